@@ -1,0 +1,10 @@
+import { Stack } from 'expo-router';
+import { PaperProvider } from 'react-native-paper';
+
+export default function Layout() {
+  return (
+    <PaperProvider>
+      <Stack />
+    </PaperProvider>
+  );
+}

@@ -1,0 +1,152 @@
+import { clamp, minuteMs } from '../units';
+
+/** What is expected of holes on this water before they have been fished. A hole is alive or not; a live one is visited until the school leaves. */
+export interface HolePrior {
+  /** Mean marking visits per hour over all holes. */
+  visitsPerHour: number;
+  /** Share of holes that are alive: small where few holes hold most fish. */
+  aliveShare: number;
+  /** Mean time a school keeps coming to a live hole, min. */
+  schoolMin: number;
+  /** Minutes that a move costs: walk, drill, set up. */
+  moveMin: number;
+}
+
+/** Active fishing with a flasher: three visits an hour elsewhere, clumped, twelve minutes a move. Source: fieldcraft. */
+export const activePrior: HolePrior = { visitsPerHour: 3, aliveShare: 0.5, schoolMin: 40, moveMin: 12 };
+
+/** What has happened at a hole that tells on staying. */
+export interface HoleSigns {
+  arrivedMs: number;
+  /** Times at which different fish were seen, ms. */
+  visitsMs: readonly number[];
+  refusalsMs: readonly number[];
+  bitesMs: readonly number[];
+}
+
+export interface StayOrGo {
+  stayUntilMs: number;
+  leftMin: number;
+  /** Share of the first allowance that is left, 0–1, for the ring. */
+  leftShare: number;
+  /** Long-run visits per hour elsewhere after paying for the moves. */
+  elsewherePerHour: number;
+  reason: string;
+}
+
+/** A refusal makes what this hole may still give worth this much less, a bite more. Soft; source: fieldcraft ("a hole full of refusals is spent"). */
+const refusalFactor = 0.86;
+const biteFactor = 1.25;
+const longestMin = 240;
+
+/** What waiting is worth: rates per minute. */
+interface Plan {
+  /** Long-run visits per minute of the best plan. */
+  rate: number;
+  /** Worth of a live hole just after a visit, over what the same time brings elsewhere, visits. */
+  surplus: number;
+  visitRate: number;
+  leaveRate: number;
+}
+
+/** Chance that the school is still there `min` after the last sign, when it was there with `alive` at that sign. */
+function aliveAfter(plan: Pick<Plan, 'visitRate' | 'leaveRate'>, alive: number, min: number): number {
+  const both = plan.visitRate + plan.leaveRate;
+  const still = alive * Math.exp(-both * min);
+  const left = (alive * plan.leaveRate * (1 - Math.exp(-both * min))) / both;
+  return still / (still + left + 1 - alive);
+}
+
+/** Minutes to wait from a sign, for worth `value`, until the rate here falls to the rate elsewhere. */
+function waitMin(plan: Plan, alive: number, value: number): number {
+  const gain = (min: number) => plan.visitRate * aliveAfter(plan, alive, min) * value * (1 + plan.surplus) - plan.rate;
+  if (gain(0) <= 0) return 0;
+  if (gain(longestMin) > 0) return longestMin;
+  let low = 0;
+  let high = longestMin;
+  while (high - low > 0.01) {
+    const middle = (low + high) / 2;
+    if (gain(middle) > 0) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** Chance of a visit within `min`, and the minutes spent until it or the end. */
+function waiting(plan: Plan, alive: number, min: number): { visit: number; minutes: number } {
+  const both = plan.visitRate + plan.leaveRate;
+  const faded = 1 - Math.exp(-both * min);
+  const left = plan.leaveRate / both;
+  return { visit: (alive * plan.visitRate * faded) / both, minutes: (1 - alive) * min + alive * ((1 - left) * (faded / both) + left * min) };
+}
+
+/**
+ * The plan with the highest long-run visits per minute: each hole is left when a visit, with all it promises, comes no sooner
+ * here than elsewhere (marginal value theorem, Charnov 1976). Bisection over the long-run rate.
+ */
+export function bestPlan(prior: HolePrior): Plan {
+  const visitRate = prior.visitsPerHour / 60 / prior.aliveShare;
+  const leaveRate = 1 / prior.schoolMin;
+  const plan: Plan = { rate: 0, surplus: 0, visitRate, leaveRate };
+  let low = 0;
+  let high = visitRate;
+  for (let k = 0; k < 50; k++) {
+    plan.rate = (low + high) / 2;
+    settleSurplus(plan);
+    const first = waiting(plan, prior.aliveShare, waitMin(plan, prior.aliveShare, 1));
+    const worth = first.visit * (1 + plan.surplus) - plan.rate * first.minutes;
+    if (worth > plan.rate * prior.moveMin) low = plan.rate;
+    else high = plan.rate;
+  }
+  return plan;
+}
+
+/** Worth of a live hole under the plan's rate, by its fixed point. */
+function settleSurplus(plan: Plan): void {
+  plan.surplus = 0;
+  for (let k = 0; k < 40; k++) {
+    const next = waiting(plan, 1, waitMin(plan, 1, 1));
+    const surplus = Math.max(0, (next.visit - plan.rate * next.minutes) / (1 - next.visit));
+    if (Math.abs(surplus - plan.surplus) < 1e-9) return;
+    plan.surplus = surplus;
+  }
+}
+
+const plans = new Map<string, Plan>();
+function planFor(prior: HolePrior): Plan {
+  const key = Object.values(prior).join();
+  let plan = plans.get(key);
+  if (!plan) {
+    plan = bestPlan(prior);
+    plans.set(key, plan);
+  }
+  return plan;
+}
+
+/** Stay here, or go: how long to stay from what was seen, and why. */
+export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): StayOrGo {
+  const plan = planFor(prior);
+  const lastMs = Math.max(signs.arrivedMs, ...signs.visitsMs, ...signs.bitesMs);
+  const seen = signs.visitsMs.length + signs.bitesMs.length > 0;
+  const value = refusalFactor ** signs.refusalsMs.length * biteFactor ** Math.min(4, signs.bitesMs.length);
+  const stay = waitMin(plan, seen ? 1 : prior.aliveShare, value);
+  const stayUntilMs = lastMs + Math.round(stay * minuteMs);
+  const full = waitMin(plan, 1, 1);
+  return {
+    stayUntilMs,
+    leftMin: Math.max(0, Math.ceil((stayUntilMs - nowMs) / minuteMs)),
+    leftShare: clamp((stayUntilMs - nowMs) / minuteMs / full, 0, 1),
+    elsewherePerHour: 60 * plan.rate,
+    reason: reasonOf(signs, stayUntilMs <= nowMs, nowMs),
+  };
+}
+
+function reasonOf(signs: HoleSigns, isUp: boolean, nowMs: number): string {
+  const minutes = Math.round((nowMs - signs.arrivedMs) / minuteMs);
+  const last = Math.max(...signs.visitsMs, ...signs.bitesMs, -Infinity);
+  const ago = Math.round((nowMs - last) / minuteMs);
+  if (signs.bitesMs.length > 0) return isUp ? `Quiet for ${ago} min after the last bite: a fresh hole pays more now.` : 'Fish bit here: worth waiting for the next.';
+  if (signs.refusalsMs.length > 1) return isUp ? `${signs.refusalsMs.length} refusals: this hole is spent for now. Rest it.` : `${signs.refusalsMs.length} refusals shorten the stay.`;
+  if (signs.visitsMs.length > 0) return isUp ? `Last seen ${ago} min ago: a fresh hole pays more now.` : `Fish seen ${ago < 1 ? 'just now' : `${ago} min ago`}: they may come round again.`;
+  return isUp ? `Nothing in ${minutes} min. Elsewhere is the better bet, the move included.` : 'Nothing seen yet: give the call time to work.';
+}

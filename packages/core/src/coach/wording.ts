@@ -1,0 +1,50 @@
+import { depthFigure, depthText, liftText, type UnitPreference } from '../units';
+import type { Advice } from './coach';
+
+export interface AdviceWords {
+  /** What to do, such as "Hold still at 19 ft". */
+  instruction: string;
+  reason: string;
+  then: string;
+  /** The movement in figures, such as "lift 2 in, 80 a minute". */
+  beat: string;
+  /** The pause, or how long to keep still. */
+  pause: string;
+}
+
+/** Puts advice into words in the angler's units. */
+export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords {
+  const fill: Record<string, string> = {
+    mark: advice.topMarkM === null ? '' : depthText(advice.topMarkM, units),
+    gap: advice.gapM === null ? '' : liftText(Math.abs(advice.gapM), units),
+    still: String(Math.round(advice.stillS)),
+    count: advice.marks < 10 ? ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine'][advice.marks] : String(advice.marks),
+    bottom: advice.bottomM === null ? '' : depthText(advice.bottomM, units),
+  };
+  const { cadence } = advice;
+  const goTo = advice.look === 'far' ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
+  const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
+  return {
+    instruction: cadence.id === 'slow-lift' ? drawTo : goTo,
+    reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? ''),
+    then: advice.then,
+    beat: cadence.liftM === 0 ? 'no movement' : `lift ${liftText(cadence.liftM, units)}, ${cadence.beatPerMin} a minute`,
+    pause: cadence.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,
+  };
+}
+
+/** The column in words, for those who do not see the drawing. */
+export function shaftWords(state: { bottomM: number | null; jigM: number | null; marks: readonly { depthM: number; riseMs: number; kind: string }[] }, units: UnitPreference): string {
+  const fish = state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school');
+  const parts = [
+    state.bottomM === null ? 'Bottom not seen' : `Bottom ${depthText(state.bottomM, units)}`,
+    state.jigM === null ? 'jig not seen' : `jig ${depthFigure(state.jigM, units)}`,
+  ];
+  if (fish.length === 0) parts.push('no marks');
+  else {
+    const rise = fish[0].riseMs;
+    const going = rise > 0.03 ? 'rising' : rise < -0.03 ? 'sinking' : 'still';
+    parts.push(`${fish.length} ${fish.length === 1 ? 'mark' : 'marks'}, highest ${depthFigure(fish[0].depthM, units)}, ${going}`);
+  }
+  return parts.join(', ');
+}

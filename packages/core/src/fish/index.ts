@@ -1,0 +1,3 @@
+export * from './standard-weight';
+export * from './species';
+export * from './depth-injury';

@@ -1,0 +1,4 @@
+export { bearingDeg, compassPoint, distanceM, LocalFrame, type LonLat } from './frame';
+export { isInside, ringOf } from './outline';
+export * from './depth-map';
+export * from './break-foot';

@@ -1,0 +1,40 @@
+/** A closed ring in metres as interleaved x, y; the last point differs from the first. */
+export type Ring = Float64Array;
+
+/** Ring from points; a closing point equal to the first is left out. Throws RangeError with fewer than three corners. */
+export function ringOf(points: readonly (readonly [number, number])[]): Ring {
+  const last = points[points.length - 1];
+  const closed = points.length > 1 && last[0] === points[0][0] && last[1] === points[0][1];
+  const open = closed ? points.slice(0, -1) : points;
+  if (open.length < 3) throw new RangeError(`an outline needs at least 3 corners, found ${open.length}`);
+  return Float64Array.from(open.flat());
+}
+
+/** Area inside a ring, m². */
+export function ringArea(ring: Ring): number {
+  let twice = 0;
+  for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) twice += ring[j] * ring[i + 1] - ring[i] * ring[j + 1];
+  return Math.abs(twice) / 2;
+}
+
+/** Whether a point lies inside the ring (even–odd rule). */
+export function isInside(ring: Ring, x: number, y: number): boolean {
+  let inside = false;
+  for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
+    const yi = ring[i + 1];
+    const yj = ring[j + 1];
+    if (yi > y !== yj > y && x < ((ring[j] - ring[i]) * (y - yi)) / (yj - yi) + ring[i]) inside = !inside;
+  }
+  return inside;
+}
+
+/** Points along the ring no further apart than `stepM`, corners included, as interleaved x, y. */
+export function pointsAlong(ring: Ring, stepM: number): number[] {
+  const points: number[] = [];
+  for (let i = 0; i < ring.length; i += 2) {
+    const j = (i + 2) % ring.length;
+    const pieces = Math.max(1, Math.ceil(Math.hypot(ring[j] - ring[i], ring[j + 1] - ring[i + 1]) / stepM));
+    for (let k = 0; k < pieces; k++) points.push(ring[i] + ((ring[j] - ring[i]) * k) / pieces, ring[i + 1] + ((ring[j + 1] - ring[i + 1]) * k) / pieces);
+  }
+  return points;
+}

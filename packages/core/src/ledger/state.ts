@@ -1,0 +1,82 @@
+import type { Goal, ReactionKind } from './event';
+
+export interface LineState {
+  id: string;
+  hole: string;
+  rod: string;
+  presentation: string;
+  downMs: number;
+  /** Null while the line is in the water. */
+  upMs: number | null;
+  /** Depth from a moment on, m, ascending in time. */
+  depths: { ms: number; depthM: number }[];
+}
+
+export interface HoleState {
+  id: string;
+  label: string;
+  at: [number, number];
+  drilledMs: number;
+  clearIceM: number | null;
+  whiteIceM: number | null;
+  depthM: number | null;
+  /** Arrivals at this hole, ms. */
+  arrivals: number[];
+}
+
+export interface ReactionState {
+  id: string;
+  ms: number;
+  hole: string;
+  line: string | null;
+  kind: ReactionKind;
+  depthM: number | null;
+  bottomM: number | null;
+  cadence: string | null;
+}
+
+export interface FishState {
+  id: string;
+  eventId: string;
+  ms: number;
+  hole: string;
+  line: string | null;
+  species: string;
+  lengthMm: number;
+  weightG: number | null;
+  depthM: number | null;
+  bottomM: number | null;
+  fate: 'kept' | 'released' | null;
+}
+
+export interface LogEntry {
+  id: string;
+  ms: number;
+  hole: string | null;
+  kind: string;
+  text?: string;
+}
+
+export interface OutingState {
+  id: string;
+  water: string;
+  waterName: string;
+  species: string[];
+  goal: Goal;
+  startedMs: number;
+  endedMs: number | null;
+  holes: HoleState[];
+  lines: LineState[];
+  reactions: ReactionState[];
+  fish: FishState[];
+  temperatures: { ms: number; hole: string; depthM: number; tempC: number }[];
+  ice: { ms: number; clearM: number; whiteM: number; snowM: number | null; hole: string | null }[];
+  entries: LogEntry[];
+  /** The hole being fished. */
+  currentHole: string | null;
+}
+
+export interface LedgerState {
+  /** By start, earliest first. */
+  outings: OutingState[];
+}

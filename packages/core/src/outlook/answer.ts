@@ -1,0 +1,137 @@
+import { speciesOf } from '../fish';
+import { feelsLike, frostbiteTime, judgeIce, type FrostbiteTime, type IceFinding, type IceMeasurement } from '../safety';
+import { clockText, dayMs, dayText, hourMs, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
+import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type Place, type SunDay, type WeatherHour } from '../weather';
+import { phaseRules } from './rules';
+import { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
+
+export interface OutlookInput {
+  speciesId: string;
+  nowMs: number;
+  place: Place;
+  series: readonly WeatherHour[];
+  lastIce?: IceMeasurement;
+}
+
+/** Everything the Outlook shows, computed. */
+export interface Outlook {
+  span: { fromMs: number; toMs: number };
+  fronts: Front[];
+  phases: Phase[];
+  phaseNow: Phase | undefined;
+  nextFront: Front | undefined;
+  activity: Activity[];
+  windows: FeedingWindow[];
+  /** The window to go for: the best of today's that are left, else of the next days. */
+  choice: FeedingWindow | undefined;
+  sun: SunDay[];
+  weatherNow: WeatherHour | undefined;
+  /** Latest row of the series: when the station last spoke. */
+  feelsLikeC: number | undefined;
+  coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
+  ice: IceFinding;
+}
+
+/** Days of weather shown behind and ahead of now. */
+export const outlookSpan = { behindMs: 2 * dayMs, aheadMs: 3 * dayMs } as const;
+
+/** Answers "Should I go, and when?" for one water and one species. Throws RangeError for an unknown species or a series of fewer than two rows. */
+export function answerOutlook(input: OutlookInput): Outlook {
+  const { nowMs, place, series } = input;
+  const fronts = findFronts(series, place.lat);
+  const phases = findPhases(series, fronts, nowMs);
+  const span = { fromMs: nowMs - outlookSpan.behindMs, toMs: nowMs + outlookSpan.aheadMs };
+  const hour = Math.floor(nowMs / hourMs) * hourMs;
+  const last = series[series.length - 1].atMs;
+  const activity = feedingActivity(input.speciesId, { fromMs: hour, toMs: Math.min(span.toMs, last) }, phases, series, place);
+  const windows = feedingWindows(input.speciesId, activity).filter((w) => w.toMs > nowMs);
+  const weatherNow = weatherAt(series, nowMs);
+  const sun: SunDay[] = [];
+  for (let day = startOfDay(span.fromMs, place.timeZone) + dayMs / 2; day < span.toMs + dayMs / 2; day += dayMs) sun.push(sunDay(day, place));
+  return {
+    span,
+    fronts: fronts.filter((f) => f.atMs >= span.fromMs && f.atMs <= span.toMs),
+    phases: phases.filter((p) => p.toMs > span.fromMs && p.fromMs < span.toMs),
+    phaseNow: phaseAtInstant(phases, nowMs),
+    nextFront: fronts.find((f) => f.atMs > nowMs),
+    activity,
+    windows,
+    choice: chooseWindow(windows, nowMs),
+    sun,
+    weatherNow,
+    feelsLikeC: weatherNow ? felt(weatherNow) : undefined,
+    coldest: coldestOf(series, nowMs, sunDay(nowMs, place).duskMs),
+    ice: judgeIce(input.lastIce, 'foot', nowMs),
+  };
+}
+
+/** A window of the next day and a half counts fully; later ones must be a good deal better. */
+function chooseWindow(windows: readonly FeedingWindow[], nowMs: number): FeedingWindow | undefined {
+  const worth = (w: FeedingWindow) => w.value * (w.fromMs - nowMs < 16 * hourMs ? 1 : 0.8) * (w.fromMs - nowMs < 36 * hourMs ? 1 : 0.85);
+  return windows.reduce<FeedingWindow | undefined>((best, w) => (!best || worth(w) > worth(best) ? w : best), undefined);
+}
+
+const felt = (row: WeatherHour) => (row.airC === null ? undefined : feelsLike(row.airC, (row.windMs ?? 0) * 3.6));
+
+function coldestOf(series: readonly WeatherHour[], fromMs: number, toMs: number) {
+  let coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
+  for (const row of series) {
+    const feelsLikeC = row.atMs >= fromMs - hourMs && row.atMs <= Math.max(toMs, fromMs) ? felt(row) : undefined;
+    if (feelsLikeC === undefined || (coldest && feelsLikeC >= coldest.feelsLikeC)) continue;
+    coldest = { atMs: row.atMs, feelsLikeC, frostbite: frostbiteTime(row.airC!, (row.windMs ?? 0) * 3.6) };
+  }
+  return coldest;
+}
+
+export interface OutlookWords {
+  headline: string;
+  why: string;
+  ice: { headline: string; detail: string };
+  cold: string;
+}
+
+const kindWords = { cold: 'cold front', warm: 'warm front', occluded: 'occluded front' } as const;
+
+/** The sentence that opens the Outlook, the reason under it, and the cautions. */
+export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>, units: UnitPreference): OutlookWords {
+  return { ...windowWords(outlook, input), ice: iceWords(outlook.ice, units), cold: coldWords(outlook, input.place, units) };
+}
+
+function windowWords({ choice, nextFront, sun }: Outlook, { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>) {
+  const fish = speciesOf(speciesId).short;
+  const clock = (ms: number) => clockText(ms, place.timeZone);
+  if (!choice) return { headline: `No good hours for ${fish.toLowerCase()}`, why: 'Nothing in the next three days stands out over an ordinary hour. The ribbon shows why.' };
+  const today = startOfDay(nowMs, place.timeZone) === startOfDay(choice.fromMs, place.timeZone);
+  const day = today ? '' : ` on ${dayText(choice.fromMs, place.timeZone).slice(0, 3)}`;
+  const headline = choice.fromMs <= nowMs ? `Be over them now, until ${clock(choice.toMs)}` : `Be over them by ${clock(choice.fromMs)}${day}`;
+  const front = nextFront && nextFront.atMs - choice.fromMs < 24 * hourMs
+    ? ` A ${kindWords[nextFront.kind]} comes at ${clock(nextFront.atMs)}${startOfDay(nextFront.atMs, place.timeZone) === startOfDay(nowMs, place.timeZone) ? '' : ` ${dayText(nextFront.atMs, place.timeZone).slice(0, 3)}`}, give or take ${Math.ceil(nextFront.uncertaintyH)} h.`
+    : '';
+  const dusk = sun.find((s) => s.duskMs > choice.fromMs)?.duskMs;
+  const off = dusk ? ` Dark at ${clock(dusk)}.` : '';
+  const rule = phaseRules.find((r) => r.phase === choice.phase)!;
+  return { headline, why: `${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}. ${rule.reason}${front}${off}` };
+}
+
+/** What may be said of the ice. There is no wording that says it is safe. */
+export function iceWords(ice: IceFinding, units: UnitPreference): { headline: string; detail: string } {
+  const next = 'Check each hole, less far apart near inflows. No ice is safe ice; local authorities know more.';
+  if (ice.kind === 'not-measured') return { headline: 'Ice not measured', detail: `Nothing is known of the ice here. Measure before every few steps. ${next}` };
+  const age = ice.ageMs < hourMs ? 'just now' : `${spanText(ice.ageMs)} ago`;
+  const counts = `Counts as ${iceText(ice.countsM, units)}, white ice half.`;
+  if (ice.kind === 'not-enough') {
+    return { headline: `Not enough ice, measured ${age}`, detail: `${counts} Common guidance asks ${iceText(ice.leastM, units)} of clear ice for walking. Stay off. ${next}` };
+  }
+  return { headline: `Ice measured ${age}: ${iceText(ice.countsM, units)}`, detail: `${counts} Above common guidance for walking there, and says nothing about the next hole. ${next}` };
+}
+
+function coldWords({ coldest, feelsLikeC }: Outlook, place: Place, units: UnitPreference): string {
+  if (!coldest || feelsLikeC === undefined) return 'No air temperature from the station: dress for worse than it looks.';
+  const frost = {
+    minutes: (minutes: number) => ` Bare skin freezes in about ${Math.round(minutes)} min.`,
+    'over-30': () => ' Bare skin: over 30 min to frostbite, wet skin sooner.',
+    'not-defined': () => ' Colder or windier than the frostbite figures reach: minutes.',
+  };
+  const bite = coldest.frostbite.kind === 'minutes' ? frost.minutes(coldest.frostbite.minutes) : frost[coldest.frostbite.kind]();
+  return `Feels like ${tempText(feelsLikeC, units)} now, coldest ${tempText(coldest.feelsLikeC, units)} at ${clockText(coldest.atMs, place.timeZone)}.${bite}`;
+}

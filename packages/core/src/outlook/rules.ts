@@ -1,0 +1,39 @@
+import type { PhaseName } from '../weather';
+
+/** How a phase of the weather moves feeding. Prior of fieldcraft §3, to be outweighed by the angler's own log. */
+export interface PhaseRule {
+  id: string;
+  phase: PhaseName;
+  /** Factor on feeding for a fish that minds fronts fully. */
+  factor: number;
+  reason: string;
+  advice: string;
+}
+
+export const phaseRules: readonly PhaseRule[] = [
+  { id: 'weather.approach', phase: 'approach', factor: 1.7, reason: 'Cloud and a falling glass ahead of a front switch fish on.', advice: 'Fish while it lasts.' },
+  { id: 'weather.passage', phase: 'passage', factor: 0.8, reason: 'The front is passing.', advice: 'Expect it to die off.' },
+  { id: 'weather.clear', phase: 'post-front clear', factor: 0.4, reason: 'Bright and high behind a front: fish lie tight to bottom, the window is small.', advice: 'Small, slow, patient.' },
+  { id: 'weather.settling', phase: 'settling', factor: 0.75, reason: 'Settling after a front: fish come back on by the day.', advice: 'Dawn and dusk first.' },
+  { id: 'weather.steady', phase: 'steady', factor: 1, reason: 'Steady weather, even cold, is dependable.', advice: 'Small windows at dawn and dusk.' },
+  { id: 'weather.warming', phase: 'warming trend', factor: 1.2, reason: 'A warming spell wakes fish from midday on.', advice: 'Shallow, late in the day.' },
+  { id: 'weather.cold-rain', phase: 'cold rain', factor: 0.35, reason: 'Cold rain and falling water temperature is the worst of it.', advice: 'Better another day.' },
+];
+
+/** How the light moves feeding, by the sun's height, degrees. Fieldcraft §3 by species habit. */
+export interface LightRule {
+  id: string;
+  habit: 'twilight' | 'dark-edges' | 'day';
+  sunDeg: readonly number[];
+  factor: readonly number[];
+  reason: string;
+}
+
+export const lightRules: readonly LightRule[] = [
+  { id: 'light.twilight', habit: 'twilight', sunDeg: [-12, -6, -1, 3, 9, 16, 30], factor: [0.35, 0.6, 1, 1, 0.7, 0.5, 0.45], reason: 'Low light at dawn and dusk is their time.' },
+  { id: 'light.dark-edges', habit: 'dark-edges', sunDeg: [-18, -10, -4, 1, 6, 12, 30], factor: [0.4, 0.8, 1, 0.9, 0.5, 0.35, 0.3], reason: 'They hunt on the dark side of dawn and dusk.' },
+  { id: 'light.day', habit: 'day', sunDeg: [-6, -2, 2, 8, 16, 40], factor: [0.05, 0.3, 0.8, 1, 0.9, 0.85], reason: 'They feed by sight through the day.' },
+];
+
+/** What a heavy sky does to daylight: a full cover lowers the sun by this much as a fish feels it, degrees. Fieldcraft §3. */
+export const cloudDimsDeg = 6;

@@ -1,0 +1,3 @@
+export * from './materials';
+export * from './sink';
+export * from './line-bow';

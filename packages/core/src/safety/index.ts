@@ -1,0 +1,2 @@
+export * from './ice';
+export * from './cold';

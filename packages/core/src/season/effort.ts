@@ -1,0 +1,79 @@
+import type { FishState, LedgerState, LineState, OutingState, ReactionState } from '../ledger';
+import { minuteMs } from '../units';
+
+/** Bands of height above bottom, m: from and up to. */
+export const heightBands = [
+  { id: 'bottom', fromM: -1, toM: 0.2, midM: 0 },
+  { id: 'low', fromM: 0.2, toM: 0.6, midM: 0.4 },
+  { id: 'knee', fromM: 0.6, toM: 1.2, midM: 0.9 },
+  { id: 'man', fromM: 1.2, toM: 2.4, midM: 1.8 },
+  { id: 'high', fromM: 2.4, toM: 100, midM: 3.5 },
+] as const;
+
+/** A stretch of line in the water at one depth. */
+export interface Stretch {
+  outing: string;
+  hole: string;
+  line: string;
+  presentation: string;
+  fromMs: number;
+  toMs: number;
+  heightM: number | null;
+}
+
+/** A bite or a fish with the circumstances it is counted under. */
+export interface Catch {
+  outing: string;
+  hole: string;
+  ms: number;
+  presentation: string | null;
+  heightM: number | null;
+  isFish: boolean;
+}
+
+/** A line left in an outing that never ended counts no longer than this, min. */
+const longestOpenMin = 240;
+/** A bite and a fish this close on one line are one bite, min. */
+const sameBiteMin = 3;
+/** Bites at one hole closer than this belong to one visit of a school, min. */
+const visitMin = 10;
+
+/** Stretches of line at one depth over all outings, up to `nowMs` where a line is still down. */
+export function stretchesOf(ledger: LedgerState, nowMs: number): Stretch[] {
+  return ledger.outings.flatMap((outing) => outing.lines.flatMap((line) => lineStretches(outing, line, nowMs)));
+}
+
+function lineStretches(outing: OutingState, line: LineState, nowMs: number): Stretch[] {
+  const end = Math.max(line.downMs, line.upMs ?? Math.min(nowMs, line.downMs + longestOpenMin * minuteMs));
+  const bottomM = outing.holes.find((h) => h.id === line.hole)?.depthM ?? null;
+  const cuts = [{ ms: line.downMs, depthM: null as number | null }, ...line.depths].filter((c) => c.ms < end);
+  return cuts
+    .map((cut, i) => ({
+      outing: outing.id, hole: line.hole, line: line.id, presentation: line.presentation, fromMs: cut.ms,
+      toMs: cuts[i + 1]?.ms ?? end, heightM: bottomM === null || cut.depthM === null ? null : bottomM - cut.depthM,
+    }))
+    .filter((s) => s.toMs > s.fromMs);
+}
+
+/** Bites and fish over all outings. A fish counts as a bite too, once with the bite noted just before it. */
+export function catchesOf(ledger: LedgerState): Catch[] {
+  return ledger.outings.flatMap((outing) => {
+    const bites = outing.reactions.filter((r) => r.kind === 'bite' || r.kind === 'missed' || r.kind === 'hooked' || r.kind === 'lost');
+    const of = (entry: FishState | ReactionState, isFish: boolean): Catch => {
+      const bottomM = entry.bottomM ?? outing.holes.find((h) => h.id === entry.hole)?.depthM ?? null;
+      return {
+        outing: outing.id, hole: entry.hole, ms: entry.ms, presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
+        heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM, isFish,
+      };
+    };
+    const alone = bites.filter((b) => !outing.fish.some((f) => f.line === b.line && f.ms >= b.ms && f.ms - b.ms < sameBiteMin * minuteMs));
+    return [...outing.fish.map((f) => of(f, true)), ...alone.map((b) => of(b, false))];
+  });
+}
+
+/** Mean number of catches in one visit of a school: how much bites clump. 1 where there are none. */
+export function clumpSize(catches: readonly Catch[]): number {
+  const ordered = [...catches].sort((a, b) => (a.hole < b.hole ? -1 : a.hole > b.hole ? 1 : a.ms - b.ms));
+  const visits = ordered.filter((c, i) => i === 0 || ordered[i - 1].hole !== c.hole || c.ms - ordered[i - 1].ms > visitMin * minuteMs).length;
+  return visits === 0 ? 1 : ordered.length / visits;
+}

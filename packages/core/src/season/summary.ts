@@ -1,0 +1,72 @@
+import type { LedgerState, OutingState } from '../ledger';
+import { catchesOf, clumpSize, heightBands, stretchesOf, type Catch } from './effort';
+import { findLead, shrunkenRates, type Finding, type RateRow, type Tally } from './rates';
+
+export interface Comparison {
+  by: 'height' | 'presentation';
+  count: 'fish' | 'bites';
+  rows: RateRow[];
+  finding: Finding;
+}
+
+export interface OutingSummary {
+  id: string;
+  water: string;
+  waterName: string;
+  startedMs: number;
+  endedMs: number | null;
+  holes: number;
+  lineMin: number;
+  bites: number;
+  fish: number;
+  /** Species with their numbers, most first. */
+  species: { id: string; count: number }[];
+}
+
+export interface SeasonSummary {
+  outings: OutingSummary[];
+  lineMin: number;
+  bites: number;
+  fish: number;
+  clump: number;
+  comparisons: Comparison[];
+}
+
+/** What the log says: effort, catches, and rates by height above bottom and by presentation. */
+export function summariseSeason(ledger: LedgerState, nowMs: number): SeasonSummary {
+  const stretches = stretchesOf(ledger, nowMs);
+  const catches = catchesOf(ledger);
+  const clump = clumpSize(catches);
+  const minutesBy = (key: (s: { heightM: number | null; presentation: string | null }) => string | null, wanted: string) =>
+    stretches.reduce((sum, s) => (key(s) === wanted ? sum + (s.toMs - s.fromMs) / 60_000 : sum), 0);
+  const compare = (by: Comparison['by'], count: Comparison['count']): Comparison => {
+    const key = by === 'height' ? bandOf : (c: { presentation: string | null }) => c.presentation;
+    const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(stretches.map((s) => s.presentation))].sort();
+    const counted = catches.filter((c) => count === 'bites' || c.isFish);
+    const tallies: Tally[] = keys.map((k) => ({ key: k, minutes: minutesBy(key, k), count: counted.filter((c) => key(c) === k).length }));
+    const rows = shrunkenRates(tallies.filter((t) => t.minutes > 0), clump);
+    return { by, count, rows, finding: findLead(rows, clump) };
+  };
+  return {
+    outings: ledger.outings.map((o) => summariseOuting(o, stretches.filter((s) => s.outing === o.id), catches.filter((c) => c.outing === o.id))).reverse(),
+    lineMin: stretches.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
+    bites: catches.length,
+    fish: catches.filter((c) => c.isFish).length,
+    clump,
+    comparisons: [compare('height', 'fish'), compare('height', 'bites'), compare('presentation', 'fish'), compare('presentation', 'bites')],
+  };
+}
+
+const bandOf = ({ heightM }: { heightM: number | null }) => (heightM === null ? null : (heightBands.find((b) => heightM >= b.fromM && heightM < b.toM)?.id ?? null));
+
+function summariseOuting(outing: OutingState, stretches: readonly { fromMs: number; toMs: number }[], catches: readonly Catch[]): OutingSummary {
+  const counts = new Map<string, number>();
+  for (const fish of outing.fish) counts.set(fish.species, (counts.get(fish.species) ?? 0) + 1);
+  return {
+    id: outing.id, water: outing.water, waterName: outing.waterName, startedMs: outing.startedMs, endedMs: outing.endedMs, holes: outing.holes.length,
+    lineMin: stretches.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
+    bites: catches.length,
+    fish: outing.fish.length,
+    species: [...counts].map(([id, count]) => ({ id, count })).sort((a, b) => b.count - a.count),
+  };
+}

@@ -1,0 +1,94 @@
+import { beamLossDb, firstBottomReturn, rangeResolution, type EchoHeader } from '../sonar';
+import { normal, type Random } from '../units';
+
+/** Noise and bottom of the simulated water. */
+export interface AcousticSetting {
+  header: EchoHeader;
+  /** Plumbed depth below the surface, m, and slope of the bottom. */
+  bottomM: number;
+  slopeDeg: number;
+  /** Level of the noise at 1 m after time-varied gain, dB; it grows by 40 log R. */
+  noiseDb: number;
+  bottomDb: number;
+}
+
+/** A point target: place in metres off the axis and depth below the surface, and its strength on the axis. */
+export interface Target {
+  offAxisM: number;
+  depthM: number;
+  strengthDb: number;
+}
+
+/** The standard header of the simulated flasher. */
+export const simulatedHeader = (start: string): EchoHeader => ({
+  start, soundSpeedMs: 1463, pingRateHz: 10, binM: 0.02, bins: 700, pulseUs: 80, beamDeg: 12, freqKHz: 200, transducerM: 0.1, dbFloor: -90, dbPerStep: 0.5,
+});
+
+const deg = 180 / Math.PI;
+
+/** Mean noise, dB, at a range. */
+export const noiseAt = (setting: AcousticSetting, rangeM: number) => setting.noiseDb + 40 * Math.log10(Math.max(0.5, rangeM));
+
+/** Range and noise-free level of a target with its loss off the axis. */
+export function echoOf(setting: AcousticSetting, target: Target): { rangeM: number; levelDb: number } {
+  const below = target.depthM - setting.header.transducerM;
+  return {
+    rangeM: Math.hypot(below, target.offAxisM),
+    levelDb: target.strengthDb + beamLossDb(Math.atan2(Math.abs(target.offAxisM), below) * deg, setting.header.beamDeg),
+  };
+}
+
+/** Depth below the surface at which the bottom first answers, m. */
+export const firstBottomDepth = (setting: AcousticSetting) =>
+  firstBottomReturn(setting.bottomM - setting.header.transducerM, setting.slopeDeg, setting.header.beamDeg) + setting.header.transducerM;
+
+/**
+ * Draws the echo of one ping: targets with a raised-cosine pulse and fading, the bottom with its tail and second echo,
+ * exponentially distributed noise, now and then a burst from a neighbour's sounder.
+ */
+export function drawPing(setting: AcousticSetting, targets: readonly Target[], random: Random): Uint8Array {
+  const { header } = setting;
+  const power = new Float64Array(header.bins);
+  const pulseM = rangeResolution(header.soundSpeedMs, header.pulseUs);
+  for (const target of targets) {
+    const { rangeM, levelDb } = echoOf(setting, target);
+    addPulse(power, header.binM, rangeM, pulseM, 10 ** ((levelDb + 1.5 * normal(random)) / 10));
+  }
+  addBottom(power, setting, pulseM, random);
+  if (random() < 0.03) {
+    const at = Math.floor(random() * header.bins);
+    for (let i = at; i < Math.min(header.bins, at + 2 + 6 * random()); i++) power[i] += 10 ** (-4.2 - random());
+  }
+  const a = new Uint8Array(header.bins);
+  for (let i = 0; i < header.bins; i++) {
+    const noise = -Math.log(1 - random()) * 10 ** (noiseAt(setting, (i + 0.5) * header.binM) / 10);
+    const db = 10 * Math.log10(power[i] + noise + 1e-12);
+    a[i] = Math.min(255, Math.max(0, Math.round((db - header.dbFloor) / header.dbPerStep)));
+  }
+  return a;
+}
+
+function addPulse(power: Float64Array, binM: number, rangeM: number, pulseM: number, peak: number): void {
+  const last = Math.min(power.length - 1, Math.floor((rangeM + pulseM) / binM));
+  for (let i = Math.max(0, Math.floor(rangeM / binM)); i <= last; i++) {
+    const into = ((i + 0.5) * binM - rangeM) / pulseM;
+    if (into > 0 && into < 1) power[i] += peak * Math.sin(Math.PI * into) ** 2;
+  }
+}
+
+/** The bottom answers from its nearest point outward; each ring further off is weakened by the beam. The second echo went twice. */
+function addBottom(power: Float64Array, setting: AcousticSetting, pulseM: number, random: Random): void {
+  const { header } = setting;
+  const first = firstBottomDepth(setting) - header.transducerM;
+  for (const [rangeM, dropDb, stretch] of [[first, 0, 1], [2 * first, 22, 2]] as const) {
+    for (let i = Math.max(0, Math.floor(rangeM / header.binM)); i < power.length; i++) {
+      const beyond = (i + 0.5) * header.binM - rangeM;
+      if (beyond < 0) continue;
+      const offDeg = Math.acos(Math.min(1, rangeM / (rangeM + beyond / stretch))) * deg;
+      const rise = Math.min(1, beyond / pulseM);
+      const db = setting.bottomDb - dropDb + beamLossDb(Math.max(0, offDeg - setting.slopeDeg), header.beamDeg) * 0.6;
+      if (db < setting.bottomDb - dropDb - 45) break;
+      power[i] += rise * 10 ** (db / 10) * (0.5 - Math.log(1 - random()) * 0.5);
+    }
+  }
+}

@@ -1,0 +1,112 @@
+import { depthCorrectedForSound } from '../water';
+import { BottomTracker } from './bottom';
+import type { EchoHeader, EchoState, Mark, MarkKind, Ping } from './echo';
+import { EchoList } from './echoes';
+import { rangeResolution } from './geometry';
+import { NoiseFloor } from './noise';
+import type { Track } from './track';
+import { Tracker } from './tracker';
+
+/** What the reader takes for what. Soft. */
+export const readerLimits = {
+  /** An echo stands this far above the mean noise, dB. */
+  marginDb: 9,
+  /** Blind zone under the transducer, m. */
+  blindM: 0.35,
+  /** Thicker unresolved echoes are a school or a bait band, m. */
+  thickM: 0.5,
+  /** Weaker thick echoes are bait, weaker thin ones clutter, dB. */
+  baitDb: -50,
+  clutterDb: -62,
+} as const;
+
+export interface ReaderOptions {
+  /** Mean speed of sound in this water, m/s; depths are corrected from the header's. */
+  trueSoundSpeedMs?: number;
+}
+
+/**
+ * Reads a flasher: one ping in, one state out, bounded memory. Knows nothing but the pings and the line counter.
+ */
+export class EchoReader {
+  private readonly power: Float32Array;
+  private readonly smooth: Float32Array;
+  private readonly linear = new Float32Array(256);
+  private readonly noise: NoiseFloor;
+  private readonly bottom: BottomTracker;
+  private readonly echoes = new EchoList();
+  private readonly tracker: Tracker;
+  private readonly firstBin: number;
+  private readonly leadM: number;
+  private readonly scale: number;
+  private bottomRange: number | null = null;
+
+  constructor(private readonly header: EchoHeader, options: ReaderOptions = {}) {
+    this.power = new Float32Array(header.bins);
+    this.smooth = new Float32Array(header.bins);
+    for (let v = 0; v < 256; v++) this.linear[v] = 10 ** ((header.dbFloor + v * header.dbPerStep) / 10);
+    this.noise = new NoiseFloor(header.bins, header.dbFloor, header.dbPerStep, readerLimits.marginDb);
+    this.bottom = new BottomTracker(header.binM, header.pingRateHz);
+    this.tracker = new Tracker(header.pingRateHz);
+    this.firstBin = Math.max(1, Math.round(readerLimits.blindM / header.binM));
+    this.leadM = rangeResolution(header.soundSpeedMs, header.pulseUs) / 2;
+    this.scale = depthCorrectedForSound(1, header.soundSpeedMs, options.trueSoundSpeedMs ?? header.soundSpeedMs);
+  }
+
+  /** Tells the reader how deep the line counter holds the jig, m below the surface. */
+  line(depthM: number): void {
+    this.tracker.jigExpectedM = (depthM - this.header.transducerM) / this.scale;
+  }
+
+  /** Reads one ping. Throws RangeError when it has not the header's number of bins. */
+  ping({ t, a }: Ping): EchoState {
+    if (a.length !== this.header.bins) throw new RangeError(`a ping must have ${this.header.bins} bins, found ${a.length}`);
+    this.smoothPower(a);
+    const floorBin = this.bottomRange === null ? a.length : Math.floor(this.bottomRange / this.header.binM);
+    this.noise.update(a, floorBin);
+    this.bottomRange = this.bottom.update(this.smooth, this.noise.threshold, this.firstBin);
+    const end = this.bottomRange === null ? a.length : Math.floor(this.bottomRange / this.header.binM) - 1;
+    this.echoes.find(this.smooth, this.noise.threshold, this.firstBin, Math.max(this.firstBin, end), this.header.binM, this.leadM);
+    this.tracker.update(this.echoes, t);
+    return {
+      t,
+      bottomM: this.bottomRange === null ? null : this.depth(this.bottomRange),
+      jigM: this.tracker.jig && this.tracker.jig.misses < this.header.pingRateHz ? this.depth(this.tracker.jig.rangeM) : null,
+      marks: this.marks(t),
+    };
+  }
+
+  private depth(rangeM: number): number {
+    return rangeM * this.scale + this.header.transducerM;
+  }
+
+  /** Power averaged over three bins, about a pulse. */
+  private smoothPower(a: Uint8Array): void {
+    const { power, smooth, linear } = this;
+    const last = a.length - 1;
+    for (let i = 0; i <= last; i++) power[i] = linear[a[i]];
+    smooth[0] = power[0];
+    smooth[last] = power[last];
+    for (let i = 1; i < last; i++) smooth[i] = (power[i - 1] + power[i] + power[i + 1]) / 3;
+  }
+
+  private marks(t: number): Mark[] {
+    const marks: Mark[] = [];
+    for (const track of this.tracker.confirmed()) {
+      const depthM = this.depth(track.rangeM);
+      const mark: Mark = { id: track.id, depthM, kind: kindOf(track), levelDb: track.levelDb, riseMs: -track.speedMs * this.scale, ageMs: t - track.bornMs };
+      if (mark.kind === 'school' || mark.kind === 'bait') {
+        mark.topM = depthM - (track.widthM * this.scale) / 2;
+        mark.baseM = depthM + (track.widthM * this.scale) / 2;
+        mark.depthM = mark.topM;
+      }
+      marks.push(mark);
+    }
+    return marks.sort((x, y) => x.depthM - y.depthM);
+  }
+}
+
+function kindOf(track: Track): MarkKind {
+  if (track.widthM > readerLimits.thickM) return track.levelDb < readerLimits.baitDb ? 'bait' : 'school';
+  return track.levelDb < readerLimits.clutterDb ? 'clutter' : 'fish';
+}

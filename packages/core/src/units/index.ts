@@ -1,0 +1,4 @@
+export * from './range';
+export * from './random';
+export * from './preference';
+export * from './clock';

@@ -1,0 +1,77 @@
+/** The units an angler thinks in. Everything inside is SI; only text on screen uses these. */
+export interface UnitPreference {
+  depth: 'ft' | 'm';
+  ice: 'in' | 'cm';
+  fishLength: 'in' | 'cm';
+  weight: 'lb' | 'g';
+  temp: 'F' | 'C';
+  wind: 'mph' | 'kmh' | 'ms';
+  distance: 'yd' | 'm';
+}
+
+export const imperial: UnitPreference = { depth: 'ft', ice: 'in', fishLength: 'in', weight: 'lb', temp: 'F', wind: 'mph', distance: 'yd' };
+export const metric: UnitPreference = { depth: 'm', ice: 'cm', fishLength: 'cm', weight: 'g', temp: 'C', wind: 'kmh', distance: 'm' };
+
+export const metresPerFoot = 0.3048;
+export const metresPerInch = 0.0254;
+export const metresPerYard = 0.9144;
+export const gramsPerPound = 453.59237;
+const metresPerMile = 1609.344;
+
+/** How many metres one display unit of depth is. */
+export const metresPerDepthUnit = (units: UnitPreference) => (units.depth === 'ft' ? metresPerFoot : 1);
+/** How many metres one display unit of ice thickness is. */
+export const metresPerIceUnit = (units: UnitPreference) => (units.ice === 'in' ? metresPerInch : 0.01);
+/** How many metres one display unit of fish length is. */
+export const metresPerFishUnit = (units: UnitPreference) => (units.fishLength === 'in' ? metresPerInch : 0.01);
+
+const rounded = (value: number, decimals: number) => {
+  const text = value.toFixed(decimals);
+  const trimmed = decimals > 0 ? text.replace(/\.?0+$/, '') : text;
+  return trimmed.replace(/^-0$/, '0').replace('-', '−');
+};
+
+/** Depth as a bare figure in the angler's unit: half feet below 100 ft, decimetres in metres. */
+export function depthFigure(depthM: number, units: UnitPreference): string {
+  return units.depth === 'ft' ? rounded(Math.round((depthM / metresPerFoot) * 2) / 2, 1) : rounded(depthM, 1);
+}
+
+/** Depth with its unit, such as "24.5 ft". */
+export const depthText = (depthM: number, units: UnitPreference) => `${depthFigure(depthM, units)} ${units.depth}`;
+
+/** A short length such as a lift or an offset: inches up to two feet, or centimetres up to a metre, else as depth. */
+export function liftText(lengthM: number, units: UnitPreference): string {
+  if (units.depth === 'ft') return lengthM < 0.6 ? `${rounded(lengthM / metresPerInch, 0)} in` : depthText(lengthM, units);
+  return lengthM < 1 ? `${rounded(lengthM * 100, 0)} cm` : depthText(lengthM, units);
+}
+
+/** Ice thickness with its unit, such as "11 in". */
+export const iceText = (thicknessM: number, units: UnitPreference) =>
+  units.ice === 'in' ? `${rounded(thicknessM / metresPerInch, thicknessM < 0.1 ? 1 : 0)} in` : `${rounded(thicknessM * 100, 0)} cm`;
+
+/** Temperature with its unit, such as "39 °F". */
+export const tempText = (tempC: number, units: UnitPreference) =>
+  units.temp === 'F' ? `${rounded(tempC * 1.8 + 32, 0)} °F` : `${rounded(tempC, 0)} °C`;
+
+/** Wind speed with its unit. */
+export function windText(windMs: number, units: UnitPreference): string {
+  if (units.wind === 'mph') return `${rounded((windMs * 3600) / metresPerMile, 0)} mph`;
+  return units.wind === 'kmh' ? `${rounded(windMs * 3.6, 0)} km/h` : `${rounded(windMs, 1)} m/s`;
+}
+
+/** Fish length with its unit: quarter inches, or whole centimetres. */
+export const fishLengthText = (lengthMm: number, units: UnitPreference) =>
+  units.fishLength === 'in' ? `${rounded(Math.round((lengthMm / 25.4) * 4) / 4, 2)} in` : `${rounded(lengthMm / 10, 0)} cm`;
+
+/** Fish weight with its unit: pounds to a tenth (ounces under a pound), grams or kilograms. */
+export function weightText(weightG: number, units: UnitPreference): string {
+  if (units.weight === 'lb') {
+    const pounds = weightG / gramsPerPound;
+    return pounds < 1 ? `${rounded(pounds * 16, 0)} oz` : `${rounded(pounds, 1)} lb`;
+  }
+  return weightG < 1000 ? `${rounded(weightG, 0)} g` : `${rounded(weightG / 1000, 2)} kg`;
+}
+
+/** Walking distance with its unit. */
+export const distanceText = (distanceM: number, units: UnitPreference) =>
+  units.distance === 'yd' ? `${rounded(distanceM / metresPerYard, 0)} yd` : `${rounded(distanceM, 0)} m`;

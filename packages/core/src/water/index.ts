@@ -1,0 +1,4 @@
+export * from './density';
+export * from './sound';
+export * from './oxygen';
+export * from './light';

@@ -1,0 +1,4 @@
+export * from './series';
+export * from './fronts';
+export * from './phases';
+export * from './sun';

@@ -1,0 +1,65 @@
+import { hourMs } from '../units';
+import type { Front } from './fronts';
+import { hourlyGrid, type HourlyGrid, type WeatherHour } from './series';
+
+export type PhaseName = 'approach' | 'passage' | 'post-front clear' | 'settling' | 'steady' | 'warming trend' | 'cold rain';
+
+export interface Phase {
+  fromMs: number;
+  toMs: number;
+  name: PhaseName;
+  /** 0–1; falls with forecast lead. */
+  confidence: number;
+}
+
+/** How phases are told apart, h unless said. Soft. */
+export const phaseLimits = { approachH: 12, clearH: 30, settlingH: 48, warmingPerDayC: 1.5 } as const;
+
+/**
+ * Names the phase of every hour of the series, from its first to one hour past its last, as spans without gaps.
+ * @param nowMs observations end here; confidence falls behind it
+ */
+export function findPhases(series: readonly WeatherHour[], fronts: readonly Front[], nowMs: number): Phase[] {
+  const grid = hourlyGrid(series);
+  const phases: Phase[] = [];
+  for (let i = 0; i < grid.length; i++) {
+    const fromMs = grid.startMs + i * hourMs;
+    const name = phaseAt(grid, fronts, i);
+    const last = phases[phases.length - 1];
+    if (last?.name === name) {
+      last.toMs = fromMs + hourMs;
+    } else {
+      phases.push({ fromMs, toMs: fromMs + hourMs, name, confidence: 0 });
+    }
+  }
+  return phases.map((phase) => ({ ...phase, confidence: confidenceAt((phase.fromMs + phase.toMs) / 2, nowMs) }));
+}
+
+/** Observed 0.95; a forecast loses a third of its worth each two days. */
+const confidenceAt = (atMs: number, nowMs: number) => (atMs <= nowMs ? 0.95 : Math.round(90 * Math.exp(-(atMs - nowMs) / (120 * hourMs))) / 100);
+
+function phaseAt(grid: HourlyGrid, fronts: readonly Front[], i: number): PhaseName {
+  const at = grid.startMs + i * hourMs;
+  const last = fronts.filter((f) => f.atMs <= at).at(-1);
+  const next = fronts.find((f) => f.atMs > at);
+  const nearest = [last, next].find((f) => f && Math.abs(f.atMs - at) <= Math.max(1, f.uncertaintyH) * hourMs);
+  if (nearest) return 'passage';
+  const cloud = grid.cloud[i];
+  const falling = change(grid.pressureHpa, i, 3) < -0.4 || change(grid.cloud, i, 6) > 0.15 || cloud > 0.6;
+  if (next && next.atMs - at <= phaseLimits.approachH * hourMs && falling) return 'approach';
+  const warming = change(grid.airC, i, 24);
+  if (grid.precipMm[i] > 0.1 && grid.airC[i] > 0 && grid.airC[i] < 8 && warming < 0) return 'cold rain';
+  if (last && last.kind !== 'warm') {
+    const since = (at - last.atMs) / hourMs;
+    if (since <= phaseLimits.clearH && !(cloud > 0.6)) return 'post-front clear';
+    if (since <= phaseLimits.settlingH) return 'settling';
+  }
+  if (warming > phaseLimits.warmingPerDayC && change(grid.airC, i, 48) > 2 * phaseLimits.warmingPerDayC) return 'warming trend';
+  return 'steady';
+}
+
+/** Change over the hours before `i`, NaN where either end is missing. */
+const change = (values: Float64Array, i: number, hours: number) => (i >= hours ? values[i] - values[i - hours] : NaN);
+
+/** The phase in force at an instant. */
+export const phaseAtInstant = (phases: readonly Phase[], atMs: number) => phases.find((p) => atMs >= p.fromMs && atMs < p.toMs);
