@@ -14,7 +14,7 @@ export interface BreakFoot {
 }
 
 /** The search looks uphill over this distance, m, and only in the deepest share of the water's area. Soft; source: fieldcraft. */
-export const breakFootLimits = { uphillM: 30, deepestShare: 0.3 } as const;
+export const breakFootLimits = { uphillM: 30, deepestShare: 0.16 } as const;
 
 /**
  * Finds the place in the deepest part of the water with the steepest rise beside it, weighing steepness against depth.
@@ -37,7 +37,7 @@ export function findBreakFoot(map: DepthMap): BreakFoot | null {
       const other = i + di >= 0 && i + di < map.nx ? map.depthM[(j + dj) * map.nx + i + di] : NaN;
       if (!Number.isNaN(other)) slope = Math.max(slope, (depth - other) / (Math.hypot(di, dj) * map.cellM));
     }
-    const score = slope * (0.5 + depth / map.deepest.depthM);
+    const score = slope * (depth / map.deepest.depthM);
     if (!best || score > best.score) best = { c, slope, score };
   }
   if (!best) return null;

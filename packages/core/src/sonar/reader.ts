@@ -65,7 +65,8 @@ export class EchoReader {
     const floorBin = this.bottomRange === null ? a.length : Math.floor(this.bottomRange / this.header.binM);
     this.noise.update(a, floorBin);
     this.bottomRange = this.bottom.update(this.smooth, this.noise.threshold, this.firstBin);
-    const end = this.bottomRange === null ? a.length : Math.floor(this.bottomRange / this.header.binM) - 1;
+    // Within a pulse of the bottom nothing can be told from it.
+    const end = this.bottomRange === null ? a.length : Math.floor((this.bottomRange - 2 * this.leadM) / this.header.binM);
     this.echoes.find(this.smooth, this.noise.threshold, this.firstBin, Math.max(this.firstBin, end), this.header.binM, this.leadM);
     this.tracker.update(this.echoes, t);
     return {

@@ -13,7 +13,7 @@ export interface Phase {
 }
 
 /** How phases are told apart, h unless said. Soft. */
-export const phaseLimits = { approachH: 12, clearH: 30, settlingH: 48, warmingPerDayC: 1.5 } as const;
+export const phaseLimits = { approachH: 12, clearH: 30, settlingH: 48, warmingPerDayC: 1.5, leastH: 4 } as const;
 
 /**
  * Names the phase of every hour of the series, from its first to one hour past its last, as spans without gaps.
@@ -21,10 +21,11 @@ export const phaseLimits = { approachH: 12, clearH: 30, settlingH: 48, warmingPe
  */
 export function findPhases(series: readonly WeatherHour[], fronts: readonly Front[], nowMs: number): Phase[] {
   const grid = hourlyGrid(series);
+  const names = withoutFlicker(Array.from({ length: grid.length }, (_, i) => phaseAt(grid, fronts, i)));
   const phases: Phase[] = [];
   for (let i = 0; i < grid.length; i++) {
     const fromMs = grid.startMs + i * hourMs;
-    const name = phaseAt(grid, fronts, i);
+    const name = names[i];
     const last = phases[phases.length - 1];
     if (last?.name === name) {
       last.toMs = fromMs + hourMs;
@@ -37,6 +38,18 @@ export function findPhases(series: readonly WeatherHour[], fronts: readonly Fron
 
 /** Observed 0.95; a forecast loses a third of its worth each two days. */
 const confidenceAt = (atMs: number, nowMs: number) => (atMs <= nowMs ? 0.95 : Math.round(90 * Math.exp(-(atMs - nowMs) / (120 * hourMs))) / 100);
+
+/** A phase other than a front's passage that does not last takes the name of the one before it. */
+function withoutFlicker(names: PhaseName[]): PhaseName[] {
+  let from = 0;
+  for (let i = 1; i <= names.length; i++) {
+    if (names[i] === names[from]) continue;
+    if (from > 0 && i - from < phaseLimits.leastH && names[from] !== 'passage') names.fill(names[from - 1], from, i);
+    else from = i;
+    if (names[i] !== names[from]) from = i;
+  }
+  return names;
+}
 
 function phaseAt(grid: HourlyGrid, fronts: readonly Front[], i: number): PhaseName {
   const at = grid.startMs + i * hourMs;
@@ -51,6 +64,7 @@ function phaseAt(grid: HourlyGrid, fronts: readonly Front[], i: number): PhaseNa
   if (grid.precipMm[i] > 0.1 && grid.airC[i] > 0 && grid.airC[i] < 8 && warming < 0) return 'cold rain';
   if (last && last.kind !== 'warm') {
     const since = (at - last.atMs) / hourMs;
+    if (since <= 4 && cloud > 0.6) return 'passage';
     if (since <= phaseLimits.clearH && !(cloud > 0.6)) return 'post-front clear';
     if (since <= phaseLimits.settlingH) return 'settling';
   }

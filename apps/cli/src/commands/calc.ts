@@ -1,0 +1,88 @@
+import { gasExpansion, standardWeight, weighedSpecies, type WeighedSpecies } from '@burrow/core/fish';
+import { lineDepth, materials, shapes, sinkTime, type Lure, type Material, type Shape } from '@burrow/core/rig';
+import { bearingKg, frostbiteTime, windChill } from '@burrow/core/safety';
+import { footprint, targetStrength } from '@burrow/core/sonar';
+import { depthOfLight, oxygenSaturation, soundSpeed, standardPressureHpa, waterDensity } from '@burrow/core/water';
+import { stefanThickness } from '@burrow/core/winter';
+import { BadInput } from '../bad-input';
+import { numberOption, readArgs } from '../options';
+
+type Read = { number: (name: string, fallback?: number) => number; word: <W extends string>(name: string, allowed: readonly W[], fallback?: W) => W };
+
+interface Quantity {
+  unit: string;
+  source: string;
+  /** Names it takes; those in brackets may be left out. */
+  names: readonly string[];
+  value: (read: Read) => number | string;
+}
+
+const lure = (read: Read): Lure => ({
+  massG: read.number('mass-g'),
+  material: read.word('material', Object.keys(materials) as Material[]),
+  shape: read.word('shape', Object.keys(shapes) as Shape[], 'sphere'),
+});
+
+const quantities: Record<string, Quantity> = {
+  density: { unit: 'kg/m3', source: 'Tanaka et al. 2001', names: ['temp-c'], value: (r) => waterDensity(r.number('temp-c')) },
+  'sound-speed': { unit: 'm/s', source: 'Marczak 1997', names: ['temp-c'], value: (r) => soundSpeed(r.number('temp-c')) },
+  oxygen: {
+    unit: 'mg/L', source: 'Benson & Krause 1984', names: ['temp-c', '[pressure-hpa]'],
+    value: (r) => oxygenSaturation(r.number('temp-c'), r.number('pressure-hpa', standardPressureHpa)),
+  },
+  'light-depth': { unit: 'm', source: 'Poole & Atkins 1929', names: ['secchi-m', 'fraction'], value: (r) => depthOfLight(r.number('secchi-m'), r.number('fraction')) },
+  'ice-stefan': { unit: 'm', source: 'Stefan, in Ashton 1986', names: ['fdd'], value: (r) => stefanThickness(r.number('fdd')) },
+  'wind-chill': { unit: '°C', source: 'JAG/TI 2001', names: ['temp-c', 'wind-kmh'], value: (r) => windChill(r.number('temp-c'), r.number('wind-kmh')) },
+  frostbite: {
+    unit: 'min', source: 'JAG/TI 2001', names: ['temp-c', 'wind-kmh'],
+    value: (r) => {
+      const time = frostbiteTime(r.number('temp-c'), r.number('wind-kmh'));
+      return time.kind === 'minutes' ? time.minutes : time.kind === 'over-30' ? 'over 30' : 'not defined';
+    },
+  },
+  footprint: { unit: 'm', source: '2d·tan(θ/2)', names: ['depth-m', 'beam-deg'], value: (r) => footprint(r.number('depth-m'), r.number('beam-deg')) },
+  'target-strength': { unit: 'dB', source: 'Love 1977', names: ['length-cm', 'freq-khz'], value: (r) => targetStrength(r.number('length-cm'), r.number('freq-khz')) },
+  weight: {
+    unit: 'g', source: 'W_s, Neumann, Guy & Willis 2012; roach and European perch pooled', names: ['species', 'length-mm'],
+    value: (r) => standardWeight(r.word<WeighedSpecies>('species', weighedSpecies), r.number('length-mm')),
+  },
+  'gas-expansion': { unit: 'times', source: 'Boyle', names: ['depth-m', '[pressure-hpa]'], value: (r) => gasExpansion(r.number('depth-m'), r.number('pressure-hpa', standardPressureHpa)) },
+  bearing: { unit: 'kg', source: 'Gold 1971, lower bound; says nothing about the next hole', names: ['clear-cm', 'white-cm'], value: (r) => bearingKg(r.number('clear-cm') / 100, r.number('white-cm') / 100) },
+  sink: { unit: 's', source: 'drag balance integrated', names: ['mass-g', 'material', 'depth-m', 'line-mm', '[shape]'], value: (r) => sinkTime(lure(r), r.number('depth-m'), r.number('line-mm')) },
+  'line-depth': {
+    unit: 'm', source: 'quasi-static line', names: ['mass-g', 'material', 'line-mm', 'line-out-m', 'current-ms', '[shape]'],
+    value: (r) => lineDepth(lure(r), r.number('line-mm'), r.number('line-out-m'), r.number('current-ms')).depthM,
+  },
+};
+
+/** `burrow calc QUANTITY --name value …` */
+export function calc(args: string[]): void {
+  const [name, ...rest] = args;
+  const quantity = name !== undefined && Object.hasOwn(quantities, name) ? quantities[name] : undefined;
+  if (!quantity) throw new BadInput(`calc: expected one of ${Object.keys(quantities).join(', ')}, found ${name === undefined ? 'nothing' : `"${name}"`}`);
+  const options = Object.fromEntries(quantity.names.map((n) => [n.replace(/[[\]]/g, ''), { type: 'string' as const }]));
+  const { values, positionals } = readArgs(attachNegatives(rest), options);
+  if (positionals.length > 0) throw new BadInput(`calc ${name}: expected --name value pairs, found "${positionals[0]}"`);
+  const read: Read = {
+    number: (n, fallback) => numberOption(values, n, fallback),
+    word: (n, allowed, fallback) => {
+      const text = (values[n] as string | undefined) ?? fallback;
+      if (text === undefined || !(allowed as readonly string[]).includes(text)) {
+        throw new BadInput(`--${n}: expected one of ${allowed.join(', ')}, found ${text === undefined ? 'nothing' : `"${text}"`}`);
+      }
+      return text as (typeof allowed)[number];
+    },
+  };
+  process.stdout.write(`${JSON.stringify({ value: quantity.value(read), unit: quantity.unit, source: quantity.source })}\n`);
+}
+
+/** `--temp-c -10` as `--temp-c=-10`: a parser of options takes a leading minus for another option. */
+function attachNegatives(args: string[]): string[] {
+  const joined: string[] = [];
+  for (const arg of args) {
+    const before = joined[joined.length - 1];
+    if (/^-[\d.]/.test(arg) && before?.startsWith('--') && !before.includes('=')) joined[joined.length - 1] = `${before}=${arg}`;
+    else joined.push(arg);
+  }
+  return joined;
+}

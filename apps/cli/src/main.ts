@@ -1,0 +1,47 @@
+import { FormatError } from '@burrow/contract/formats';
+import { BadInput } from './bad-input';
+
+type Command = (args: string[]) => void | Promise<void>;
+
+const commands: Record<string, () => Promise<Command>> = {
+  calc: async () => (await import('./commands/calc')).calc,
+  fronts: async () => (await import('./commands/fronts')).fronts,
+  echo: async () => (await import('./commands/echo')).echo,
+  simulate: async () => (await import('./commands/simulate')).simulate,
+  season: async () => (await import('./commands/season')).season,
+  convert: async () => (await import('./commands/convert')).convert,
+};
+const notBuilt = ['column', 'map', 'holes', 'route'];
+
+const usage = `burrow COMMAND …
+
+  calc QUANTITY --name value …        a quantity of water, ice, cold, sonar, rig or fish
+  fronts F.csv [--lat N]              fronts and phases of a weather series
+  simulate --seed N --minutes M [--scene id] [--truth F]
+  echo F.ndjson [--species id] [--coach] [--water-temp-c T]
+  season F.ndjson                     effort, rates and comparisons of a ledger
+  convert IN.ndjson OUT.csv|OUT.ndjson
+`;
+
+async function main([name, ...args]: string[]): Promise<number> {
+  if (name === undefined || name === '--help' || name === 'help') {
+    process.stdout.write(usage);
+    return 0;
+  }
+  if (notBuilt.includes(name)) throw new BadInput(`${name}: not built yet`);
+  if (!Object.hasOwn(commands, name)) throw new BadInput(`expected one of ${Object.keys(commands).join(', ')}, found "${name}"`);
+  await (await commands[name]())(args);
+  return 0;
+}
+
+process.stdout.on('error', (error: NodeJS.ErrnoException) => process.exit(error.code === 'EPIPE' ? 0 : 1));
+main(process.argv.slice(2)).then(
+  (code) => {
+    process.exitCode = code;
+  },
+  (error: unknown) => {
+    const isInput = error instanceof BadInput || error instanceof FormatError || error instanceof RangeError;
+    process.stderr.write(isInput ? `burrow: ${(error as Error).message}\n` : `burrow: ${(error as Error).stack}\n`);
+    process.exitCode = isInput ? 2 : 1;
+  },
+);

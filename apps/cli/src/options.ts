@@ -1,0 +1,35 @@
+import { readFileSync } from 'node:fs';
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import { BadInput } from './bad-input';
+
+/** Parses a command's arguments strictly; what is not understood is bad input. */
+export function readArgs<T extends NonNullable<ParseArgsConfig['options']>>(args: string[], options: T) {
+  try {
+    return parseArgs({ args, options, allowPositionals: true, strict: true, allowNegative: false });
+  } catch (error) {
+    throw new BadInput((error as Error).message.split('. ')[0]);
+  }
+}
+
+/** A number option. Throws BadInput when it is missing (and has no fallback) or no number. */
+export function numberOption(values: Record<string, unknown>, name: string, fallback?: number): number {
+  const text = values[name];
+  if (text === undefined) {
+    if (fallback !== undefined) return fallback;
+    throw new BadInput(`--${name}: expected a number, found nothing`);
+  }
+  const value = typeof text === 'string' && text.trim() !== '' ? Number(text) : NaN;
+  if (!Number.isFinite(value)) throw new BadInput(`--${name}: expected a number, found "${String(text)}"`);
+  return value;
+}
+
+/** The text of a file. Throws BadInput naming it when it cannot be read. */
+export function readText(path: string | undefined, what: string): string {
+  if (path === undefined) throw new BadInput(`expected ${what}, found nothing`);
+  try {
+    return readFileSync(path, 'utf8');
+  } catch (error) {
+    const code = (error as NodeJS.ErrnoException).code;
+    throw new BadInput(`${path}: expected ${what}, ${code === 'ENOENT' ? 'found no such file' : `could not read it (${code})`}`);
+  }
+}

@@ -1,0 +1,108 @@
+import connectPgSimple from 'connect-pg-simple';
+import express, { type Express, type RequestHandler } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import session from 'express-session';
+import expressStaticGzip from 'express-static-gzip';
+import helmet from 'helmet';
+import path from 'node:path';
+import type pg from 'pg';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { collectDefaultMetrics, Registry } from 'prom-client';
+import type { DataSource } from 'typeorm';
+import type { Clock } from './clock';
+import { openApi } from './openapi';
+import { notFound, ProblemError, problemHandler } from './problem';
+import { anglerRoutes } from './routes/angler';
+import { sessionRoutes } from './routes/session';
+import { Accounts } from './services/accounts';
+import { FlasherFeed } from './services/flasher-feed';
+import { Ledger } from './services/ledger';
+import { Station } from './services/station';
+import { Waters } from './services/waters';
+
+export interface AppOptions {
+  db: DataSource;
+  pool: pg.Pool;
+  clock: Clock;
+  log: Logger;
+  demo: boolean;
+  sessionSecret: string;
+  flasherUrl: string;
+  stationUrl: string;
+  /** Folder of the exported web app; none for the API alone. */
+  webDir?: string;
+}
+
+export interface Services {
+  accounts: Accounts;
+  ledger: Ledger;
+  waters: Waters;
+  station: Station;
+  flasher: FlasherFeed;
+  clock: Clock;
+  demo: boolean;
+}
+
+/** Requests that change something must come from our own pages. */
+const sameOrigin: RequestHandler = (req, _res, next) => {
+  const { origin, host } = req.headers;
+  if (req.method !== 'GET' && req.method !== 'HEAD' && origin !== undefined && !(URL.canParse(origin) && new URL(origin).host === host)) {
+    throw new ProblemError(403, 'Foreign origin', 'Requests that change something must come from this site.');
+  }
+  next();
+};
+
+/** The application, ready to listen. */
+export function makeApp(options: AppOptions): Express {
+  const { db, clock, demo } = options;
+  const services: Services = {
+    accounts: new Accounts(db), ledger: new Ledger(db), waters: new Waters(db), station: new Station(options.stationUrl), flasher: new FlasherFeed(options.flasherUrl), clock, demo,
+  };
+  const registry = new Registry();
+  collectDefaultMetrics({ register: registry });
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(pinoHttp({ logger: options.log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') }, customLogLevel: (_req, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: { directives: { 'script-src': ["'self'"], 'worker-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'upgrade-insecure-requests': null } },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.get('/healthz', (_req, res) => void res.json({ ok: true }));
+  app.get('/readyz', async (_req, res) => {
+    await db.query('SELECT 1');
+    res.json({ ok: true });
+  });
+  app.get('/metrics', async (_req, res) => void res.type(registry.contentType).send(await registry.metrics()));
+
+  const store = new (connectPgSimple(session))({ pool: options.pool, tableName: 'session' });
+  app.use('/api', sameOrigin, rateLimit({ windowMs: 60_000, limit: 1200, standardHeaders: 'draft-8', legacyHeaders: false }));
+  app.get('/api/openapi.json', (_req, res) => void res.json(openApi()));
+  app.use('/api', express.json({ limit: '4mb' }));
+  app.use(
+    '/api',
+    session({ store, secret: options.sessionSecret, name: 'burrow', resave: false, saveUninitialized: false, cookie: { httpOnly: true, sameSite: 'lax', maxAge: 180 * 86_400_000 } }),
+    sessionRoutes(services),
+    anglerRoutes(services),
+  );
+  if (options.webDir !== undefined) serveWeb(app, options.webDir);
+  app.use(notFound);
+  app.use(problemHandler);
+  return app;
+}
+
+/** The exported pages: files by their hashes for long, the page itself always fresh, every route the same page. */
+function serveWeb(app: Express, webDir: string): void {
+  app.use(
+    expressStaticGzip(webDir, {
+      enableBrotli: true, orderPreference: ['br'], index: false,
+      serveStatic: { dotfiles: 'allow', setHeaders: (res, file) => res.setHeader('cache-control', /[-.][0-9a-f]{32}\./.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache') },
+    }),
+  );
+  app.get('/{*path}', (req, res, next) => {
+    if (req.path.startsWith('/api') || req.path.startsWith('/_expo/') || req.path.startsWith('/assets/') || path.extname(req.path) !== '') next();
+    else res.setHeader('cache-control', 'no-cache').sendFile('index.html', { root: webDir, dotfiles: 'allow' });
+  });
+}

@@ -1,0 +1,153 @@
+import type { LedgerEvent } from '@burrow/core/ledger';
+import type { WaterFile } from '@burrow/contract/formats/water-geojson';
+import { EntitySchema } from 'typeorm';
+
+export interface AccountRow {
+  id: string;
+  email: string;
+  name: string;
+  passwordHash: string;
+  /** Number of the account's last event; grows under the row's lock so that no reader misses a late commit. */
+  lastSeq: string;
+  createdAt: Date;
+}
+
+export const Account = new EntitySchema<AccountRow>({
+  name: 'Account',
+  tableName: 'account',
+  columns: {
+    id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'account_pk' },
+    email: { type: 'text' },
+    name: { type: 'text' },
+    passwordHash: { type: 'text', name: 'password_hash' },
+    lastSeq: { type: 'bigint', name: 'last_seq', default: 0 },
+    createdAt: { type: 'timestamptz', name: 'created_at', default: () => 'now()' },
+  },
+  uniques: [{ name: 'account_email_uq', columns: ['email'] }],
+});
+
+/** An event of the ledger as it came: envelope in columns, body as JSON. */
+export interface EventRow {
+  accountId: string;
+  id: string;
+  seq: string;
+  outing: string;
+  device: string;
+  at: string;
+  atInstant: Date;
+  kind: LedgerEvent['kind'];
+  v: number;
+  body: Record<string, unknown>;
+  receivedAt: Date;
+}
+
+export const Event = new EntitySchema<EventRow>({
+  name: 'Event',
+  tableName: 'event',
+  columns: {
+    accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'event_pk' },
+    id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'event_pk' },
+    seq: { type: 'bigint' },
+    outing: { type: 'uuid' },
+    device: { type: 'text' },
+    at: { type: 'text' },
+    atInstant: { type: 'timestamptz', name: 'at_instant' },
+    kind: { type: 'text' },
+    v: { type: 'smallint' },
+    body: { type: 'jsonb' },
+    receivedAt: { type: 'timestamptz', name: 'received_at', default: () => 'now()' },
+  },
+  uniques: [{ name: 'event_seq_uq', columns: ['accountId', 'seq'] }],
+  indices: [{ name: 'event_outing_ix', columns: ['accountId', 'outing'] }],
+  foreignKeys: [{ name: 'event_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+});
+
+/** What the events of an outing add up to. */
+export interface OutingRow {
+  accountId: string;
+  id: string;
+  water: string;
+  startedAt: Date;
+  endedAt: Date | null;
+  holes: number;
+  lineMin: number;
+  bites: number;
+  fish: number;
+}
+
+export const Outing = new EntitySchema<OutingRow>({
+  name: 'Outing',
+  tableName: 'outing',
+  columns: {
+    accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'outing_pk' },
+    id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'outing_pk' },
+    water: { type: 'text' },
+    startedAt: { type: 'timestamptz', name: 'started_at' },
+    endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
+    holes: { type: 'integer' },
+    lineMin: { type: 'double precision', name: 'line_min' },
+    bites: { type: 'integer' },
+    fish: { type: 'integer' },
+  },
+  indices: [{ name: 'outing_started_ix', columns: ['accountId', 'startedAt'] }],
+  foreignKeys: [{ name: 'outing_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+});
+
+/** A landed fish, as the ledger has it now. */
+export interface FishRow {
+  accountId: string;
+  id: string;
+  outing: string;
+  caughtAt: Date;
+  species: string;
+  lengthMm: number;
+  weightG: number | null;
+  depthM: number | null;
+  fate: string | null;
+}
+
+export const Fish = new EntitySchema<FishRow>({
+  name: 'Fish',
+  tableName: 'fish',
+  columns: {
+    accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'fish_pk' },
+    id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'fish_pk' },
+    outing: { type: 'uuid' },
+    caughtAt: { type: 'timestamptz', name: 'caught_at' },
+    species: { type: 'text' },
+    lengthMm: { type: 'integer', name: 'length_mm' },
+    weightG: { type: 'double precision', name: 'weight_g', nullable: true },
+    depthM: { type: 'double precision', name: 'depth_m', nullable: true },
+    fate: { type: 'text', nullable: true },
+  },
+  indices: [{ name: 'fish_outing_ix', columns: ['accountId', 'outing'] }],
+  foreignKeys: [{ name: 'fish_outing_fk', target: 'Outing', columnNames: ['accountId', 'outing'], referencedColumnNames: ['accountId', 'id'], onDelete: 'CASCADE' }],
+});
+
+/** A water with its map data, as imported. */
+export interface WaterRow {
+  accountId: string;
+  id: string;
+  name: string;
+  kind: string;
+  lon: number;
+  lat: number;
+  file: WaterFile;
+}
+
+export const Water = new EntitySchema<WaterRow>({
+  name: 'Water',
+  tableName: 'water',
+  columns: {
+    accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'water_pk' },
+    id: { type: 'text', primary: true, primaryKeyConstraintName: 'water_pk' },
+    name: { type: 'text' },
+    kind: { type: 'text' },
+    lon: { type: 'double precision' },
+    lat: { type: 'double precision' },
+    file: { type: 'jsonb' },
+  },
+  foreignKeys: [{ name: 'water_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+});
+
+export const entities = [Account, Event, Outing, Fish, Water];

@@ -1,0 +1,51 @@
+import { parseLedger, parseWaterFile } from '@burrow/contract/formats';
+import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import type { DataSource } from 'typeorm';
+import { dataSource } from './data-source';
+import { Accounts, demoEmail } from './services/accounts';
+import { Ledger } from './services/ledger';
+import { rebuildProjections } from './services/projection';
+import { Waters } from './services/waters';
+
+/** Puts the demo's account, water and ledger in, through the same doors as any other. Does nothing when it is there. */
+async function loadDemo(db: DataSource, folder: string): Promise<string> {
+  const accounts = new Accounts(db);
+  const known = await accounts.demo().catch(() => null);
+  const read = (file: string) => readFileSync(path.join(folder, file), 'utf8');
+  const account = known ?? (await accounts.register(demoEmail, randomBytes(24).toString('hex'), 'Demo angler'));
+  await new Waters(db).put(account.id, parseWaterFile(read('tamber-lake.geojson')));
+  const events = parseLedger(read('season.ndjson')).map((event) => ({ ...event, angler: account.id }));
+  const ledger = new Ledger(db);
+  for (let i = 0; i < events.length; i += 500) {
+    const { rejected } = await ledger.sync(account.id, { device: 'demo', cursor: Number.MAX_SAFE_INTEGER, events: events.slice(i, i + 500) });
+    if (rejected.length > 0) throw new Error(`demo event ${rejected[0].id}: ${rejected[0].reason}`);
+  }
+  return `demo loaded: ${events.length} events`;
+}
+
+const commands: Record<string, (db: DataSource, args: string[]) => Promise<string>> = {
+  migrate: async () => 'migrated',
+  'load-demo': (db, [folder]) => loadDemo(db, folder),
+  'rebuild-projections': async (db) => `rebuilt ${await rebuildProjections(db)} outings`,
+};
+
+async function main([name, ...args]: string[]): Promise<void> {
+  const command = commands[name];
+  if (!command) throw new Error(`expected one of ${Object.keys(commands).join(', ')}, found "${name ?? ''}"`);
+  const url = process.env.DATABASE_URL;
+  if (url === undefined) throw new Error('DATABASE_URL: expected postgres://…, found nothing');
+  const db = await dataSource(url).initialize();
+  try {
+    await db.runMigrations();
+    process.stdout.write(`${await command(db, args)}\n`);
+  } finally {
+    await db.destroy();
+  }
+}
+
+main(process.argv.slice(2)).catch((error: unknown) => {
+  process.stderr.write(`maintenance: ${(error as Error).message}\n`);
+  process.exit(1);
+});

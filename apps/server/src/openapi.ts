@@ -1,0 +1,47 @@
+import * as api from '@burrow/contract/api';
+import { waterFile } from '@burrow/contract/formats/water-geojson';
+import { z } from 'zod';
+
+interface Operation {
+  method: 'get' | 'post' | 'delete';
+  path: string;
+  summary: string;
+  request?: z.ZodType;
+  response?: z.ZodType;
+  status?: number;
+}
+
+const operations: Operation[] = [
+  { method: 'get', path: '/api/session', summary: 'Who is signed in, and the time here', response: api.session },
+  { method: 'post', path: '/api/session', summary: 'Sign in', request: api.credentials, response: api.session },
+  { method: 'delete', path: '/api/session', summary: 'Sign out', status: 204 },
+  { method: 'post', path: '/api/session/demo', summary: 'Enter the demo account (demo only)', response: api.session },
+  { method: 'post', path: '/api/account', summary: 'Make an account', request: api.registration, response: api.session, status: 201 },
+  { method: 'post', path: '/api/ledger/sync', summary: 'Exchange events', request: api.syncRequest, response: api.syncResponse },
+  { method: 'get', path: '/api/waters', summary: 'Your waters', response: api.waterList },
+  { method: 'post', path: '/api/waters', summary: 'Add a water', request: waterFile, status: 201 },
+  { method: 'get', path: '/api/waters/{id}', summary: 'A water with its map data', response: api.waterDetail },
+  { method: 'get', path: '/api/waters/{id}/weather', summary: 'Weather observed and forecast', response: api.waterWeather },
+  { method: 'get', path: '/api/flasher/stream', summary: 'Pings of the flasher as server-sent events' },
+  { method: 'post', path: '/api/flasher/line', summary: 'Depth and motion of the jig', request: api.lineSetting, status: 204 },
+  { method: 'post', path: '/api/flasher/strike', summary: 'Strike' },
+];
+
+const content = (schema: z.ZodType, io: 'input' | 'output') => ({ 'application/json': { schema: z.toJSONSchema(schema, { io, unrepresentable: 'any' }) } });
+
+/** OpenAPI 3.1 made from the schemas that check the requests. */
+export function openApi(): object {
+  const paths: Record<string, Record<string, object>> = {};
+  for (const { method, path, summary, request, response, status = 200 } of operations) {
+    (paths[path] ??= {})[method] = {
+      summary,
+      ...(path.includes('{id}') ? { parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string' } }] } : {}),
+      ...(request ? { requestBody: { required: true, content: content(request, 'input') } } : {}),
+      responses: {
+        [status]: { description: 'Done', ...(response ? { content: content(response, 'output') } : {}) },
+        default: { description: 'What was wrong', content: { 'application/problem+json': { schema: z.toJSONSchema(api.problem) } } },
+      },
+    };
+  }
+  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.1.0' }, paths };
+}

@@ -1,0 +1,29 @@
+import type { WaterDetail, WaterSummary } from '@burrow/contract/api';
+import { outlineOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
+import type { DataSource } from 'typeorm';
+import { Water } from '../entities';
+import { ProblemError } from '../problem';
+
+/** The waters of an account. */
+export class Waters {
+  constructor(private readonly db: DataSource) {}
+
+  list(accountId: string): Promise<WaterSummary[]> {
+    return this.db.getRepository(Water).find({ where: { accountId }, select: { id: true, name: true, kind: true, lon: true, lat: true }, order: { name: 'ASC' } });
+  }
+
+  async detail(accountId: string, id: string): Promise<WaterDetail> {
+    const row = await this.db.getRepository(Water).findOneBy({ accountId, id });
+    if (!row) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${id}"`);
+    return { id, file: row.file };
+  }
+
+  /** Takes in a water, replacing one of the same name. */
+  async put(accountId: string, file: WaterFile): Promise<string> {
+    const id = file.water.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'water';
+    const ring = outlineOf(file);
+    const middle = (axis: 0 | 1) => (Math.min(...ring.map((p) => p[axis])) + Math.max(...ring.map((p) => p[axis]))) / 2;
+    await this.db.getRepository(Water).save({ accountId, id, name: file.water.name, kind: file.water.kind, lon: middle(0), lat: middle(1), file });
+    return id;
+  }
+}

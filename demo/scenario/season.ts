@@ -1,0 +1,135 @@
+import type { EventBodies, EventKind, LedgerEvent } from '@burrow/core/ledger';
+import { estimateWeight, type WeighedSpecies } from '@burrow/core/fish';
+import { hourMs, isoWithOffset, minuteMs, normal, seededRandom } from '@burrow/core/units';
+import { v7 } from 'uuid';
+import { scriptedFronts } from '../../stand-ins/weather-station/src/climate';
+import { placeOnLake } from './lake';
+
+const zone = 'Etc/GMT+9';
+const random = seededRandom(1601);
+const device = 'demo-phone';
+
+/** Outings of the winter so far: start, hours, ice in inches clear and white, where. */
+const plan: { start: string; hours: number; clearIn: number; whiteIn: number; near: [number, number] }[] = [
+  { start: '2026-12-08T13:10', hours: 4, clearIn: 4.5, whiteIn: 0, near: [-215, 105] },
+  { start: '2026-12-10T07:00', hours: 4, clearIn: 5, whiteIn: 0, near: [-200, 130] },
+  { start: '2026-12-13T12:40', hours: 4.5, clearIn: 5.5, whiteIn: 0.5, near: [-190, 110] },
+  { start: '2026-12-16T12:30', hours: 4.5, clearIn: 6, whiteIn: 0.5, near: [60, 40] },
+  { start: '2026-12-19T07:10', hours: 5, clearIn: 6.5, whiteIn: 1, near: [100, -20] },
+  { start: '2026-12-22T08:00', hours: 5, clearIn: 7, whiteIn: 1, near: [200, -60] },
+  { start: '2026-12-24T09:00', hours: 3.5, clearIn: 7.5, whiteIn: 1, near: [190, -90] },
+  { start: '2026-12-27T12:20', hours: 4.5, clearIn: 8, whiteIn: 1, near: [210, -20] },
+  { start: '2026-12-30T07:20', hours: 5, clearIn: 8, whiteIn: 1.5, near: [205, -70] },
+  { start: '2027-01-02T12:30', hours: 4.5, clearIn: 8.5, whiteIn: 1.5, near: [180, -120] },
+  { start: '2027-01-04T09:30', hours: 6, clearIn: 9, whiteIn: 1.5, near: [215, -40] },
+  { start: '2027-01-07T07:00', hours: 5, clearIn: 9.5, whiteIn: 2, near: [40, 110] },
+  { start: '2027-01-10T07:10', hours: 5.5, clearIn: 9.5, whiteIn: 2, near: [200, -100] },
+  { start: '2027-01-13T12:10', hours: 5, clearIn: 10, whiteIn: 2, near: [205, -55] },
+];
+
+const presentations = [
+  { name: 'Tungsten 4 mm, plastic', draw: 1.15 },
+  { name: 'Small spoon, one point tipped', draw: 0.8 },
+  { name: 'Plain hook, deadstick', draw: 0.6 },
+];
+const heights = [
+  { upM: 0.1, draw: 0.4 },
+  { upM: 0.35, draw: 0.75 },
+  { upM: 0.9, draw: 1.55 },
+  { upM: 1.7, draw: 0.9 },
+];
+const species: { id: WeighedSpecies; share: number; meanMm: number; sdMm: number }[] = [
+  { id: 'black-crappie', share: 0.5, meanMm: 245, sdMm: 30 },
+  { id: 'yellow-perch', share: 0.28, meanMm: 215, sdMm: 32 },
+  { id: 'bluegill', share: 0.17, meanMm: 172, sdMm: 20 },
+  { id: 'walleye', share: 0.05, meanMm: 420, sdMm: 60 },
+];
+
+/** The hidden truth of the demo: fish bite more ahead of a front and little in the bright day behind it. */
+function weatherDraw(ms: number): number {
+  const since = scriptedFronts.filter((f) => f.kind === 'cold').map((f) => (ms - f.atMs) / hourMs);
+  if (since.some((h) => h > -10 && h < 0)) return 1.8;
+  if (since.some((h) => h >= 0 && h < 30)) return 0.4;
+  return 1;
+}
+
+const uuid = (ms: number) => v7({ msecs: ms, random: Uint8Array.from({ length: 16 }, () => Math.floor(256 * random())) });
+
+class Pen {
+  readonly events: LedgerEvent[] = [];
+  constructor(private readonly outing: string) {}
+
+  write<K extends EventKind>(ms: number, kind: K, body: EventBodies[K]): void {
+    this.events.push({ id: uuid(ms), outing: this.outing, angler: 'demo', device, at: isoWithOffset(ms, zone), kind, v: 1, body } as unknown as LedgerEvent);
+  }
+}
+
+/** The events of the winter, in the app's own kinds. */
+export function winterSeason(): LedgerEvent[] {
+  return plan.flatMap((outing) => {
+    const startMs = Date.parse(`${outing.start}:00-09:00`);
+    const pen = new Pen(uuid(startMs));
+    pen.write(startMs, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: 'ice' });
+    const endMs = startMs + outing.hours * hourMs;
+    let ms = startMs + 12 * minuteMs;
+    for (let n = 1; ms < endMs - 25 * minuteMs; n++) {
+      const place = nextPlace(outing.near, n);
+      ms = fishHole(pen, ms, endMs, n, place, outing);
+    }
+    pen.write(endMs, 'outing-ended', {});
+    return pen.events;
+  });
+}
+
+/** Holes wind outward from the first, and stay where there is water enough to fish. */
+function nextPlace([x, y]: [number, number], n: number) {
+  const angle = n * 1.1;
+  for (let reach = 22 * n ** 0.6; ; reach *= 0.7) {
+    const place = placeOnLake(x + reach * Math.cos(angle), y + reach * Math.sin(angle));
+    if (place.depthM > 3 || reach < 1) return place;
+  }
+}
+
+function fishHole(pen: Pen, startMs: number, endMs: number, n: number, place: { at: [number, number]; depthM: number }, outing: (typeof plan)[number]): number {
+  const hole = uuid(startMs);
+  let ms = startMs;
+  pen.write(ms, 'hole-drilled', { hole, label: String(n), at: place.at });
+  if (n === 1 || n % 3 === 0) {
+    pen.write(ms + 30_000, 'ice-measured', { hole, clearM: Math.round(outing.clearIn * 2.54) / 100, whiteM: Math.round(outing.whiteIn * 2.54) / 100 });
+  }
+  const bottomM = Math.round(place.depthM * 20) / 20;
+  pen.write(ms + 50_000, 'depth-sounded', { hole, depthM: bottomM, source: 'flasher' });
+  ms += 90_000;
+  const presentation = presentations[Math.floor(presentations.length * random() ** 1.4)];
+  const alive = random() < 0.55 ? 1.6 : 0.25;
+  for (let pass = 0; pass < 2 && ms < endMs - 8 * minuteMs; pass++) {
+    const height = heights[Math.floor(heights.length * random())];
+    const line = uuid(ms);
+    const untilMs = Math.min(endMs - 60_000, ms + (9 + 14 * random()) * minuteMs);
+    pen.write(ms, 'line-down', { line, hole, rod: 'rod 1', presentation: presentation.name, depthM: Math.max(0.5, bottomM - height.upM) });
+    const perMin = 0.075 * height.draw * presentation.draw * alive;
+    for (let t = ms + 60_000; t < untilMs - 90_000; t += 60_000) {
+      const roll = random();
+      const rate = perMin * weatherDraw(t);
+      if (roll < rate * 0.62) t = landFish(pen, t, hole, line, bottomM, height.upM);
+      else if (roll < rate) pen.write(t, 'reaction', { hole, line, reaction: 'bite', depthM: bottomM - height.upM, bottomM });
+      else if (roll < rate * 2.2) pen.write(t, 'reaction', { hole, line, reaction: random() < 0.6 ? 'looked' : 'refused', depthM: bottomM - height.upM, bottomM });
+    }
+    pen.write(untilMs, 'line-up', { line });
+    ms = untilMs + 20_000;
+  }
+  return ms + (4 + 5 * random()) * minuteMs;
+}
+
+function landFish(pen: Pen, ms: number, hole: string, line: string, bottomM: number, upM: number): number {
+  let pick = random();
+  const kind = species.find((s) => (pick -= s.share) < 0) ?? species[0];
+  const lengthMm = Math.max(120, Math.round(kind.meanMm + kind.sdMm * normal(random)));
+  const fish = uuid(ms + 70_000);
+  const depthM = bottomM - upM;
+  const weight = estimateWeight(kind.id, lengthMm);
+  pen.write(ms, 'reaction', { hole, line, reaction: 'bite', depthM, bottomM });
+  pen.write(ms + 70_000, 'fish-landed', { fish, hole, line, species: kind.id, lengthMm, depthM, bottomM, ...(weight ? { weightG: Math.round(weight.weightG) } : {}) });
+  pen.write(ms + 90_000, random() < 0.35 ? 'fish-kept' : 'fish-released', { fish });
+  return ms + 120_000;
+}

@@ -1,0 +1,6 @@
+export * from './format-error';
+export * from './weather-csv';
+export * from './echo-log';
+export * from './water-geojson';
+export * from './ledger-ndjson';
+export * from './catches-csv';

@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { firstProblem } from '../events';
+import { FormatError } from './format-error';
+
+const position = z.tuple([z.number().min(-180, 'expected a longitude of −180 to 180').max(180), z.number().min(-90, 'expected a latitude of −90 to 90').max(90)]);
+const point = z.object({ type: z.literal('Point'), coordinates: position });
+const lineString = z.object({ type: z.literal('LineString'), coordinates: z.array(position).min(2) });
+const polygon = z.object({ type: z.literal('Polygon'), coordinates: z.array(z.array(position).min(4)).min(1) });
+
+const featureOf = <R extends string, G extends z.ZodType, P extends z.ZodRawShape>(role: R, geometry: G, properties: P) =>
+  z.object({ type: z.literal('Feature'), geometry, properties: z.looseObject({ role: z.literal(role), ...properties }) });
+
+const feature = z.union([
+  featureOf('outline', polygon, {}),
+  featureOf('sounding', point, { depth_m: z.number().min(0).max(1000) }),
+  featureOf('inflow', point, {}),
+  featureOf('outflow', point, {}),
+  featureOf('cover', z.union([point, polygon]), { kind: z.string() }),
+  featureOf('spot', point, {}),
+  featureOf('hole', point, {}),
+]);
+
+/** A water in GeoJSON with its own member `water`. */
+export const waterFile = z.object({
+  type: z.literal('FeatureCollection'),
+  water: z.object({
+    name: z.string().min(1).max(120),
+    kind: z.enum(['lake', 'reservoir', 'river', 'channel']),
+    timezone: z.string().refine(isTimeZone, 'expected an IANA time zone'),
+    elevation_m: z.number().min(-430).max(6000),
+    secchi_m: z.number().min(0.1).max(40),
+    surfaceArea_m2: z.number().positive().optional(),
+  }),
+  features: z.array(feature),
+});
+export type WaterFile = z.infer<typeof waterFile>;
+
+function isTimeZone(zone: string): boolean {
+  try {
+    return Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }));
+  } catch {
+    return false;
+  }
+}
+
+/** Reads a water file. Throws FormatError naming the feature and what was expected of it. */
+export function parseWaterFile(text: string): WaterFile {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    throw new FormatError(null, 'expected a GeoJSON file, found text that is not JSON');
+  }
+  const parsed = waterFile.safeParse(value);
+  if (!parsed.success) throw new FormatError(null, `expected a water in GeoJSON, ${firstProblem(parsed.error)}`);
+  outlineOf(parsed.data);
+  return parsed.data;
+}
+
+/** Outer ring of the water's outline. Throws FormatError where there is none. */
+export function outlineOf(file: WaterFile): [number, number][] {
+  for (const { properties, geometry } of file.features) {
+    if (properties.role === 'outline' && geometry.type === 'Polygon') return geometry.coordinates[0];
+  }
+  throw new FormatError(null, 'expected a feature of role outline, found none');
+}
+
+/** All soundings of the water. */
+export function soundingsOf(file: WaterFile): { at: [number, number]; depthM: number }[] {
+  return file.features.flatMap(({ properties, geometry }) =>
+    properties.role === 'sounding' && geometry.type === 'Point' ? [{ at: geometry.coordinates, depthM: (properties as { depth_m: number }).depth_m }] : [],
+  );
+}
