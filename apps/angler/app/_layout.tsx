@@ -1,10 +1,10 @@
-import { Stack } from 'expo-router';
-import { PaperProvider } from 'react-native-paper';
+import { Slot } from 'expo-router';
+import { Root } from '@/screens/Root';
 
 export default function Layout() {
   return (
-    <PaperProvider>
-      <Stack />
-    </PaperProvider>
+    <Root>
+      <Slot />
+    </Root>
   );
 }

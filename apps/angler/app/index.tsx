@@ -1,5 +1,3 @@
-import { Text } from 'react-native-paper';
+import { OutlookScreen } from '@/screens/OutlookScreen';
 
-export default function Index() {
-  return <Text>Empty</Text>;
-}
+export default OutlookScreen;

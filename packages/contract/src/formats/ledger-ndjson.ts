@@ -2,6 +2,8 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { firstProblem, ledgerEvent } from '../events';
 import { FormatError } from './format-error';
 
+export { FormatError };
+
 /** Reads a ledger, an event a line. Throws FormatError naming the first bad line; nothing of such a file is taken. */
 export function parseLedger(text: string): LedgerEvent[] {
   const events: LedgerEvent[] = [];

@@ -1,0 +1,7 @@
+import { useRouter } from 'expo-router';
+import { Notice } from '@/components/Notice';
+
+export default function NotFound() {
+  const router = useRouter();
+  return <Notice title="No such place" action={{ label: 'To the Outlook', onPress: () => router.replace('/') }}>The address names nothing here.</Notice>;
+}

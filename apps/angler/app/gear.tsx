@@ -1,0 +1,3 @@
+import { GearScreen } from '@/screens/GearScreen';
+
+export default GearScreen;

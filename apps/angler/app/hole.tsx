@@ -1,0 +1,3 @@
+import { HoleScreen } from '@/screens/HoleScreen';
+
+export default HoleScreen;

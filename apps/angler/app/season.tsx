@@ -1,0 +1,3 @@
+import { SeasonScreen } from '@/screens/SeasonScreen';
+
+export default SeasonScreen;

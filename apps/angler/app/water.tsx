@@ -1,0 +1,3 @@
+import { WaterScreen } from '@/screens/WaterScreen';
+
+export default WaterScreen;

@@ -1,0 +1,49 @@
+import type { Advice, AdviceWords } from '@burrow/core/coach';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import Svg, { Circle, Path } from 'react-native-svg';
+import { usePalette } from '@/theme/theme';
+import { useSize } from './useSize';
+import { Words } from './Words';
+
+const height = 44;
+const steps = 96;
+
+/** Height of the rod 0–1 over one round of the cadence: beats, then the pause. */
+function roundOf(advice: Advice): { seconds: number; lift: (s: number) => number } {
+  const { cadence, pauseS, forS } = advice;
+  if (cadence.liftM === 0) return { seconds: Math.max(4, forS), lift: () => 0 };
+  if (cadence.id === 'slow-lift') return { seconds: forS + 2, lift: (s) => (s < forS ? (1 - Math.cos((Math.PI * s) / forS)) / 2 : 1) };
+  const beatS = 60 / cadence.beatPerMin;
+  const beats = Math.max(3, Math.min(8, Math.round(3 / beatS)));
+  return { seconds: beats * beatS + pauseS, lift: (s) => (s < beats * beatS ? (1 - Math.cos((2 * Math.PI * s) / beatS)) / 2 : 0) };
+}
+
+/** The cadence as a line to follow, with the hand where it should be now. */
+export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) {
+  const palette = usePalette();
+  const [size, onLayout] = useSize();
+  const { seconds, lift } = roundOf(advice);
+  const [at, setAt] = useState(0);
+  useEffect(() => {
+    if (globalThis.matchMedia?.('(prefers-reduced-motion: reduce)').matches) return undefined;
+    const start = performance.now();
+    const timer = setInterval(() => setAt(((performance.now() - start) / 1000) % seconds), 50);
+    return () => clearInterval(timer);
+  }, [seconds, advice.ruleId]);
+  const x = (s: number) => 8 + (s / seconds) * Math.max(0, size.width - 16);
+  const y = (s: number) => height - 10 - lift(s) * (height - 20);
+  const path = Array.from({ length: steps + 1 }, (_, i) => (i * seconds) / steps).map((s, i) => `${i ? 'L' : 'M'}${x(s).toFixed(1)} ${y(s).toFixed(1)}`).join('');
+  return (
+    <View onLayout={onLayout} role="img" aria-label={`Cadence: ${words.beat}, ${words.pause}`}>
+      <Svg width={size.width} height={height} aria-hidden>
+        <Path d={path} stroke={palette.ember} strokeWidth={3} fill="none" strokeLinejoin="round" />
+        <Circle cx={x(at)} cy={y(at)} r={8} fill={palette.ember} stroke={palette.card} strokeWidth={2} />
+      </Svg>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+        <Words size="small" tone="second">{words.beat}</Words>
+        <Words size="small" tone="second">{words.pause}</Words>
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,84 @@
+import { estimateWeight, isDepthInjuryLikely, speciesOf, speciesTable } from '@burrow/core/fish';
+import type { OutingState } from '@burrow/core/ledger';
+import { depthText, tempText, weightText } from '@burrow/core/units';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { newId } from '@/data/ledger';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { Action } from './Action';
+import { Caution } from './Caution';
+import { Choice } from './Choice';
+import { LengthRuler } from './LengthRuler';
+import { Sheet } from './Sheet';
+import { Words } from './Words';
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  outing: OutingState;
+  zone: string;
+  hole: string;
+  line: string | undefined;
+  depthM: number | null;
+  bottomM: number | null;
+  airC: number | null;
+  onLogged: (eventId: string, text: string) => void;
+}
+
+/** Colder than this gills and eyes freeze in seconds, °C. */
+const freezingC = -5;
+
+/** A landed fish: species, length, kept or released. */
+export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bottomM, airC, onLogged }: Props) {
+  const { units, species: chosen } = usePreferences();
+  const { ledger, state } = useLedger();
+  const recent = useMemo(() => {
+    const order = new Map<string, number>();
+    for (const fish of state.outings.flatMap((o) => o.fish)) order.set(fish.species, Math.max(order.get(fish.species) ?? 0, fish.ms));
+    return [...speciesTable].sort((a, b) => (b.id === chosen ? Infinity : (order.get(b.id) ?? 0)) - (a.id === chosen ? Infinity : (order.get(a.id) ?? 0)));
+  }, [state, chosen]);
+  const [id, setId] = useState(chosen);
+  const species = speciesOf(id);
+  const [lengths, setLengths] = useState<Record<string, number>>({});
+  const lengthMm = lengths[id] ?? species.ruler.usualMm;
+  const weight = estimateWeight(species.id, lengthMm);
+  const kept = outing.fish.filter((f) => f.species === id && f.fate === 'kept').length;
+  const hurt = depthM !== null && isDepthInjuryLikely(species, depthM);
+
+  const log = async (fate: 'fish-kept' | 'fish-released') => {
+    const fish = newId();
+    const [landed] = await ledger.writeAll({ id: outing.id, zone }, [
+      {
+        kind: 'fish-landed',
+        body: { fish, hole, species: species.id, lengthMm: Math.round(lengthMm), ...(line ? { line } : {}), ...(depthM === null ? {} : { depthM }), ...(bottomM === null ? {} : { bottomM }), ...(weight ? { weightG: Math.round(weight.weightG) } : {}) },
+      },
+      { kind: fate, body: { fish } },
+    ]);
+    setLengths({});
+    onLogged(landed.id, `${species.short} ${fate === 'fish-kept' ? 'kept' : 'released'}`);
+  };
+
+  return (
+    <Sheet
+      title="Fish"
+      open={open}
+      onClose={onClose}
+      footer={
+        <View style={{ flexDirection: 'row', gap: 8 }}>
+          <Action grow height={68} label="Released" onPress={() => void log('fish-released')} />
+          <Action grow height={68} kind="main" label="Kept" onPress={() => void log('fish-kept')} />
+        </View>
+      }
+    >
+      <Choice label="Species" wrap options={recent.map((s) => ({ id: s.id as string, label: s.short }))} value={id} onChange={setId} />
+      <LengthRuler lengthMm={lengthMm} fromMm={species.ruler.fromMm} toMm={species.ruler.toMm} units={units} onChange={(mm) => setLengths({ ...lengths, [id]: mm })} />
+      <Words align="center">{weight ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}` : 'Too short for a weight'}</Words>
+      {hurt && depthM !== null ? (
+        <Caution headline={`From ${depthText(depthM, units)}: likely hurt by depth`}>{`A ${species.short.toLowerCase()} from this deep often does not live when released. Keep what you catch here within the limit, or fish shallower.`}</Caution>
+      ) : null}
+      {airC !== null && airC < freezingC ? <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution> : null}
+      <Words size="small" tone="second">{`${species.handling} ${kept === 0 ? 'None' : kept} kept today. Check the local limit and size.`}</Words>
+    </Sheet>
+  );
+}

@@ -1,0 +1,54 @@
+import { speciesOf, speciesTable } from '@burrow/core/fish';
+import type { LogEntry, OutingState } from '@burrow/core/ledger';
+import { clockText, depthText, fishLengthText, iceText, type UnitPreference } from '@burrow/core/units';
+import { View } from 'react-native';
+import { usePalette } from '@/theme/theme';
+import { Action } from './Action';
+import { Words } from './Words';
+
+export const reactionWords: Record<string, string> = {
+  looked: 'Looked', stalled: 'Stalled', followed: 'Followed', refused: 'Refused', fled: 'Fled', nipped: 'Nipped', bite: 'Bite', missed: 'Missed', hooked: 'Hooked', lost: 'Lost',
+};
+
+/** What was logged, latest first, each with its undo. */
+export function LogList({ outing, entries, units, timeZone, onUndo }: { outing: OutingState; entries: readonly LogEntry[]; units: UnitPreference; timeZone: string; onUndo: (id: string) => void }) {
+  const palette = usePalette();
+  if (entries.length === 0) return <Words tone="second">Nothing logged yet.</Words>;
+  return (
+    <View>
+      {[...entries].reverse().map((entry) => {
+        const { what, detail, isFish } = wordsOf(entry, outing, units);
+        return (
+          <View key={entry.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 48, borderTopWidth: 1, borderTopColor: palette.line }}>
+            <Words size="small" tone="second">{clockText(entry.ms, timeZone)}</Words>
+            <Words size="small" strong tone={isFish ? 'kelp' : 'ink'} style={{ width: 78 }}>{what}</Words>
+            <Words size="small" tone="second" style={{ flex: 1 }}>{detail}</Words>
+            <Action kind="bare" label="Undo" spoken={`Undo ${what} ${clockText(entry.ms, timeZone)}`} height={48} onPress={() => onUndo(entry.id)} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): { what: string; detail: string; isFish?: boolean } {
+  const hole = outing.holes.find((h) => h.id === entry.hole);
+  if (entry.kind === 'reaction') {
+    const reaction = outing.reactions.find((r) => r.id === entry.id);
+    return { what: reactionWords[entry.text ?? ''] ?? 'Reaction', detail: reaction?.depthM == null ? '' : `jig ${depthText(reaction.depthM, units)}` };
+  }
+  if (entry.kind === 'fish-landed') {
+    const fish = outing.fish.find((f) => f.eventId === entry.id);
+    const name = fish && speciesTable.some((s) => s.id === fish.species) ? speciesOf(fish.species).short : (fish?.species ?? '');
+    return { what: 'Fish', detail: fish ? `${name} ${fishLengthText(fish.lengthMm, units)}, ${fish.fate ?? 'in hand'}` : '', isFish: true };
+  }
+  if (entry.kind === 'hole-drilled') return { what: 'Drilled', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
+  if (entry.kind === 'ice-measured') {
+    const ice = outing.ice.find((i) => i.ms === entry.ms);
+    return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };
+  }
+  if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
+  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to hole ${hole.label}` : '' };
+  if (entry.kind === 'temperature-measured') return { what: 'Water', detail: 'temperature' };
+  return { what: entry.kind === 'note' ? 'Note' : 'Outing', detail: entry.text ?? 'ended' };
+}

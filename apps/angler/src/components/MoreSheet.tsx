@@ -1,0 +1,84 @@
+import type { HoleState, LineState, OutingState, ReactionKind } from '@burrow/core/ledger';
+import { clamp, tempText } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { change, usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { newId } from '@/data/ledger';
+import { Action } from './Action';
+import { Choice } from './Choice';
+import { reactionWords } from './LogList';
+import { Sheet } from './Sheet';
+import { Stepper } from './Stepper';
+import { Words } from './Words';
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  outing: OutingState;
+  hole: HoleState;
+  zone: string;
+  line: LineState | undefined;
+  jigM: number | null;
+  onReact: (kind: ReactionKind) => void;
+  log: ReactNode;
+}
+
+const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
+
+/** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
+export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, log }: Props) {
+  const { units, presentation, presentations } = usePreferences();
+  const { ledger } = useLedger();
+  const router = useRouter();
+  const [tempC, setTempC] = useState(4);
+  const scope = { id: outing.id, zone };
+  const close = (then: Promise<unknown>) => void then.then(onClose);
+  const changeTo = async (id: string) => {
+    change({ presentation: id });
+    const name = presentations.find((p) => p.id === id)?.name;
+    if (!line || name === undefined || name === line.presentation) return;
+    await ledger.writeAll(scope, [
+      { kind: 'line-up', body: { line: line.id } },
+      { kind: 'line-down', body: { line: newId(), hole: hole.id, rod: line.rod, presentation: name, ...(jigM === null ? {} : { depthM: jigM }) } },
+    ]);
+  };
+  const leave = async () => {
+    if (line) await ledger.write(scope, 'line-up', { line: line.id });
+    router.navigate('/water');
+  };
+  return (
+    <Sheet title={`Hole ${hole.label}`} open={open} onClose={onClose}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {others.map((kind) => <Action key={kind} height={64} label={reactionWords[kind]} onPress={() => { onReact(kind); onClose(); }} />)}
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {line ? <Action grow height={64} label="Line up" onPress={() => close(ledger.write(scope, 'line-up', { line: line.id }))} /> : null}
+        <Action grow height={64} icon="walk" label="Leave this hole" onPress={() => close(leave())} />
+      </View>
+      <View style={{ gap: 6 }}>
+        <Words strong>On the line</Words>
+        <Choice label="Presentation" wrap options={presentations.map((p) => ({ id: p.id, label: p.name }))} value={presentation} onChange={(id) => void changeTo(id)} />
+      </View>
+      <View style={{ gap: 8 }}>
+        <Stepper label="Water at the jig" text={tempText(tempC, units)} onStep={(d) => setTempC((t) => clamp(t + d * (units.temp === 'F' ? 1 / 1.8 : 0.5), 0, 20))} hint="Read off a thermometer; it sets the pauses." />
+        <Action label="Log this temperature" disabled={jigM === null} onPress={() => close(ledger.write(scope, 'temperature-measured', { hole: hole.id, depthM: jigM ?? 0, tempC }))} />
+      </View>
+      {outing.holes.length > 1 ? (
+        <View style={{ gap: 6 }}>
+          <Words strong>Go back to</Words>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            {outing.holes.filter((h) => h.id !== hole.id).map((h) => (
+              <Action key={h.id} label={`Hole ${h.label}`} onPress={() => close(ledger.writeAll(scope, [...(line ? [{ kind: 'line-up' as const, body: { line: line.id } }] : []), { kind: 'moved', body: { fromHole: hole.id, hole: h.id } }]))} />
+            ))}
+          </View>
+        </View>
+      ) : null}
+      <View>
+        <Words strong>This hole</Words>
+        {log}
+      </View>
+    </Sheet>
+  );
+}

@@ -1,0 +1,19 @@
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { ActivityIndicator } from 'react-native-paper';
+import { usePalette } from '@/theme/theme';
+import { Action } from './Action';
+import { Words } from './Words';
+
+/** What a screen shows while it has nothing else: loading, empty or wrong, with the next step in it. */
+export function Notice({ title, children, busy, action }: { title: string; children?: ReactNode; busy?: boolean; action?: { label: string; onPress: () => void } }) {
+  const palette = usePalette();
+  return (
+    <View aria-live="polite" style={{ flexGrow: 1, padding: 24, gap: 12, justifyContent: 'center', maxWidth: 520, alignSelf: 'center' }}>
+      {busy ? <ActivityIndicator color={palette.kelp} aria-label="Working" /> : null}
+      <Words heading={1} size="title">{title}</Words>
+      {children ? <Words tone="second">{children}</Words> : null}
+      {action ? <Action kind="main" label={action.label} onPress={action.onPress} /> : null}
+    </View>
+  );
+}

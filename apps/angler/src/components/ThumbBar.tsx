@@ -1,0 +1,39 @@
+import { Pressable, View } from 'react-native';
+import { radius, usePalette } from '@/theme/theme';
+import { Icon, type IconName } from './icon/Icon';
+import { Words } from './Words';
+
+export interface ThumbKey {
+  id: string;
+  label: string;
+  icon: IconName;
+  onPress: () => void;
+  main?: boolean;
+  /** Single key for wide screens. */
+  shortcut?: string;
+}
+
+/** The big keys at the thumb: one tap each. */
+export function ThumbBar({ keys, showShortcuts }: { keys: readonly ThumbKey[]; showShortcuts?: boolean }) {
+  const palette = usePalette();
+  return (
+    <View role="toolbar" aria-label="What the fish did" style={{ flexDirection: 'row', gap: 8, padding: 10, backgroundColor: palette.ground, borderTopWidth: 1, borderTopColor: palette.line }}>
+      {keys.map((key) => (
+        <Pressable
+          key={key.id}
+          role="button"
+          aria-keyshortcuts={key.shortcut}
+          onPress={key.onPress}
+          style={({ pressed }) => ({
+            flex: 1, minHeight: 76, alignItems: 'center', justifyContent: 'center', gap: 4, borderRadius: radius, borderWidth: 1,
+            borderColor: key.main ? palette.ember : palette.line, backgroundColor: key.main ? palette.ember : palette.card, opacity: pressed ? 0.75 : 1,
+          })}
+        >
+          <Icon name={key.icon} size={26} color={key.main ? palette.onEmber : palette.ink} />
+          <Words strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>{key.label}</Words>
+          {showShortcuts && key.shortcut ? <Words size="small" tone={key.main ? 'onEmber' : 'second'} aria-hidden style={{ lineHeight: 14 }}>{key.shortcut}</Words> : null}
+        </Pressable>
+      ))}
+    </View>
+  );
+}

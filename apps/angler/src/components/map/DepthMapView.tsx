@@ -1,0 +1,160 @@
+import type { LonLat } from '@burrow/core/ground';
+import { depthFigure, type UnitPreference } from '@burrow/core/units';
+import Feature from 'ol/Feature';
+import OlMap from 'ol/Map';
+import View from 'ol/View';
+import { defaults as defaultControls } from 'ol/control/defaults';
+import ScaleLine from 'ol/control/ScaleLine';
+import LineString from 'ol/geom/LineString';
+import Point from 'ol/geom/Point';
+import Polygon from 'ol/geom/Polygon';
+import VectorLayer from 'ol/layer/Vector';
+import { fromLonLat, toLonLat } from 'ol/proj';
+import VectorSource from 'ol/source/Vector';
+import CircleStyle from 'ol/style/Circle';
+import Fill from 'ol/style/Fill';
+import RegularShape from 'ol/style/RegularShape';
+import Stroke from 'ol/style/Stroke';
+import Style from 'ol/style/Style';
+import Text from 'ol/style/Text';
+import { useEffect, useRef } from 'react';
+import type { Palette } from '@/theme/palette';
+import { bold } from '@/theme/theme';
+import type { Ground } from '@/workers/ground.api';
+
+export interface MapHole {
+  id: string;
+  label: string;
+  at: LonLat;
+  fish: number;
+  /** Drilled on the outing under way. */
+  current: boolean;
+}
+
+export interface DepthMapProps {
+  ground: Ground;
+  outline: readonly LonLat[];
+  inflows: readonly LonLat[];
+  holes: readonly MapHole[];
+  /** Where the next hole would go. */
+  candidate: LonLat | null;
+  position: LonLat | null;
+  palette: Palette;
+  units: UnitPreference;
+  onTap: (at: LonLat) => void;
+  /** Changes when the view should be fitted to the water anew. */
+  zoomRef?: (zoom: (by: number) => void) => void;
+}
+
+const at = (p: LonLat) => fromLonLat([p[0], p[1]]);
+
+/** The lake from above: shaded depths, labelled contours, holes. Pan, zoom, tap. */
+export default function DepthMapView(props: DepthMapProps) {
+  const { ground, outline, inflows, holes, candidate, position, palette, units, onTap, zoomRef } = props;
+  const host = useRef<HTMLDivElement>(null);
+  const map = useRef<OlMap | null>(null);
+  const bed = useRef(new VectorSource());
+  const marks = useRef(new VectorSource());
+  const tap = useRef(onTap);
+  tap.current = onTap;
+
+  useEffect(() => {
+    const made = new OlMap({
+      target: host.current!,
+      controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: units.distance === 'm' ? 'metric' : 'imperial' })]),
+      layers: [new VectorLayer({ source: bed.current, updateWhileAnimating: true }), new VectorLayer({ source: marks.current, declutter: false })],
+      view: new View({ maxZoom: 20, constrainRotation: 1, enableRotation: false }),
+    });
+    made.on('singleclick', (event) => tap.current(toLonLat(event.coordinate) as unknown as LonLat));
+    map.current = made;
+    zoomRef?.((by) => made.getView().animate({ zoom: (made.getView().getZoom() ?? 15) + by, duration: 150 }));
+    return () => made.setTarget(undefined);
+    // The map is made once; what changes is put into its sources below.
+  }, []);
+
+  useEffect(() => {
+    bed.current.clear();
+    bed.current.addFeatures(bedFeatures(ground, outline, palette, units));
+    const view = map.current?.getView();
+    if (view && view.getZoom() === undefined) view.fit(new Polygon([outline.map(at)]), { padding: [24, 16, 40, 16], size: map.current!.getSize() });
+  }, [ground, outline, palette, units]);
+
+  useEffect(() => {
+    marks.current.clear();
+    marks.current.addFeatures([
+      ...inflows.map((p) => cautionFeature(p, palette)),
+      ...holes.map((h) => holeFeature(h, palette)),
+      ...(candidate ? [candidateFeature(candidate, palette)] : []),
+      ...(position ? [positionFeature(position, palette)] : []),
+    ]);
+  }, [inflows, holes, candidate, position, palette]);
+
+  return <div ref={host} role="application" aria-label="Depth map. Arrow keys move it, plus and minus zoom." tabIndex={0} style={{ position: 'absolute', inset: 0 }} />;
+}
+
+const halo = (palette: Palette) => new Stroke({ color: palette.card, width: 4 });
+const font = (px: number) => `700 ${px}px ${bold}, sans-serif`;
+
+function bedFeatures(ground: Ground, outline: readonly LonLat[], palette: Palette, units: UnitPreference): Feature[] {
+  const shore = new Feature(new Polygon([outline.map(at)]));
+  shore.setStyle(new Style({ fill: new Fill({ color: palette.depths[0] }), stroke: new Stroke({ color: palette.second, width: 2.5 }) }));
+  const features: Feature[] = [shore];
+  ground.contours.forEach((contour, i) => {
+    const shade = palette.depths[Math.min(palette.depths.length - 1, Math.round(((i + 1) / ground.contours.length) * (palette.depths.length - 1)))];
+    const area = new Feature(new Polygon(contour.rings.map((r) => r.map(at))));
+    area.setStyle(new Style({ fill: new Fill({ color: shade }), stroke: new Stroke({ color: palette.second, width: 1 }), zIndex: i }));
+    features.push(area);
+    for (const ring of contour.rings.filter((r) => r.length > 24)) {
+      const label = new Feature(new LineString(ring.map(at)));
+      label.setStyle(
+        new Style({
+          zIndex: 100,
+          text: new Text({ text: depthFigure(contour.depthM, units), placement: 'line', font: font(14), maxAngle: 0.6, repeat: 260, overflow: false, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
+        }),
+      );
+      features.push(label);
+    }
+  });
+  return features;
+}
+
+function holeFeature(hole: MapHole, palette: Palette): Feature {
+  const feature = new Feature(new Point(at(hole.at)));
+  const worked = hole.fish > 0;
+  const image = hole.current
+    ? new CircleStyle({ radius: 13, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 3 }) })
+    : new RegularShape({ points: 4, angle: Math.PI / 4, radius: worked ? 11 : 6, fill: new Fill({ color: worked ? palette.kelp : palette.card }), stroke: new Stroke({ color: worked ? palette.card : palette.second, width: 1.5 }) });
+  const text = hole.current ? hole.label : worked ? String(hole.fish) : '';
+  feature.setStyle(new Style({ image, zIndex: hole.current ? 220 : worked ? 210 : 205, text: new Text({ text, font: font(14), fill: new Fill({ color: hole.current ? palette.ember : palette.onKelp }), offsetY: 1 }) }));
+  return feature;
+}
+
+function candidateFeature(place: LonLat, palette: Palette): Feature {
+  const feature = new Feature(new Point(at(place)));
+  feature.setStyle([
+    new Style({ image: new CircleStyle({ radius: 17, stroke: new Stroke({ color: palette.card, width: 7 }) }), zIndex: 229 }),
+    new Style({ image: new CircleStyle({ radius: 17, fill: new Fill({ color: palette.ember }), stroke: new Stroke({ color: palette.ember, width: 2 }) }), zIndex: 230, text: new Text({ text: '+', font: font(20), fill: new Fill({ color: palette.onEmber }) }) }),
+  ]);
+  return feature;
+}
+
+function positionFeature(place: LonLat, palette: Palette): Feature {
+  const feature = new Feature(new Point(at(place)));
+  feature.setStyle(new Style({
+    zIndex: 240,
+    image: new CircleStyle({ radius: 8, fill: new Fill({ color: palette.ink }), stroke: new Stroke({ color: palette.card, width: 3 }) }),
+    text: new Text({ text: 'you', font: font(16), offsetY: -19, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
+  }));
+  return feature;
+}
+
+/** Where a creek runs in the ice is thin first. */
+function cautionFeature(place: LonLat, palette: Palette): Feature {
+  const feature = new Feature(new Point(at(place)));
+  feature.setStyle(new Style({
+    zIndex: 200,
+    image: new RegularShape({ points: 3, radius: 10, fill: new Fill({ color: palette.strawGround }), stroke: new Stroke({ color: palette.straw, width: 2.5 }) }),
+    text: new Text({ text: 'thin ice: inflow', font: font(14), offsetY: 20, fill: new Fill({ color: palette.straw }), stroke: halo(palette) }),
+  }));
+  return feature;
+}

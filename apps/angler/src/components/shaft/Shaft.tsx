@@ -1,0 +1,209 @@
+import { shaftWords } from '@burrow/core/coach';
+import type { Mark } from '@burrow/core/sonar';
+import { depthText, iceText, liftText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
+import { useRef, useState } from 'react';
+import { View, type GestureResponderEvent } from 'react-native';
+import Svg, { Defs, G, Line, LinearGradient, Path, Pattern, Rect, Stop, Text as SvgText } from 'react-native-svg';
+import type { FlasherControl } from '@/data/flasher';
+import { bold, usePalette } from '@/theme/theme';
+import { Words } from '../Words';
+import { useSize } from '../useSize';
+import { EchoTrail } from './EchoTrail';
+import { depthOf, frameFor, rulerDepths, spreadLabels, yOf, type DepthFrame } from './scale';
+
+interface Props {
+  flasher: FlasherControl;
+  units: UnitPreference;
+  /** Measured ice of this hole, m. */
+  iceM: number | null;
+  adviceM: number | null;
+  onJig: (depthM: number) => void;
+}
+
+const stripWidth = 84;
+const rulerWidth = 34;
+const jigX = 40;
+const nudgeM = 0.1;
+
+/** The column under the hole: to scale at the left, the part that matters enlarged at the right. Drag the jig to set its depth. */
+export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
+  const palette = usePalette();
+  const [size, onLayout] = useSize();
+  const held = useRef<DepthFrame | null>(null);
+  const [draggedM, setDragged] = useState<number | null>(null);
+  const { frame: latest } = flasher;
+
+  const frame = latest ? (draggedM !== null && held.current ? held.current : frameFor(latest.state, latest.lineM, held.current)) : null;
+  held.current = frame;
+  const { height } = size;
+  const wide = Math.max(0, size.width - stripWidth);
+  const jigM = latest ? (latest.state.jigM ?? latest.lineM) : 0;
+
+  const place = (event: GestureResponderEvent) => (frame ? Math.min(Math.max(0.3, depthOf(frame, height, event.nativeEvent.locationY)), (latest?.state.bottomM ?? 100) - 0.05) : jigM);
+  const nudge = (by: number) => latest && onJig(Math.max(0.3, Math.min(latest.lineM + by, (latest.state.bottomM ?? 100) - 0.05)));
+
+  return (
+    <View
+      onLayout={onLayout}
+      role="img"
+      aria-label={latest ? shaftWords(latest.state, units) : 'Waiting for the flasher'}
+      style={{ flex: 1, minHeight: 260, flexDirection: 'row', backgroundColor: palette.ground, overflow: 'hidden', borderTopWidth: 1, borderTopColor: palette.line }}
+    >
+      {frame && latest && height > 0 ? (
+        <>
+          <Strip frame={frame} latest={latest} height={height} units={units} iceM={iceM} />
+          <View style={{ width: wide, height, overflow: 'hidden' }}>
+            <Water height={height} width={wide} />
+            <View style={{ position: 'absolute', left: jigX + 8, right: 0, top: 0, bottom: 0 }}>
+              <EchoTrail onPing={flasher.onPing} frame={frame} palette={palette} />
+            </View>
+            <Enlarged frame={frame} latest={latest} height={height} width={wide} units={units} jigM={draggedM ?? jigM} adviceM={adviceM} />
+            <View
+              role="slider"
+              tabIndex={0}
+              aria-label="Jig depth"
+              aria-valuenow={Math.round(jigM * 10) / 10}
+              aria-valuemin={0}
+              aria-valuemax={Math.round((latest.state.bottomM ?? 100) * 10) / 10}
+              aria-valuetext={depthText(jigM, units)}
+              {...({ onKeyDown: (e: { key: string; preventDefault: () => void }) => {
+                if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
+                e.preventDefault();
+                nudge(e.key === 'ArrowUp' ? -nudgeM : nudgeM);
+              } } as object)}
+              onStartShouldSetResponder={() => true}
+              onResponderTerminationRequest={() => false}
+              onResponderGrant={(e) => setDragged(place(e))}
+              onResponderMove={(e) => setDragged(place(e))}
+              onResponderRelease={(e) => {
+                onJig(place(e));
+                setDragged(null);
+              }}
+              onResponderTerminate={() => setDragged(null)}
+              style={{ position: 'absolute', inset: 0, touchAction: 'none' } as object}
+            />
+          </View>
+        </>
+      ) : (
+        <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center' }}>
+          <Words tone="second">Waiting for the flasher</Words>
+        </View>
+      )}
+    </View>
+  );
+}
+
+type Latest = NonNullable<FlasherControl['frame']>;
+
+function Water({ width, height }: { width: number; height: number }) {
+  const palette = usePalette();
+  return (
+    <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
+      <Defs>
+        <LinearGradient id="water" x1="0" y1="0" x2="0" y2="1">
+          <Stop offset="0" stopColor={palette.waterTop} />
+          <Stop offset="1" stopColor={palette.waterDeep} />
+        </LinearGradient>
+      </Defs>
+      <Rect width={width} height={height} fill="url(#water)" />
+    </Svg>
+  );
+}
+
+/** The whole column to scale, with the frame of what is enlarged. */
+function Strip({ frame, latest, height, units, iceM }: { frame: DepthFrame; latest: Latest; height: number; units: UnitPreference; iceM: number | null }) {
+  const palette = usePalette();
+  const { state, lineM } = latest;
+  const whole = { topM: -0.5, baseM: frame.baseM };
+  const y = (m: number) => yOf(whole, height, m);
+  const ice = iceM ?? 0.08;
+  return (
+    <Svg width={stripWidth} height={height} aria-hidden>
+      <Defs>
+        <Pattern id="bed" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <Rect width="8" height="8" fill={palette.card} />
+          <Rect width="3.5" height="8" fill={palette.plum} opacity={0.75} />
+        </Pattern>
+      </Defs>
+      <Rect x={40} y={y(0)} width={40} height={height} fill={palette.waterTop} />
+      <Rect x={40} y={y(0) - 2} width={40} height={Math.max(6, y(ice) - y(0))} fill={palette.card} stroke={palette.second} strokeWidth={1} />
+      <SvgText x={44} y={y(0) - 8} fontSize={14} fontFamily={bold} fill={palette.ink}>{iceM === null ? 'ice ?' : iceText(iceM, units)}</SvgText>
+      {rulerDepths({ topM: 0, baseM: frame.baseM }, height, metresPerDepthUnit(units), 46).map(({ depthM, label }) => (
+        <G key={label}>
+          <Line x1={34} x2={40} y1={y(depthM)} y2={y(depthM)} stroke={palette.second} />
+          <SvgText x={31} y={y(depthM) + 5} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">{label}</SvgText>
+        </G>
+      ))}
+      {state.bottomM === null ? null : <Rect x={40} y={y(state.bottomM)} width={40} height={height} fill="url(#bed)" />}
+      {state.marks.map((mark) => <Rect key={mark.id} x={52} y={y(mark.depthM) - 2} width={barWidth(mark) * 0.6} height={4} fill={palette.kelp} />)}
+      <Line x1={47} x2={47} y1={y(0)} y2={y(state.jigM ?? lineM)} stroke={palette.ember} strokeWidth={2} />
+      <Path d={diamond(47, y(state.jigM ?? lineM), 6)} fill={palette.ember} />
+      <Rect x={39} y={y(frame.topM)} width={42} height={height - y(frame.topM) - 1} fill="none" stroke={palette.ink} strokeWidth={1.5} />
+    </Svg>
+  );
+}
+
+const diamond = (x: number, y: number, r: number) => `M${x} ${y - r}L${x + r} ${y}L${x} ${y + r}L${x - r} ${y}Z`;
+/** A mark is as long as its echo is strong. */
+const barWidth = (mark: Mark) => 16 + Math.min(30, Math.max(0, (mark.levelDb + 60) * 1.2));
+
+function Enlarged({ frame, latest, height, width, units, jigM, adviceM }: { frame: DepthFrame; latest: Latest; height: number; width: number; units: UnitPreference; jigM: number; adviceM: number | null }) {
+  const palette = usePalette();
+  const { state } = latest;
+  const y = (m: number) => yOf(frame, height, m);
+  const fish = state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school');
+  const labels = chipsOf(latest, jigM, adviceM, units);
+  const labelY = spreadLabels(labels.map((l) => y(l.depthM)), 32, height);
+  return (
+    <>
+      <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
+        {rulerDepths(frame, height, metresPerDepthUnit(units), 34).map(({ depthM, label }) => (
+          <G key={label}>
+            <Line x1={rulerWidth} x2={width} y1={y(depthM)} y2={y(depthM)} stroke={palette.second} strokeOpacity={0.22} />
+            <SvgText x={rulerWidth - 6} y={y(depthM) + 6} fontSize={16} fontFamily={bold} fill={palette.ink} textAnchor="end">{label}</SvgText>
+          </G>
+        ))}
+        {state.bottomM === null ? null : (
+          <>
+            <Rect x={0} y={y(state.bottomM)} width={width} height={height} fill={palette.card} />
+            <Rect x={0} y={y(state.bottomM)} width={width} height={height} fill="url(#bed)" />
+            <Line x1={0} x2={width} y1={y(state.bottomM)} y2={y(state.bottomM)} stroke={palette.plum} strokeWidth={3} />
+          </>
+        )}
+        {state.marks.filter((m) => m.kind === 'bait').map((m) => <Rect key={m.id} x={jigX} y={y(m.topM ?? m.depthM)} width={60} height={Math.max(6, y(m.baseM ?? m.depthM) - y(m.depthM))} fill="none" stroke={palette.kelp} strokeDasharray="2 6" strokeWidth={3} />)}
+        {fish.map((m) => <Rect key={m.id} x={jigX + 6} y={y(m.depthM) - 6} width={barWidth(m)} height={12} rx={2} fill={palette.kelp} />)}
+        {adviceM === null ? null : <Line x1={rulerWidth} x2={width} y1={y(adviceM)} y2={y(adviceM)} stroke={palette.ember} strokeDasharray="3 7" strokeWidth={2} />}
+        <Line x1={jigX} x2={jigX} y1={0} y2={y(jigM)} stroke={palette.ember} strokeWidth={2} />
+        <Path d={diamond(jigX, y(jigM), 13)} fill={palette.ember} stroke={palette.card} strokeWidth={2} />
+      </Svg>
+      {labels.map((label, i) => (
+        <View key={label.id} aria-hidden style={{ position: 'absolute', right: 8, top: labelY[i] - 14, height: 28, paddingHorizontal: 8, borderRadius: 6, backgroundColor: palette.card, justifyContent: 'center', maxWidth: width - jigX - 70 }}>
+          <Words strong tone={label.tone} numberOfLines={1}>{label.text}</Words>
+        </View>
+      ))}
+    </>
+  );
+}
+
+interface Chip {
+  id: string;
+  depthM: number;
+  text: string;
+  tone: 'ember' | 'kelp' | 'plum';
+}
+
+/** Labels of what matters, most wanted first. */
+function chipsOf({ state, advice, lineM }: Latest, jigM: number, adviceM: number | null, units: UnitPreference): Chip[] {
+  const chips: Chip[] = [{ id: 'jig', depthM: jigM, text: `Jig ${depthText(jigM, units)}`, tone: 'ember' }];
+  const top = state.marks.find((m) => m.kind === 'fish' || m.kind === 'school');
+  if (top) chips.push({ id: 'top', depthM: top.depthM, text: `Top fish ${depthText(top.depthM, units)}${moving(top, advice?.stillS ?? 0, units)}`, tone: 'kelp' });
+  if (state.bottomM !== null) chips.push({ id: 'bottom', depthM: state.bottomM + 0.3, text: `Bottom ${depthText(state.bottomM, units)}`, tone: 'plum' });
+  if (adviceM !== null && Math.abs(adviceM - lineM) > 0.2) chips.push({ id: 'advice', depthM: adviceM, text: `Go to ${depthText(adviceM, units)}`, tone: 'ember' });
+  return chips;
+}
+
+function moving(mark: Mark, stillS: number, units: UnitPreference): string {
+  if (mark.riseMs > 0.03) return `, up ${liftText(mark.riseMs, units)}/s`;
+  if (mark.riseMs < -0.03) return `, down ${liftText(-mark.riseMs, units)}/s`;
+  return stillS >= 2 ? `, still ${Math.round(stillS)} s` : '';
+}

@@ -1,0 +1,52 @@
+import type { EchoState } from '@burrow/core/sonar';
+
+/** A span of depth, m. */
+export interface DepthFrame {
+  topM: number;
+  baseM: number;
+}
+
+/** The part that matters: jig, marks near it and bottom, with room. Held while it still fits, so that the picture stands still. */
+export function frameFor(state: EchoState, lineM: number, before: DepthFrame | null): DepthFrame {
+  const bottom = state.bottomM ?? Math.max(lineM + 2, 4);
+  const jig = state.jigM ?? lineM;
+  const top = Math.min(jig, ...state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school').map((m) => m.depthM));
+  const wanted = { topM: Math.max(0, Math.min(top - 0.9, bottom - 3)), baseM: bottom + 0.45 };
+  if (before && before.topM <= Math.max(0, top - 0.35) && Math.abs(before.baseM - wanted.baseM) < 0.3 && before.topM > wanted.topM - 1.6) return before;
+  return { topM: Math.max(0, Math.floor(wanted.topM * 2) / 2), baseM: wanted.baseM };
+}
+
+/** Pixel of a depth within a frame. */
+export const yOf = (frame: DepthFrame, height: number, depthM: number) => ((depthM - frame.topM) / (frame.baseM - frame.topM)) * height;
+
+/** Depth at a pixel. */
+export const depthOf = (frame: DepthFrame, height: number, y: number) => frame.topM + (y / height) * (frame.baseM - frame.topM);
+
+/** Even depths for a ruler in display units: whole units apart so that labels keep `leastPx` between them. */
+export function rulerDepths(frame: DepthFrame, height: number, metresPerUnit: number, leastPx: number): { depthM: number; label: string }[] {
+  const perUnit = (height * metresPerUnit) / (frame.baseM - frame.topM);
+  const step = [0.5, 1, 2, 4, 5, 10, 20].find((s) => s * perUnit >= leastPx) ?? 50;
+  const depths: { depthM: number; label: string }[] = [];
+  for (let u = Math.ceil(frame.topM / metresPerUnit / step) * step; u * metresPerUnit < frame.baseM; u += step) {
+    if (u > 0) depths.push({ depthM: u * metresPerUnit, label: String(u) });
+  }
+  return depths;
+}
+
+/** Moves label positions apart so that none overlap, keeping their order and staying within the height. */
+export function spreadLabels(wantedY: readonly number[], gap: number, height: number): number[] {
+  const order = wantedY.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
+  let last = -Infinity;
+  for (const label of order) {
+    label.y = Math.max(label.y, last + gap, gap / 2);
+    last = label.y;
+  }
+  let next = height - gap / 2 + gap;
+  for (const label of order.reverse()) {
+    label.y = Math.min(label.y, next - gap);
+    next = label.y;
+  }
+  const out = new Array<number>(wantedY.length);
+  for (const { y, i } of order) out[i] = y;
+  return out;
+}

@@ -1,0 +1,51 @@
+import * as contract from '@burrow/contract/api';
+import type { WaterFile } from '@burrow/contract/formats/water-geojson';
+
+/** The server said no, and why. */
+export class ApiError extends Error {
+  constructor(readonly status: number, message: string) {
+    super(message);
+  }
+}
+
+/** Nobody answered. */
+export class OfflineError extends Error {
+  constructor() {
+    super('No signal');
+  }
+}
+
+interface Schema<T> {
+  parse: (value: unknown) => T;
+}
+
+async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit): Promise<T> {
+  let answer: Response;
+  try {
+    answer = await fetch(`/api${path}`, { ...init, signal: AbortSignal.timeout(15_000) });
+  } catch {
+    throw new OfflineError();
+  }
+  if (answer.status === 502 || answer.status === 504) throw new OfflineError();
+  const body: unknown = answer.status === 204 ? null : await answer.json().catch(() => null);
+  if (!answer.ok) {
+    const said = contract.problem.safeParse(body);
+    throw new ApiError(answer.status, said.success ? (said.data.detail ?? said.data.title) : `The server answered ${answer.status}.`);
+  }
+  return schema ? schema.parse(body) : (body as T);
+}
+
+const post = (body: unknown): RequestInit => ({ method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+
+export const api = {
+  session: () => ask('/session', contract.session),
+  enterDemo: () => ask('/session/demo', contract.session, post({})),
+  signIn: (email: string, password: string) => ask('/session', contract.session, post({ email, password })),
+  register: (email: string, password: string, name: string) => ask('/account', contract.session, post({ email, password, name })),
+  signOut: () => ask<null>('/session', null, { method: 'DELETE' }),
+  waters: () => ask('/waters', contract.waterList),
+  addWater: (file: WaterFile) => ask<{ id: string }>('/waters', null, post(file)),
+  water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
+  weather: (id: string) => ask(`/waters/${encodeURIComponent(id)}/weather`, contract.waterWeather),
+  sync: (request: contract.SyncRequest) => ask('/ledger/sync', contract.syncResponse, post(request)),
+};

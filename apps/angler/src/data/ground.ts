@@ -1,0 +1,27 @@
+import { outlineOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
+import type { WaterDetail } from '@burrow/contract/api';
+import type { OutingState } from '@burrow/core/ledger';
+import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { Remote } from 'comlink';
+import type { GroundApi } from '@/workers/ground.api';
+import { spawnGround } from '@/workers/spawn';
+
+let worker: Remote<GroundApi> | null = null;
+
+/** The depth map of a water: its soundings and every hole drilled on it, computed in a worker. */
+export function useGround(water: WaterDetail | undefined, outings: readonly OutingState[], units: UnitPreference) {
+  const holes = outings.filter((o) => o.water === water?.id).flatMap((o) => o.holes).filter((h) => h.depthM !== null);
+  return useQuery({
+    queryKey: ['ground', water?.id, holes.length, units.depth],
+    enabled: water !== undefined,
+    staleTime: Infinity,
+    networkMode: 'always',
+    placeholderData: keepPreviousData,
+    queryFn: () => {
+      worker ??= spawnGround();
+      const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];
+      return worker.build(outlineOf(water!.file), soundings, metresPerDepthUnit(units));
+    },
+  });
+}

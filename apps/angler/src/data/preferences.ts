@@ -1,0 +1,80 @@
+import { imperial, metric, type UnitPreference } from '@burrow/core/units';
+import { newId } from './ledger';
+import { External, useExternal } from './external';
+
+export interface Presentation {
+  id: string;
+  name: string;
+}
+
+export interface Preferences {
+  units: UnitPreference;
+  theme: 'day' | 'dusk' | 'sun';
+  species: string;
+  presentations: Presentation[];
+  presentation: string;
+  /** Least ice the angler drills on, clear and half the white, m. */
+  leastIceM: number;
+  sound: boolean;
+}
+
+const key = 'burrow.preferences';
+
+const starting: Preferences = {
+  units: imperial,
+  theme: 'sun',
+  species: 'black-crappie',
+  presentations: [
+    { id: 'tungsten', name: 'Tungsten 4 mm, plastic' },
+    { id: 'spoon', name: 'Small spoon, one point tipped' },
+    { id: 'deadstick', name: 'Plain hook, deadstick' },
+  ],
+  presentation: 'tungsten',
+  leastIceM: 0.1,
+  sound: false,
+};
+
+function read(): Preferences {
+  try {
+    return { ...starting, ...(JSON.parse(globalThis.localStorage?.getItem(key) ?? '{}') as Partial<Preferences>) };
+  } catch {
+    // A damaged entry is worth less than a start.
+    return starting;
+  }
+}
+
+const preferences = new External<Preferences>(read());
+
+export function change(part: Partial<Preferences>): void {
+  const next = { ...preferences.get(), ...part };
+  preferences.set(next);
+  globalThis.localStorage?.setItem(key, JSON.stringify(next));
+}
+
+export const usePreferences = () => useExternal(preferences);
+export const unitSystems = { imperial, metric } as const;
+
+/** Adds a presentation and answers its id. */
+export function addPresentation(name: string): string {
+  const id = newId();
+  change({ presentations: [...preferences.get().presentations, { id, name }] });
+  return id;
+}
+
+export function renamePresentation(id: string, name: string): void {
+  change({ presentations: preferences.get().presentations.map((p) => (p.id === id ? { ...p, name } : p)) });
+}
+
+/** Takes a presentation out of the box; what was caught with it stays in the log. The last one stays. */
+export function removePresentation(id: string): Presentation | null {
+  const { presentations, presentation } = preferences.get();
+  const gone = presentations.find((p) => p.id === id);
+  if (!gone || presentations.length === 1) return null;
+  const rest = presentations.filter((p) => p.id !== id);
+  change({ presentations: rest, presentation: presentation === id ? rest[0].id : presentation });
+  return gone;
+}
+
+export function restorePresentation(presentation: Presentation): void {
+  change({ presentations: [...preferences.get().presentations, presentation] });
+}

@@ -1,0 +1,59 @@
+import type { WaterDetail, WaterSummary, WaterWeather } from '@burrow/contract/api';
+import type { OutingState } from '@burrow/core/ledger';
+import type { IceMeasurement } from '@burrow/core/safety';
+import { useQuery } from '@tanstack/react-query';
+import { api } from './api';
+import { useAccount, useLedger } from './session';
+import { change, usePreferences } from './preferences';
+
+/** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
+function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: number, enabled = true) {
+  const { store } = useAccount();
+  const key = name.join('/');
+  return useQuery({
+    queryKey: name,
+    enabled,
+    staleTime: staleMs,
+    refetchInterval: staleMs,
+    retry: 1,
+    queryFn: async (): Promise<{ value: T; keptMs: number }> => {
+      try {
+        const kept = { value: await ask(), keptMs: Date.now() };
+        await store.keep(key, kept);
+        return kept;
+      } catch (error) {
+        const last = await store.setting<{ value: T; keptMs: number }>(key);
+        if (last) return last;
+        throw error;
+      }
+    },
+  });
+}
+
+/** The water in use: the only one, or the one chosen last. */
+export function useWater() {
+  const waters = useKept<WaterSummary[]>(['waters'], api.waters, 300_000);
+  const [first] = waters.data?.value ?? [];
+  const detail = useKept<WaterDetail>(['water', first?.id ?? ''], () => api.water(first!.id), 600_000, first !== undefined);
+  return { waters, water: first, detail };
+}
+
+/** Weather at a water. */
+export const useWeather = (id: string | undefined) => useKept<WaterWeather>(['weather', id ?? ''], () => api.weather(id!), 60_000, id !== undefined);
+
+/** The outing under way, if one is. */
+export function useOuting(): OutingState | undefined {
+  const { state } = useLedger();
+  return state.outings.findLast((o) => o.endedMs === null);
+}
+
+/** The last ice measured on a water, over all outings. */
+export function useLastIce(waterId: string | undefined): IceMeasurement | undefined {
+  const { state } = useLedger();
+  const last = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.ice).sort((a, b) => a.ms - b.ms).at(-1);
+  return last && { clearM: last.clearM, whiteM: last.whiteM, atMs: last.ms };
+}
+
+export function useSpecies(): [string, (id: string) => void] {
+  return [usePreferences().species, (species) => change({ species })];
+}

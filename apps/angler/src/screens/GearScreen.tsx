@@ -1,0 +1,140 @@
+import { iceText, metresPerIceUnit } from '@burrow/core/units';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { Action } from '@/components/Action';
+import { Choice } from '@/components/Choice';
+import { Stepper } from '@/components/Stepper';
+import { Words } from '@/components/Words';
+import { api, ApiError, OfflineError } from '@/data/api';
+import { openFile } from '@/data/files';
+import { addPresentation, change, removePresentation, renamePresentation, restorePresentation, unitSystems, usePreferences, type Presentation } from '@/data/preferences';
+import { useAccount, useLedger, useSignOut } from '@/data/session';
+import { useWater } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+
+/** Tackle box, units, waters, account. */
+export function GearScreen() {
+  const { units, theme, leastIceM } = usePreferences();
+  const system = units.depth === 'ft' ? 'imperial' : 'metric';
+  const step = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
+  return (
+    <ScrollView contentContainerStyle={{ padding: 16, gap: 28, maxWidth: 720, width: '100%' }}>
+      <Words heading={1} size="title">Gear</Words>
+      <Section title="Tackle box"><Presentations /></Section>
+      <Section title="Units">
+        <Choice label="Units" options={[{ id: 'imperial', label: 'Feet, °F, inches, pounds' }, { id: 'metric', label: 'Metres, °C, cm, grams' }]} wrap value={system} onChange={(id) => change({ units: unitSystems[id as 'imperial' | 'metric'] })} />
+      </Section>
+      <Section title="Light">
+        <Choice label="Light" wrap options={[{ id: 'sun', label: 'By the sun' }, { id: 'day', label: 'Day' }, { id: 'dusk', label: 'Dusk' }]} value={theme} onChange={(id) => change({ theme: id as 'sun' | 'day' | 'dusk' })} />
+        <Words size="small" tone="second">Dusk keeps your eyes used to the dark.</Words>
+      </Section>
+      <Section title="Your own least ice">
+        <Stepper label="Least ice" text={iceText(leastIceM, units)} onStep={(d) => change({ leastIceM: Math.max(0.1, leastIceM + d * step) })} hint="Clear ice plus half the white. Common guidance for walking asks 4 in (10 cm); you can ask for more, not for less. No ice is safe ice." />
+      </Section>
+      <Section title="Waters"><Waters /></Section>
+      <Section title="Account"><AccountPart /></Section>
+    </ScrollView>
+  );
+}
+
+function Section({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <View style={{ gap: 10 }}>
+      <Words heading={2} size="lead">{title}</Words>
+      {children}
+    </View>
+  );
+}
+
+function Presentations() {
+  const palette = usePalette();
+  const { presentations, presentation } = usePreferences();
+  const [editing, setEditing] = useState<{ id: string | null; name: string } | null>(null);
+  const [gone, setGone] = useState<Presentation | null>(null);
+  const name = editing?.name.trim() ?? '';
+  const double = presentations.some((p) => p.id !== editing?.id && p.name.toLowerCase() === name.toLowerCase());
+  const save = () => {
+    if (!editing || name === '' || double) return;
+    if (editing.id) renamePresentation(editing.id, name);
+    else change({ presentation: addPresentation(name) });
+    setEditing(null);
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      {presentations.map((p) => (
+        <View key={p.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 8 }}>
+          <View style={{ flex: 1 }}>
+            <Words strong={p.id === presentation}>{p.name}</Words>
+            {p.id === presentation ? <Words size="small" tone="kelp">on the line</Words> : null}
+          </View>
+          {p.id === presentation ? null : <Action label="Tie on" onPress={() => change({ presentation: p.id })} />}
+          <Action kind="bare" label="" spoken={`Rename ${p.name}`} icon="edit" onPress={() => setEditing(p)} />
+          <Action kind="bare" label="" spoken={`Take out ${p.name}`} icon="remove" disabled={presentations.length === 1} onPress={() => setGone(removePresentation(p.id))} />
+        </View>
+      ))}
+      <View aria-live="polite">
+        {gone ? <Action icon="undo" label={`Put back ${gone.name}`} onPress={() => { restorePresentation(gone); setGone(null); }} /> : null}
+      </View>
+      {editing ? (
+        <View style={{ gap: 8 }}>
+          <TextInput mode="outlined" label="Presentation" accessibilityLabel="Presentation" value={editing.name} maxLength={60} autoFocus onChangeText={(text) => setEditing({ ...editing, name: text })} onSubmitEditing={save} error={double} />
+          {double ? <Words tone="straw">Expected a name that is not in the box yet.</Words> : null}
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            <Action grow label="Leave it" onPress={() => setEditing(null)} />
+            <Action grow kind="main" label="Save" disabled={name === '' || double} onPress={save} />
+          </View>
+        </View>
+      ) : (
+        <Action icon="plus" label="Add a presentation" onPress={() => setEditing({ id: null, name: '' })} />
+      )}
+    </View>
+  );
+}
+
+function Waters() {
+  const { waters } = useWater();
+  const client = useQueryClient();
+  const [says, setSays] = useState<string | null>(null);
+  const add = async () => {
+    const file = await openFile('.geojson,.json,application/geo+json');
+    if (!file) return;
+    try {
+      const { parseWaterFile } = await import('@burrow/contract/formats/water-geojson');
+      const water = parseWaterFile(file.text);
+      await api.addWater(water);
+      await client.invalidateQueries();
+      setSays(`${water.water.name} is here.`);
+    } catch (error) {
+      if (error instanceof OfflineError) setSays('No signal: adding a water needs the server once.');
+      else if (error instanceof ApiError || (error as Error).name === 'FormatError') setSays(`${file.name}: ${(error as Error).message}`);
+      else throw error;
+    }
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      {waters.data?.value.map((w) => <Words key={w.id}>{`${w.name}, ${w.kind}`}</Words>)}
+      <Action icon="upload" label="Add a water (GeoJSON)" onPress={() => void add()} />
+      <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
+    </View>
+  );
+}
+
+function AccountPart() {
+  const { name } = useAccount();
+  const { unsent, reached, signedOut, refused, ledger } = useLedger();
+  const leave = useSignOut();
+  const [says, setSays] = useState<string | null>(null);
+  const state = signedOut ? 'The server wants you to sign in again; nothing is lost.' : unsent > 0 ? `${unsent} entries wait on this phone.` : reached === false ? 'No signal. Everything so far is sent.' : 'Everything is sent.';
+  return (
+    <View style={{ gap: 8 }}>
+      <Words>{`${name}. ${state}${refused.length > 0 ? ` ${refused.length} were refused and are kept here.` : ''}`}</Words>
+      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+        <Action label="Send now" onPress={() => void ledger.sync().then(() => setSays('Sent.'), () => setSays('No signal yet.'))} />
+        <Action label="Sign out" onPress={() => void leave().catch(() => setSays('Signing out needs a signal.'))} />
+      </View>
+      <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
+    </View>
+  );
+}

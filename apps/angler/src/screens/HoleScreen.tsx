@@ -1,0 +1,230 @@
+import { activePrior, adviceWords, stayOrGo, type HoleSigns } from '@burrow/core/coach';
+import type { HoleState, OutingState, ReactionKind } from '@burrow/core/ledger';
+import { clockText, depthText } from '@burrow/core/units';
+import { weatherAt } from '@burrow/core/weather';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Snackbar } from 'react-native-paper';
+import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import { Action } from '@/components/Action';
+import { Beat } from '@/components/Beat';
+import { FishSheet } from '@/components/FishSheet';
+import { HoleClock } from '@/components/HoleClock';
+import { LogList, reactionWords } from '@/components/LogList';
+import { MoreSheet } from '@/components/MoreSheet';
+import { Notice } from '@/components/Notice';
+import { Sheet } from '@/components/Sheet';
+import { Shaft } from '@/components/shaft/Shaft';
+import { useWide } from '@/components/shell/Shell';
+import { ThumbBar, type ThumbKey } from '@/components/ThumbBar';
+import { useWakeLock } from '@/components/useWakeLock';
+import { Words } from '@/components/Words';
+import { useNow } from '@/data/clock';
+import { useFlasher } from '@/data/flasher';
+import { useGround } from '@/data/ground';
+import { newId } from '@/data/ledger';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useOuting, useWater, useWeather } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+
+const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
+
+/** What do I do right now? */
+export function HoleScreen() {
+  const outing = useOuting();
+  const router = useRouter();
+  const { ready } = useLedger();
+  const hole = outing?.holes.find((h) => h.id === outing.currentHole);
+  if (!ready) return <Notice title="Opening the log" busy />;
+  if (!outing) return <Notice title="No outing yet" action={{ label: 'To the map', onPress: () => router.navigate('/water') }}>Start one on the map, then drill. The flasher comes on here.</Notice>;
+  if (!hole) return <Notice title="No hole yet" action={{ label: 'Choose where to drill', onPress: () => router.navigate('/water') }}>Tap the map where you stand, or where you want to go.</Notice>;
+  return <AtHole key={hole.id} outing={outing} hole={hole} />;
+}
+
+/** Water at the fishing depth in midwinter, °C, until a thermometer has been down. */
+const assumedWaterC = 4;
+
+function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
+  useWakeLock();
+  const wide = useWide();
+  const palette = usePalette();
+  const { units, presentation, presentations } = usePreferences();
+  const { ledger } = useLedger();
+  const { detail, water } = useWater();
+  const weather = useWeather(water?.id).data?.value;
+  const now = useNow(5000);
+  const zone = detail.data?.value.file.water.timezone ?? 'UTC';
+  const speciesId = outing.species[0];
+  const waterTempC = outing.temperatures.at(-1)?.tempC ?? assumedWaterC;
+  const flasher = useFlasher({ mode: 'live', speciesId, waterTempC, bottomM: hole.depthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 });
+  const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | null>(null);
+  const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
+  const [takenAt, setTakenAt] = useState(0);
+  const line = outing.lines.findLast((l) => l.hole === hole.id && l.upMs === null);
+  const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
+  const { frame } = flasher;
+  const advice = frame?.advice ?? null;
+  const words = advice && adviceWords(advice, units);
+  const clock = stayOrGo(signsAt(outing, hole), activePrior, now);
+  const scope = { id: outing.id, zone };
+  const jigM = frame ? (frame.state.jigM ?? frame.lineM) : null;
+  const bottomM = frame?.state.bottomM ?? hole.depthM;
+
+  useEffect(() => flasher.onPing((f) => {
+    if (!f.taken) return;
+    setTakenAt(Date.now());
+    navigator.vibrate?.(120);
+  }), [flasher.onPing]);
+  const isTaken = Date.now() - takenAt < 2500;
+
+  const undo = (id: string) => void ledger.write(scope, 'undone', { target: id });
+  const react = async (reaction: ReactionKind) => {
+    const event = await ledger.write(scope, 'reaction', {
+      hole: hole.id, reaction, ...(line ? { line: line.id } : {}), ...(jigM === null ? {} : { depthM: jigM }), ...(bottomM === null ? {} : { bottomM }), ...(advice ? { cadence: advice.cadence.id } : {}),
+    });
+    setSaid({ text: `${reactionWords[reaction]} logged`, undo: event.id });
+    if (reaction === 'bite') await flasher.strike();
+  };
+  const lowerLine = async () => {
+    const event = await ledger.write(scope, 'line-down', { line: newId(), hole: hole.id, rod: 'rod 1', presentation: name, ...(jigM === null ? {} : { depthM: jigM }) });
+    setSaid({ text: `Line down: ${name}`, undo: event.id });
+  };
+  const setJig = (depthM: number) => {
+    flasher.setLine(depthM);
+    if (line) void ledger.write(scope, 'depth-set', { line: line.id, depthM });
+  };
+
+  const keys: ThumbKey[] = line
+    ? [
+        { id: 'looked', label: 'Looked', icon: 'eye', shortcut: 'L', onPress: () => void react('looked') },
+        { id: 'refused', label: 'Refused', icon: 'refused', shortcut: 'R', onPress: () => void react('refused') },
+        { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite') },
+        { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => setSheet('fish') },
+        { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
+      ]
+    : [
+        { id: 'down', label: `Line down: ${name}`, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
+        { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
+      ];
+  useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
+
+  const instruction = (
+    <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 8, gap: 4 }}>
+      <View style={{ flexDirection: 'row', gap: 12 }}>
+        <View style={{ flex: 1, gap: 2 }}>
+          <Words size="small" tone="second">{`Hole ${hole.label}, ${sourceWords(frame?.source)}`}</Words>
+          <View aria-live="polite" style={{ minHeight: 92 }}>
+            <Words heading={1} size="title">{isTaken ? 'Rod tip down: strike' : (words?.instruction ?? 'Listening to the flasher')}</Words>
+            <Words tone="second">{isTaken ? 'Tap Bite to set the hook. The tip is simulated.' : words ? `${words.reason} ${words.then}` : 'The first pings take a second.'}</Words>
+          </View>
+        </View>
+        <HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => setSheet('clock')} />
+      </View>
+      {advice && words ? <Beat advice={advice} words={words} /> : null}
+    </View>
+  );
+  const shaft = <Shaft flasher={flasher} units={units} iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)} adviceM={advice?.jigM ?? null} onJig={setJig} />;
+  const goTo = advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
+    <View style={{ position: 'absolute', left: 12, bottom: 12 }}><Action kind="plain" label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM)} /></View>
+  ) : null;
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.hole === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
+  const sheets = (
+    <>
+      <FishSheet
+        open={sheet === 'fish'} onClose={() => setSheet(null)} outing={outing} zone={zone} hole={hole.id} line={line?.id} depthM={jigM} bottomM={bottomM}
+        airC={weather ? (weatherAt(weather.series, now)?.airC ?? null) : null}
+        onLogged={(id, text) => {
+          setSheet(null);
+          setSaid({ text, undo: id });
+        }}
+      />
+      <MoreSheet open={sheet === 'more'} onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} line={line} jigM={jigM} onReact={(kind) => void react(kind)} log={log} />
+      <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
+        <Words>{clock.reason}</Words>
+        <Words tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${activePrior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Words>
+      </Sheet>
+      <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>
+        {keys.map((k) => <Words key={k.id}>{`${k.shortcut}: ${k.label}`}</Words>)}
+        <Words>Arrow up and down on the shaft move the jig.</Words>
+      </Sheet>
+      <Snackbar visible={said !== null} duration={8000} onDismiss={() => setSaid(null)} wrapperStyle={{ bottom: wide ? 0 : 96 }} action={{ label: 'Undo', onPress: () => said && undo(said.undo) }}>
+        {said?.text ?? ''}
+      </Snackbar>
+    </>
+  );
+
+  if (!wide) {
+    return (
+      <View style={{ flex: 1 }}>
+        {instruction}
+        <View style={{ flex: 1, minHeight: 0 }}>{shaft}{goTo}</View>
+        <ThumbBar keys={keys} />
+        {sheets}
+      </View>
+    );
+  }
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 1, borderRightWidth: 1, borderRightColor: palette.line }}><HoleMap outing={outing} /></View>
+      <View style={{ flex: 1.15, borderRightWidth: 1, borderRightColor: palette.line }}>{shaft}{goTo}</View>
+      <View style={{ width: 400 }}>
+        {instruction}
+        <ThumbBar keys={keys} showShortcuts />
+        <ScrollView contentContainerStyle={{ padding: 16 }}>
+          <Words heading={2} size="lead">This hole</Words>
+          {log}
+        </ScrollView>
+      </View>
+      {sheets}
+    </View>
+  );
+}
+
+const sourceWords = (source: string | undefined) => (source === 'live' ? 'flasher simulated, live' : source === 'local' ? 'no signal: simulated on this phone' : 'flasher coming on');
+
+/** Times that tell on staying, since the last arrival at the hole. Looks within a minute are one fish. */
+function signsAt(outing: OutingState, hole: HoleState): HoleSigns {
+  const arrivedMs = hole.arrivals.at(-1) ?? hole.drilledMs;
+  const here = outing.reactions.filter((r) => r.hole === hole.id && r.ms >= arrivedMs);
+  const times = (kinds: readonly ReactionKind[]) => here.filter((r) => kinds.includes(r.kind)).map((r) => r.ms);
+  const looks = times(['looked', 'stalled', 'followed', 'refused', 'nipped']);
+  return {
+    arrivedMs,
+    visitsMs: looks.filter((ms, i) => i === 0 || ms - looks[i - 1] > 60_000),
+    refusalsMs: times(['refused', 'fled']),
+    bitesMs: [...times(['bite']), ...outing.fish.filter((f) => f.hole === hole.id && f.ms >= arrivedMs).map((f) => f.ms)],
+  };
+}
+
+function HoleMap({ outing }: { outing: OutingState }) {
+  const { detail } = useWater();
+  const { state } = useLedger();
+  const { units } = usePreferences();
+  const palette = usePalette();
+  const water = detail.data?.value;
+  const ground = useGround(water, state.outings, units);
+  const outline = useMemo(() => (water ? outlineOf(water.file) : []), [water]);
+  const holes = useMemo(() => outing.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: 0, current: true })), [outing.holes]);
+  const current = outing.holes.find((h) => h.id === outing.currentHole);
+  if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
+  return (
+    <Suspense fallback={<Notice title="Unrolling the map" busy />}>
+      <DepthMapView ground={ground.data} outline={outline} inflows={[]} holes={holes} candidate={null} position={current?.at ?? null} palette={palette} units={units} onTap={() => undefined} />
+    </Suspense>
+  );
+}
+
+/** Single keys on wide screens; `?` lists them. Not while something is typed. */
+function useShortcuts(keys: readonly ThumbKey[], onHelp: () => void): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.key === '?') onHelp();
+      else keys.find((k) => k.shortcut === event.key.toUpperCase())?.onPress();
+    };
+    if (keys.length > 0) document.addEventListener('keydown', press);
+    return () => document.removeEventListener('keydown', press);
+  });
+}

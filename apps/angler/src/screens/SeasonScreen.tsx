@@ -1,0 +1,138 @@
+import { catchesCsv } from '@burrow/contract/formats/catches-csv';
+import { speciesOf, speciesTable } from '@burrow/core/fish';
+import { findingWords, rowLabel, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
+import { clockText, dayText } from '@burrow/core/units';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Action } from '@/components/Action';
+import { Choice } from '@/components/Choice';
+import { Notice } from '@/components/Notice';
+import { RateDots } from '@/components/RateDots';
+import { useWide } from '@/components/shell/Shell';
+import { Words } from '@/components/Words';
+import { nowMs } from '@/data/clock';
+import { openFile, saveFile } from '@/data/files';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useWater } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+
+const OutingChart = lazy(() => import('@/components/OutingChart'));
+
+/** What works? */
+export function SeasonScreen() {
+  const { state, ready, refused } = useLedger();
+  const { units } = usePreferences();
+  const { detail } = useWater();
+  const wide = useWide();
+  const palette = usePalette();
+  const [count, setCount] = useState<'fish' | 'bites'>('fish');
+  const season = useMemo(() => summariseSeason(state, nowMs()), [state]);
+  const zone = detail.data?.value.file.water.timezone ?? 'UTC';
+  if (!ready) return <Notice title="Adding up the winter" busy />;
+  if (season.outings.length === 0) return <ScrollView contentContainerStyle={{ flexGrow: 1 }}><Notice title="Nothing logged yet">After the first outing this place shows what brought bites, and how sure that is.</Notice><Exchange /></ScrollView>;
+
+  const of = (by: Comparison['by']) => season.comparisons.find((c) => c.by === by && c.count === count)!;
+  const [heights, baits] = [of('height'), of('presentation')];
+  const lead = [heights, baits].find((c) => c.finding.kind === 'leads') ?? heights;
+  const words = findingWords(lead, units, (name) => name);
+  const answer = (
+    <View style={{ gap: 6 }}>
+      <Words size="small" tone="second">{`This winter: ${season.outings.length} outings, ${Math.round(season.lineMin / 60)} h of line in the water, ${season.fish} fish`}</Words>
+      <Words heading={1} size="title">{words.headline}</Words>
+      <Words tone="second">{words.detail}</Words>
+    </View>
+  );
+  const rates = (
+    <View style={{ gap: 24 }}>
+      <Choice label="Count" options={[{ id: 'fish', label: 'Fish an hour' }, { id: 'bites', label: 'Bites an hour' }]} value={count} onChange={setCount} />
+      <Rates title="Height above bottom" comparison={heights} />
+      <Rates title="Presentation" comparison={baits} />
+      <Words size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. Fish come in schools, about ${season.clump.toFixed(1)} bites a visit here, which widens the ranges.`}</Words>
+    </View>
+  );
+  const list = (
+    <View>
+      <Words heading={2} size="lead">Outings</Words>
+      {season.outings.map((o) => <OutingRow key={o.id} outing={o} zone={zone} />)}
+    </View>
+  );
+  const chart = (
+    <Suspense fallback={<Words tone="second">Drawing</Words>}>
+      <OutingChart outings={season.outings} zone={zone} count={count} />
+    </Suspense>
+  );
+  const refusedNote = refused.length > 0 ? <Words tone="straw">{`${refused.length} entries were refused by the server and are kept here: ${refused[0].refused}`}</Words> : null;
+  if (wide) {
+    return (
+      <View style={{ flex: 1, flexDirection: 'row' }}>
+        <ScrollView style={{ flexGrow: 0, flexShrink: 0, width: 340, borderRightWidth: 1, borderRightColor: palette.line }} contentContainerStyle={{ padding: 20, gap: 16 }}>{list}</ScrollView>
+        <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 24, gap: 24, maxWidth: 640 }}>{answer}{refusedNote}{rates}</ScrollView>
+        <ScrollView style={{ flexGrow: 0, flexShrink: 0, width: 360, borderLeftWidth: 1, borderLeftColor: palette.line }} contentContainerStyle={{ padding: 20, gap: 20 }}>{chart}<Exchange /></ScrollView>
+      </View>
+    );
+  }
+  return <ScrollView contentContainerStyle={{ padding: 16, gap: 20 }}>{answer}{refusedNote}{rates}{chart}{list}<Exchange /></ScrollView>;
+}
+
+function Rates({ title, comparison }: { title: string; comparison: Comparison }) {
+  const { units } = usePreferences();
+  const words = findingWords(comparison, units, (name) => name);
+  return (
+    <View style={{ gap: 6 }}>
+      <Words heading={2} size="lead">{title}</Words>
+      <Words size="small" tone="second">{comparison.finding.kind === 'leads' ? `${words.headline}. ${words.detail}` : `${words.headline}. ${words.detail}`}</Words>
+      <RateDots rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows} label={(key) => rowLabel(comparison, key, units, (name) => name)} best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined} unit={`${comparison.count} an hour of line`} />
+    </View>
+  );
+}
+
+const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short.toLowerCase() : id);
+
+function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
+  const palette = usePalette();
+  const species = outing.species.map((s) => `${s.count} ${nameOf(s.id)}`).join(', ');
+  return (
+    <View style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 10, gap: 2 }}>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+        <Words strong>{`${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}</Words>
+        <Words strong tone={outing.fish > 0 ? 'kelp' : 'second'}>{`${outing.fish} fish`}</Words>
+      </View>
+      <Words size="small" tone="second">{`${outing.waterName}, ${outing.holes} holes, ${(outing.lineMin / 60).toFixed(1)} h of line, ${outing.bites} bites${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
+    </View>
+  );
+}
+
+/** The log out and in again, in open formats. */
+function Exchange() {
+  const { events, state, ledger } = useLedger();
+  const [says, setSays] = useState<string | null>(null);
+  const bringIn = async () => {
+    const file = await openFile('.ndjson,application/x-ndjson');
+    if (!file) return;
+    const { parseLedger, FormatError } = await import('@burrow/contract/formats/ledger-ndjson');
+    try {
+      const read = parseLedger(file.text);
+      const fresh = await ledger.importEvents(read);
+      setSays(`${fresh} new entries from ${file.name}, ${read.length - fresh} were here already.`);
+    } catch (error) {
+      if (!(error instanceof FormatError)) throw error;
+      setSays(`${file.name}: ${error.message}. Nothing was taken in.`);
+    }
+  };
+  const exportLedger = async () => {
+    const { ledgerText } = await import('@burrow/contract/formats/ledger-ndjson');
+    saveFile('ledger.ndjson', 'application/x-ndjson', ledgerText(events));
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      <Words heading={2} size="lead">Take it with you</Words>
+      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+        <Action icon="download" label="Ledger (NDJSON)" onPress={() => void exportLedger()} />
+        <Action icon="download" label="Catches (CSV)" onPress={() => saveFile('catches.csv', 'text/csv', catchesCsv(state))} />
+        <Action icon="upload" label="Bring a ledger in" onPress={() => void bringIn()} />
+      </View>
+      <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
+    </View>
+  );
+}

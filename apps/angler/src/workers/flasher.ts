@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { flasherApi } from './flasher.api';
+
+expose(flasherApi);

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { groundApi } from './ground.api';
+
+expose(groundApi);
