@@ -5,9 +5,9 @@ import { BadInput } from './bad-input';
 /** Parses a command's arguments strictly; what is not understood is bad input. */
 export function readArgs<T extends NonNullable<ParseArgsConfig['options']>>(args: string[], options: T) {
   try {
-    return parseArgs({ args, options, allowPositionals: true, strict: true, allowNegative: false });
+    return parseArgs({ args: attachNegatives(args), options, allowPositionals: true, strict: true, allowNegative: false });
   } catch (error) {
-    throw new BadInput((error as Error).message.split('. ')[0]);
+    throw new BadInput((error as Error).message.split(/\. |\n/)[0]);
   }
 }
 
@@ -32,4 +32,15 @@ export function readText(path: string | undefined, what: string): string {
     const code = (error as NodeJS.ErrnoException).code;
     throw new BadInput(`${path}: expected ${what}, ${code === 'ENOENT' ? 'found no such file' : `could not read it (${code})`}`);
   }
+}
+
+/** `--temp-c -10` as `--temp-c=-10`: a parser of options takes a leading minus for another option. */
+function attachNegatives(args: string[]): string[] {
+  const joined: string[] = [];
+  for (const arg of args) {
+    const before = joined[joined.length - 1];
+    if (/^-[\d.]/.test(arg) && before?.startsWith('--') && !before.includes('=')) joined[joined.length - 1] = `${before}=${arg}`;
+    else joined.push(arg);
+  }
+  return joined;
 }

@@ -10,13 +10,15 @@ import { Words } from './Words';
 
 /** Most outings in one picture. */
 const shown = 8;
+/** A rate over less line than this says nothing, min. */
+const leastMin = 30;
 
 /** Catches per hour of line over the last outings, as a picture or as a table. */
 export default function OutingChart({ outings, zone, count }: { outings: readonly OutingSummary[]; zone: string; count: 'fish' | 'bites' }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const [asTable, setAsTable] = useState(false);
-  const rows = outings.filter((o) => o.lineMin > 0).slice(0, shown).reverse().map((o) => ({ id: o.id, day: dayText(o.startedMs, zone).slice(4), rate: (o[count] / o.lineMin) * 60 }));
+  const rows = outings.filter((o) => o.lineMin >= leastMin).slice(0, shown).reverse().map((o) => ({ id: o.id, day: dayText(o.startedMs, zone).slice(4), rate: (o[count] / o.lineMin) * 60 }));
   const best = rows.reduce((a, b) => (b.rate > a.rate ? b : a), rows[0]);
   return (
     <View onLayout={onLayout} style={{ gap: 8 }}>

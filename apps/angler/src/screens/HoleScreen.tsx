@@ -18,6 +18,7 @@ import { Sheet } from '@/components/Sheet';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
 import { ThumbBar, type ThumbKey } from '@/components/ThumbBar';
+import { shake } from '@/components/shake';
 import { useWakeLock } from '@/components/useWakeLock';
 import { Words } from '@/components/Words';
 import { useNow } from '@/data/clock';
@@ -75,7 +76,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   useEffect(() => flasher.onPing((f) => {
     if (!f.taken) return;
     setTakenAt(Date.now());
-    navigator.vibrate?.(120);
+    shake();
   }), [flasher.onPing]);
   const isTaken = Date.now() - takenAt < 2500;
 
@@ -127,7 +128,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   );
   const shaft = <Shaft flasher={flasher} units={units} iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)} adviceM={advice?.jigM ?? null} onJig={setJig} />;
   const goTo = advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
-    <View style={{ position: 'absolute', left: 12, bottom: 12 }}><Action kind="plain" label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM)} /></View>
+    <View style={{ position: 'absolute', left: 92, bottom: 4 }}><Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM)} /></View>
   ) : null;
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.hole === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
   const sheets = (
@@ -211,7 +212,7 @@ function HoleMap({ outing }: { outing: OutingState }) {
   if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
   return (
     <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-      <DepthMapView ground={ground.data} outline={outline} inflows={[]} holes={holes} candidate={null} position={current?.at ?? null} palette={palette} units={units} onTap={() => undefined} />
+      <DepthMapView ground={ground.data} outline={outline} inflows={[]} holes={holes} candidate={null} position={null} focus={current?.at} palette={palette} units={units} onTap={() => undefined} />
     </Suspense>
   );
 }

@@ -68,7 +68,7 @@ function Layout(props: LayoutProps) {
       <ScrollView contentContainerStyle={{ paddingBottom: 24 }}>
         <View style={{ flexDirection: 'row', gap: 40, padding: 24, paddingBottom: 16, alignItems: 'flex-end' }}>
           <View style={{ flex: 1, gap: 8 }}><Answer words={words} /></View>
-          <View style={{ width: 420 }}><SpeciesChoice value={input.speciesId} wrap /></View>
+          <View style={{ width: 530 }}><SpeciesChoice value={input.speciesId} wrap /></View>
         </View>
         {ribbon}
         <View style={{ flexDirection: 'row', gap: 24, padding: 24 }}>

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
+import { shake } from '@/components/shake';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
 import { Words } from '@/components/Words';
@@ -41,7 +42,7 @@ export function PracticeScreen() {
     if (!f.taken) return;
     setTakenAt(Date.now());
     setTally((t) => ({ ...t, takes: t.takes + 1 }));
-    navigator.vibrate?.(120);
+    shake();
   }), [flasher.onPing]);
   const running = frame !== null;
   useEffect(() => {

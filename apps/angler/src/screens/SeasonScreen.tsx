@@ -46,9 +46,9 @@ export function SeasonScreen() {
   const rates = (
     <View style={{ gap: 24 }}>
       <Choice label="Count" options={[{ id: 'fish', label: 'Fish an hour' }, { id: 'bites', label: 'Bites an hour' }]} value={count} onChange={setCount} />
-      <Rates title="Height above bottom" comparison={heights} />
-      <Rates title="Presentation" comparison={baits} />
-      <Words size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. Fish come in schools, about ${season.clump.toFixed(1)} bites a visit here, which widens the ranges.`}</Words>
+      <Rates title="Height above bottom" comparison={heights} said={lead === heights} />
+      <Rates title="Presentation" comparison={baits} said={lead === baits} />
+      <Words size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. Fish come in schools: with each bite come about ${(season.clump - 1).toFixed(1)} others, which widens the ranges.`}</Words>
     </View>
   );
   const list = (
@@ -75,19 +75,22 @@ export function SeasonScreen() {
   return <ScrollView contentContainerStyle={{ padding: 16, gap: 20 }}>{answer}{refusedNote}{rates}{chart}{list}<Exchange /></ScrollView>;
 }
 
-function Rates({ title, comparison }: { title: string; comparison: Comparison }) {
+/** Rates of one comparison; its finding in words unless the screen has said it already. */
+function Rates({ title, comparison, said }: { title: string; comparison: Comparison; said: boolean }) {
   const { units } = usePreferences();
   const words = findingWords(comparison, units, (name) => name);
   return (
     <View style={{ gap: 6 }}>
       <Words heading={2} size="lead">{title}</Words>
-      <Words size="small" tone="second">{comparison.finding.kind === 'leads' ? `${words.headline}. ${words.detail}` : `${words.headline}. ${words.detail}`}</Words>
+      {said ? null : <Words size="small" tone="second">{`${words.headline}. ${words.detail}`}</Words>}
       <RateDots rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows} label={(key) => rowLabel(comparison, key, units, (name) => name)} best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined} unit={`${comparison.count} an hour of line`} />
     </View>
   );
 }
 
 const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short.toLowerCase() : id);
+
+const counted = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
 
 function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
   const palette = usePalette();
@@ -98,7 +101,7 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
         <Words strong>{`${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}</Words>
         <Words strong tone={outing.fish > 0 ? 'kelp' : 'second'}>{`${outing.fish} fish`}</Words>
       </View>
-      <Words size="small" tone="second">{`${outing.waterName}, ${outing.holes} holes, ${(outing.lineMin / 60).toFixed(1)} h of line, ${outing.bites} bites${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
+      <Words size="small" tone="second">{`${outing.waterName}, ${counted(outing.holes, 'hole')}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
     </View>
   );
 }

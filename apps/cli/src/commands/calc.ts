@@ -61,7 +61,7 @@ export function calc(args: string[]): void {
   const quantity = name !== undefined && Object.hasOwn(quantities, name) ? quantities[name] : undefined;
   if (!quantity) throw new BadInput(`calc: expected one of ${Object.keys(quantities).join(', ')}, found ${name === undefined ? 'nothing' : `"${name}"`}`);
   const options = Object.fromEntries(quantity.names.map((n) => [n.replace(/[[\]]/g, ''), { type: 'string' as const }]));
-  const { values, positionals } = readArgs(attachNegatives(rest), options);
+  const { values, positionals } = readArgs(rest, options);
   if (positionals.length > 0) throw new BadInput(`calc ${name}: expected --name value pairs, found "${positionals[0]}"`);
   const read: Read = {
     number: (n, fallback) => numberOption(values, n, fallback),
@@ -74,15 +74,4 @@ export function calc(args: string[]): void {
     },
   };
   process.stdout.write(`${JSON.stringify({ value: quantity.value(read), unit: quantity.unit, source: quantity.source })}\n`);
-}
-
-/** `--temp-c -10` as `--temp-c=-10`: a parser of options takes a leading minus for another option. */
-function attachNegatives(args: string[]): string[] {
-  const joined: string[] = [];
-  for (const arg of args) {
-    const before = joined[joined.length - 1];
-    if (/^-[\d.]/.test(arg) && before?.startsWith('--') && !before.includes('=')) joined[joined.length - 1] = `${before}=${arg}`;
-    else joined.push(arg);
-  }
-  return joined;
 }

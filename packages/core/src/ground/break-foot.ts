@@ -35,7 +35,7 @@ export function findBreakFoot(map: DepthMap): BreakFoot | null {
       const di = Math.round(reach * Math.cos((k * Math.PI) / 4));
       const dj = Math.round(reach * Math.sin((k * Math.PI) / 4));
       const other = i + di >= 0 && i + di < map.nx ? map.depthM[(j + dj) * map.nx + i + di] : NaN;
-      if (!Number.isNaN(other)) slope = Math.max(slope, (depth - other) / (Math.hypot(di, dj) * map.cellM));
+      if (other >= 0) slope = Math.max(slope, (depth - other) / (Math.hypot(di, dj) * map.cellM));
     }
     const score = slope * (depth / map.deepest.depthM);
     if (!best || score > best.score) best = { c, slope, score };

@@ -115,7 +115,7 @@ function windowWords({ choice, nextFront, sun }: Outlook, { speciesId, nowMs, pl
 
 /** What may be said of the ice. There is no wording that says it is safe. */
 export function iceWords(ice: IceFinding, units: UnitPreference): { headline: string; detail: string } {
-  const next = 'Check each hole, less far apart near inflows. No ice is safe ice; local authorities know more.';
+  const next = 'Check each hole, closer together near inflows. No ice is safe ice; local authorities know more.';
   if (ice.kind === 'not-measured') return { headline: 'Ice not measured', detail: `Nothing is known of the ice here. Measure before every few steps. ${next}` };
   const age = ice.ageMs < hourMs ? 'just now' : `${spanText(ice.ageMs)} ago`;
   const counts = `Counts as ${iceText(ice.countsM, units)}, white ice half.`;

@@ -71,9 +71,21 @@ export function catchesOf(ledger: LedgerState): Catch[] {
   });
 }
 
-/** Mean number of catches in one visit of a school: how much bites clump. 1 where there are none. */
+/**
+ * How much bites clump: the number of catches in the visit that a catch belongs to, on average over catches (variance over mean
+ * of the counts, since visits come at random). 1 where every catch comes alone or there are none.
+ */
 export function clumpSize(catches: readonly Catch[]): number {
   const ordered = [...catches].sort((a, b) => (a.hole < b.hole ? -1 : a.hole > b.hole ? 1 : a.ms - b.ms));
-  const visits = ordered.filter((c, i) => i === 0 || ordered[i - 1].hole !== c.hole || c.ms - ordered[i - 1].ms > visitMin * minuteMs).length;
-  return visits === 0 ? 1 : ordered.length / visits;
+  let squares = 0;
+  let size = 0;
+  ordered.forEach((c, i) => {
+    const isNew = i === 0 || ordered[i - 1].hole !== c.hole || c.ms - ordered[i - 1].ms > visitMin * minuteMs;
+    if (isNew) {
+      squares += size * size;
+      size = 0;
+    }
+    size++;
+  });
+  return ordered.length === 0 ? 1 : (squares + size * size) / ordered.length;
 }

@@ -31,6 +31,9 @@ export const leastMinutes = 60;
 /** Wanted posterior probability for one comparison; with more of them each must be surer. */
 const leadProbability = 0.9;
 
+/** Rows are taken to differ by at least half their mean (as variance over mean²): few rows alone say little of their spread. */
+const leastSpread = 0.25;
+
 interface Posterior {
   shape: number;
   hours: number;
@@ -62,7 +65,7 @@ function priorOf(tallies: readonly Tally[], clump: number): Posterior {
     variance += h * ((t.count / h - mean) ** 2 - (mean * clump) / h);
     weight += h;
   }
-  const between = Math.max(mean * mean * 0.1, weight > 0 ? variance / weight : 0);
+  const between = Math.max(mean * mean * leastSpread, weight > 0 ? variance / weight : 0);
   return { shape: (mean * mean) / between, hours: mean / between };
 }
 

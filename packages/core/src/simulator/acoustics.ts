@@ -29,6 +29,9 @@ const deg = 180 / Math.PI;
 /** Mean noise, dB, at a range. */
 export const noiseAt = (setting: AcousticSetting, rangeM: number) => setting.noiseDb + 40 * Math.log10(Math.max(0.5, rangeM));
 
+/** Mean noise power of every bin. */
+export const noisePower = (setting: AcousticSetting) => Float64Array.from({ length: setting.header.bins }, (_, i) => 10 ** (noiseAt(setting, (i + 0.5) * setting.header.binM) / 10));
+
 /** Range and noise-free level of a target with its loss off the axis. */
 export function echoOf(setting: AcousticSetting, target: Target): { rangeM: number; levelDb: number } {
   const below = target.depthM - setting.header.transducerM;
@@ -45,8 +48,9 @@ export const firstBottomDepth = (setting: AcousticSetting) =>
 /**
  * Draws the echo of one ping: targets with a raised-cosine pulse and fading, the bottom with its tail and second echo,
  * exponentially distributed noise, now and then a burst from a neighbour's sounder.
+ * @param noise mean noise power per bin
  */
-export function drawPing(setting: AcousticSetting, targets: readonly Target[], random: Random): Uint8Array {
+export function drawPing(setting: AcousticSetting, noise: Float64Array, targets: readonly Target[], random: Random): Uint8Array {
   const { header } = setting;
   const power = new Float64Array(header.bins);
   const pulseM = rangeResolution(header.soundSpeedMs, header.pulseUs);
@@ -61,8 +65,7 @@ export function drawPing(setting: AcousticSetting, targets: readonly Target[], r
   }
   const a = new Uint8Array(header.bins);
   for (let i = 0; i < header.bins; i++) {
-    const noise = -Math.log(1 - random()) * 10 ** (noiseAt(setting, (i + 0.5) * header.binM) / 10);
-    const db = 10 * Math.log10(power[i] + noise + 1e-12);
+    const db = 10 * Math.log10(power[i] - Math.log(1 - random()) * noise[i] + 1e-12);
     a[i] = Math.min(255, Math.max(0, Math.round((db - header.dbFloor) / header.dbPerStep)));
   }
   return a;

@@ -1,6 +1,6 @@
 import { targetStrength, type EchoHeader, type Ping } from '../sonar';
 import { requireWithin, seededRandom, type Random } from '../units';
-import { drawPing, echoOf, firstBottomDepth, noiseAt, simulatedHeader, type AcousticSetting, type Target } from './acoustics';
+import { drawPing, echoOf, firstBottomDepth, noiseAt, noisePower, simulatedHeader, type AcousticSetting, type Target } from './acoustics';
 import { SimulatedJig, type RodMotion } from './jig';
 import type { Quarry, QuarryState } from './quarry';
 import { sceneOf, type Scene } from './scene';
@@ -33,6 +33,7 @@ export class SimulatedFlasher {
   readonly header: EchoHeader;
   readonly jig: SimulatedJig;
   private readonly setting: AcousticSetting;
+  private readonly noise: Float64Array;
   private readonly random: Random;
   private readonly scene: Scene;
   private fish: Quarry[] = [];
@@ -49,6 +50,7 @@ export class SimulatedFlasher {
     this.header = simulatedHeader(options.start);
     const bottomM = requireWithin(options.bottomM ?? this.scene.bottomM, 1, 13, 'bottom', 'm');
     this.setting = { header: this.header, bottomM, slopeDeg: this.scene.slopeDeg, noiseDb: -106, bottomDb: -14 };
+    this.noise = noisePower(this.setting);
     this.jig = new SimulatedJig(Math.min(this.scene.jigM, bottomM - 0.5));
     if (this.scene.visitMin === 0) this.visit();
   }
@@ -86,7 +88,7 @@ export class SimulatedFlasher {
       targets.push(target);
       truth.fish.push({ id: fish.id, depthM, levelDb, noiseDb: noiseAt(this.setting, rangeM), state: fish.state, rangeFromBottomM: truth.bottomM - depthM });
     }
-    const ping = { t, a: drawPing(this.setting, targets, this.random) };
+    const ping = { t, a: drawPing(this.setting, this.noise, targets, this.random) };
     this.pings++;
     return { ping, truth, take };
   }

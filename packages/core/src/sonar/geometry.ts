@@ -35,9 +35,9 @@ export function edgeDepthError(depthM: number, beamDeg: number): number {
   return depthM * (1 / Math.cos(theta) - 1);
 }
 
-/** Range, m, of the first bottom echo on a plane sloping by `slopeDeg` (0 to 45) under a plumbed depth, looked at no further out than the beam sees. */
+/** Range, m, of the first bottom echo on a plane sloping by `slopeDeg` (0 to 45) under a plumbed depth, looked at within the beam's −3 dB edge. */
 export function firstBottomReturn(plumbM: number, slopeDeg: number, beamDeg: number): number {
-  const limit = Math.min(slopeDeg, (visibleHalfAngles * beamDeg) / 2) * rad;
+  const limit = Math.min(slopeDeg, beamDeg / 2) * rad;
   const slope = requireWithin(slopeDeg, 0, 45, 'slope', '°') * rad;
   // Range to the plane along a ray at `limit` off the axis toward the shallow side.
   return (plumbM * Math.cos(slope)) / Math.cos(slope - limit);

@@ -63,11 +63,11 @@ export function isoWithOffset(atMs: number, timeZone: string): string {
   return `${new Date(atMs + offset).toISOString().slice(0, -1)}${sign}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
 }
 
-/** A span as "5 min", "3 h" or "2 days", rounded down; under a minute "now". */
+/** A span as "5 min", "3 h" or "2 days", days rounded, the rest rounded down; under a minute "now". */
 export function spanText(spanMs: number): string {
   const minutes = Math.floor(spanMs / minuteMs);
   if (minutes < 1) return 'now';
   if (minutes < 60) return `${minutes} min`;
   if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h`;
-  return `${Math.floor(minutes / 1440)} days`;
+  return `${Math.round(minutes / 1440)} days`;
 }

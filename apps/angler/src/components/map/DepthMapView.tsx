@@ -41,8 +41,9 @@ export interface DepthMapProps {
   position: LonLat | null;
   palette: Palette;
   units: UnitPreference;
+  /** Place to stand close over; without it the whole water is shown. */
+  focus?: LonLat;
   onTap: (at: LonLat) => void;
-  /** Changes when the view should be fitted to the water anew. */
   zoomRef?: (zoom: (by: number) => void) => void;
 }
 
@@ -50,7 +51,7 @@ const at = (p: LonLat) => fromLonLat([p[0], p[1]]);
 
 /** The lake from above: shaded depths, labelled contours, holes. Pan, zoom, tap. */
 export default function DepthMapView(props: DepthMapProps) {
-  const { ground, outline, inflows, holes, candidate, position, palette, units, onTap, zoomRef } = props;
+  const { ground, outline, inflows, holes, candidate, position, palette, units, focus, onTap, zoomRef } = props;
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const bed = useRef(new VectorSource());
@@ -76,8 +77,11 @@ export default function DepthMapView(props: DepthMapProps) {
     bed.current.clear();
     bed.current.addFeatures(bedFeatures(ground, outline, palette, units));
     const view = map.current?.getView();
-    if (view && view.getZoom() === undefined) view.fit(new Polygon([outline.map(at)]), { padding: [24, 16, 40, 16], size: map.current!.getSize() });
-  }, [ground, outline, palette, units]);
+    if (focus && view) {
+      view.setCenter(at(focus));
+      view.setResolution(1.3);
+    } else if (view && view.getZoom() === undefined) view.fit(new Polygon([outline.map(at)]), { padding: [36, 28, 44, 16], size: map.current!.getSize() });
+  }, [ground, outline, palette, units, focus]);
 
   useEffect(() => {
     marks.current.clear();
@@ -89,7 +93,7 @@ export default function DepthMapView(props: DepthMapProps) {
     ]);
   }, [inflows, holes, candidate, position, palette]);
 
-  return <div ref={host} role="application" aria-label="Depth map. Arrow keys move it, plus and minus zoom." tabIndex={0} style={{ position: 'absolute', inset: 0 }} />;
+  return <div ref={host} role="application" aria-label="Depth map. Arrow keys move it, plus and minus zoom." tabIndex={0} style={{ position: 'absolute', inset: 0, color: palette.ink }} />;
 }
 
 const halo = (palette: Palette) => new Stroke({ color: palette.card, width: 4 });
@@ -118,14 +122,22 @@ function bedFeatures(ground: Ground, outline: readonly LonLat[], palette: Palett
   return features;
 }
 
+/** Seen from far off a hole is a dot, close by a square with what it gave; those of today carry their number. */
+const closeM = 1.1;
+
 function holeFeature(hole: MapHole, palette: Palette): Feature {
   const feature = new Feature(new Point(at(hole.at)));
   const worked = hole.fish > 0;
-  const image = hole.current
-    ? new CircleStyle({ radius: 13, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 3 }) })
-    : new RegularShape({ points: 4, angle: Math.PI / 4, radius: worked ? 11 : 6, fill: new Fill({ color: worked ? palette.kelp : palette.card }), stroke: new Stroke({ color: worked ? palette.card : palette.second, width: 1.5 }) });
-  const text = hole.current ? hole.label : worked ? String(hole.fish) : '';
-  feature.setStyle(new Style({ image, zIndex: hole.current ? 220 : worked ? 210 : 205, text: new Text({ text, font: font(14), fill: new Fill({ color: hole.current ? palette.ember : palette.onKelp }), offsetY: 1 }) }));
+  if (hole.current) {
+    const image = new CircleStyle({ radius: 13, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 3 }) });
+    feature.setStyle(new Style({ image, zIndex: 220, text: new Text({ text: hole.label, font: font(14), fill: new Fill({ color: palette.ember }), offsetY: 1 }) }));
+    return feature;
+  }
+  const square = (radius: number) =>
+    new RegularShape({ points: 4, angle: Math.PI / 4, radius, fill: new Fill({ color: worked ? palette.kelp : palette.card }), stroke: new Stroke({ color: worked ? palette.card : palette.second, width: 1.5 }) });
+  const near = new Style({ image: square(worked ? 12 : 6), zIndex: worked ? 210 : 205, text: new Text({ text: worked ? String(hole.fish) : '', font: font(14), fill: new Fill({ color: palette.onKelp }), offsetY: 1 }) });
+  const far = new Style({ image: square(worked ? 3.5 + Math.min(4, hole.fish * 0.7) : 3), zIndex: worked ? 210 : 205 });
+  feature.setStyle((_, resolution) => (resolution < closeM ? near : far));
   return feature;
 }
 

@@ -111,22 +111,21 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
               <Words size="small" strong tone="plum">{`${f.kind} front ${clockText(f.atMs, timeZone)} ±${Math.ceil(f.uncertaintyH)} h`}</Words>
             </Pressable>
           ))}
-          <Extreme rows={rows} value={low} x={x} y={y} below />
-          <Extreme rows={rows} value={high} x={x} y={y} />
+          {days.map((ms) => <Glass key={ms} rows={rows} atMs={ms} x={x} y={y} />)}
         </View>
       </ScrollView>
     </View>
   );
 }
 
-/** The figure at the highest and the lowest of the pressure line. */
-function Extreme({ rows, value, x, y, below }: { rows: readonly WeatherHour[]; value: number; x: (ms: number) => number; y: (hpa: number) => number; below?: boolean }) {
-  const palette = usePalette();
-  const row = rows.find((r) => r.pressureHpa === value);
+/** The pressure in figures where a day begins. */
+function Glass({ rows, atMs, x, y }: { rows: readonly WeatherHour[]; atMs: number; x: (ms: number) => number; y: (hpa: number) => number }) {
+  const row = rows.find((r) => r.atMs >= atMs);
   if (!row) return null;
+  const at = y(row.pressureHpa!);
   return (
-    <View pointerEvents="none" style={{ position: 'absolute', left: x(row.atMs) + (below ? -74 : 6), top: y(value) - (below ? 22 : -4), backgroundColor: palette.card, borderRadius: 4, paddingHorizontal: 3 }}>
-      <Words size="small">{`${Math.round(value)} hPa`}</Words>
+    <View pointerEvents="none" style={{ position: 'absolute', left: x(row.atMs) + 4, top: at > plot.top + 26 ? at - 24 : at + 6 }}>
+      <Words size="small">{`${Math.round(row.pressureHpa!)} hPa`}</Words>
     </View>
   );
 }

@@ -1,6 +1,6 @@
 import { shaftWords } from '@burrow/core/coach';
 import type { Mark } from '@burrow/core/sonar';
-import { depthText, iceText, liftText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
+import { depthText, iceText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useRef, useState } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Defs, G, Line, LinearGradient, Path, Pattern, Rect, Stop, Text as SvgText } from 'react-native-svg';
@@ -196,14 +196,14 @@ interface Chip {
 function chipsOf({ state, advice, lineM }: Latest, jigM: number, adviceM: number | null, units: UnitPreference): Chip[] {
   const chips: Chip[] = [{ id: 'jig', depthM: jigM, text: `Jig ${depthText(jigM, units)}`, tone: 'ember' }];
   const top = state.marks.find((m) => m.kind === 'fish' || m.kind === 'school');
-  if (top) chips.push({ id: 'top', depthM: top.depthM, text: `Top fish ${depthText(top.depthM, units)}${moving(top, advice?.stillS ?? 0, units)}`, tone: 'kelp' });
+  if (top) chips.push({ id: 'top', depthM: top.depthM, text: `Top fish ${depthText(top.depthM, units)}${moving(top, advice?.stillS ?? 0)}`, tone: 'kelp' });
   if (state.bottomM !== null) chips.push({ id: 'bottom', depthM: state.bottomM + 0.3, text: `Bottom ${depthText(state.bottomM, units)}`, tone: 'plum' });
   if (adviceM !== null && Math.abs(adviceM - lineM) > 0.2) chips.push({ id: 'advice', depthM: adviceM, text: `Go to ${depthText(adviceM, units)}`, tone: 'ember' });
   return chips;
 }
 
-function moving(mark: Mark, stillS: number, units: UnitPreference): string {
-  if (mark.riseMs > 0.03) return `, up ${liftText(mark.riseMs, units)}/s`;
-  if (mark.riseMs < -0.03) return `, down ${liftText(-mark.riseMs, units)}/s`;
+function moving(mark: Mark, stillS: number): string {
+  if (mark.riseMs > 0.03) return ', rising';
+  if (mark.riseMs < -0.03) return ', sinking';
   return stillS >= 2 ? `, still ${Math.round(stillS)} s` : '';
 }

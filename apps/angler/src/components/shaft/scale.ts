@@ -11,7 +11,7 @@ export function frameFor(state: EchoState, lineM: number, before: DepthFrame | n
   const bottom = state.bottomM ?? Math.max(lineM + 2, 4);
   const jig = state.jigM ?? lineM;
   const top = Math.min(jig, ...state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school').map((m) => m.depthM));
-  const wanted = { topM: Math.max(0, Math.min(top - 0.9, bottom - 3)), baseM: bottom + 0.45 };
+  const wanted = { topM: Math.max(0, Math.min(top - 0.9, bottom - 3)), baseM: bottom + 0.65 };
   if (before && before.topM <= Math.max(0, top - 0.35) && Math.abs(before.baseM - wanted.baseM) < 0.3 && before.topM > wanted.topM - 1.6) return before;
   return { topM: Math.max(0, Math.floor(wanted.topM * 2) / 2), baseM: wanted.baseM };
 }

@@ -1,0 +1,85 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import request from 'supertest';
+import { newApp } from './fresh-database';
+
+jest.setTimeout(60_000);
+
+let app: Awaited<ReturnType<typeof newApp>>;
+beforeAll(async () => {
+  app = await newApp();
+});
+afterAll(() => app.close());
+
+const password = 'cold enough to stand on';
+
+test('the migrations make what the entities describe', async () => {
+  const { upQueries } = await app.db.driver.createSchemaBuilder().log();
+  expect(upQueries.map((q) => q.query).filter((q) => !q.includes('"session"'))).toEqual([]);
+});
+
+test('an account signs up, in and out', async () => {
+  const agent = request.agent(app.app);
+  const made = await agent.post('/api/account').send({ email: 'One@Test.invalid', password, name: 'One' }).expect(201);
+  expect(made.body.account.name).toBe('One');
+  expect((await agent.get('/api/session')).body.account.name).toBe('One');
+  await agent.delete('/api/session').expect(204);
+  expect((await agent.get('/api/session')).body.account).toBeNull();
+  await agent.post('/api/session').send({ email: 'one@test.invalid', password }).expect(200);
+  await agent.get('/api/waters').expect(200, []);
+});
+
+test('wrong passwords, doubled accounts and bad input are told apart', async () => {
+  const agent = request.agent(app.app);
+  await agent.post('/api/account').send({ email: 'two@test.invalid', password, name: 'Two' }).expect(201);
+  await request(app.app).post('/api/account').send({ email: 'two@test.invalid', password, name: 'Again' }).expect(409);
+  await request(app.app).post('/api/session').send({ email: 'two@test.invalid', password: 'not the password' }).expect(401);
+  const bad = await request(app.app).post('/api/account').send({ email: 'no address', password, name: 'X' }).expect(400);
+  expect(bad.headers['content-type']).toMatch(/problem\+json/);
+  expect(bad.body).toMatchObject({ status: 400, detail: expect.stringMatching(/^email: /) });
+  await request(app.app).post('/api/session').set('content-type', 'application/json').send('{"half').expect(400);
+});
+
+test('a request from a foreign page changes nothing', async () => {
+  await request(app.app).post('/api/account').set('origin', 'http://elsewhere.invalid').send({ email: 'x@test.invalid', password, name: 'X' }).expect(403);
+  await request(app.app).post('/api/account').set('origin', 'not an origin').send({ email: 'x@test.invalid', password, name: 'X' }).expect(403);
+});
+
+test('there is no demo door where there is no demo', async () => {
+  await request(app.app).post('/api/session/demo').expect(404);
+});
+
+test('a water goes in, comes back and belongs to its account alone', async () => {
+  const file = JSON.parse(readFileSync(path.resolve('demo/tamber-lake.geojson'), 'utf8'));
+  const agent = request.agent(app.app);
+  await agent.post('/api/account').send({ email: 'three@test.invalid', password, name: 'Three' });
+  const { body } = await agent.post('/api/waters').send(file).expect(201);
+  expect(body.id).toBe('tamber-lake');
+  expect((await agent.get('/api/waters/tamber-lake')).body.file).toEqual(file);
+  const other = request.agent(app.app);
+  await other.post('/api/account').send({ email: 'four@test.invalid', password, name: 'Four' });
+  await other.get('/api/waters/tamber-lake').expect(404);
+  file.features[1].geometry.coordinates = [500, 47];
+  const bad = await agent.post('/api/waters').send(file).expect(400);
+  expect(bad.body.detail).toMatch(/features/);
+});
+
+test('silent outside devices are said, not papered over', async () => {
+  const agent = request.agent(app.app);
+  await agent.post('/api/account').send({ email: 'five@test.invalid', password, name: 'Five' });
+  await agent.post('/api/waters').send(JSON.parse(readFileSync(path.resolve('demo/tamber-lake.geojson'), 'utf8')));
+  expect((await agent.get('/api/waters/tamber-lake/weather').expect(503)).body.title).toBe('No weather');
+  expect((await agent.get('/api/flasher/stream?bottomM=7').expect(503)).body.title).toBe('No flasher');
+  await agent.get('/api/flasher/stream?bottomM=900').expect(400);
+});
+
+test('health, metrics and the description of the API answer', async () => {
+  await request(app.app).get('/healthz').expect(200);
+  await request(app.app).get('/readyz').expect(200);
+  expect((await request(app.app).get('/metrics')).text).toMatch(/process_cpu/);
+  const { body } = await request(app.app).get('/api/openapi.json').expect(200);
+  expect(body.openapi).toBe('3.1.0');
+  expect(Object.keys(body.paths)).toContain('/api/ledger/sync');
+  await request(app.app).get('/api/nowhere').expect(401);
+  await request(app.app).get('/nowhere').expect(404);
+});

@@ -1,0 +1,35 @@
+import { randomBytes } from 'node:crypto';
+import pg from 'pg';
+import { pino } from 'pino';
+import type { DataSource } from 'typeorm';
+import { makeApp } from '../src/app';
+import { systemClock } from '../src/clock';
+import { dataSource } from '../src/data-source';
+
+/** Address of a new, empty database on the throwaway cluster. */
+export async function newDatabase(): Promise<string> {
+  const base = process.env.BURROW_TEST_DATABASE!;
+  const name = `t${randomBytes(6).toString('hex')}`;
+  const client = new pg.Client({ connectionString: base });
+  await client.connect();
+  await client.query(`CREATE DATABASE ${name}`);
+  await client.end();
+  return base.replace(/\/postgres$/, `/${name}`);
+}
+
+/** A migrated database and the application over it. */
+export async function newApp(options: { demo?: boolean } = {}) {
+  const url = await newDatabase();
+  const db: DataSource = await dataSource(url).initialize();
+  await db.runMigrations();
+  const pool = new pg.Pool({ connectionString: url, max: 2 });
+  const app = makeApp({
+    db, pool, clock: systemClock, log: pino({ level: 'silent' }), demo: options.demo ?? false, sessionSecret: 'a secret for the tests only',
+    flasherUrl: 'http://127.0.0.1:9', stationUrl: 'http://127.0.0.1:9',
+  });
+  const close = async () => {
+    await pool.end();
+    await db.destroy();
+  };
+  return { app, db, url, close };
+}

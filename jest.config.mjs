@@ -1,0 +1,26 @@
+/** Tests of everything without a browser. `npx jest --selectProjects core` runs a part. */
+const swc = {
+  '^.+\\.m?(t|j)sx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' }, module: { type: 'commonjs' } }],
+};
+const node = (displayName, dir, more = {}) => ({
+  displayName,
+  testEnvironment: 'node',
+  roots: [`<rootDir>/${dir}`],
+  testMatch: ['**/*.test.ts'],
+  transform: swc,
+  // Reading a global through the sandbox is slow; simulations ask Math a great deal.
+  sandboxInjectedGlobals: ['Math'],
+  // Libraries that come as ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z]+|internmap|delaunator|robust-predicates|flatbush|flatqueue|uuid|csv-parse)/)'],
+  ...more,
+});
+
+export default {
+  projects: [
+    node('core', 'packages/core/test'),
+    node('contract', 'packages/contract/test'),
+    node('cli', 'apps/cli/test', {}),
+    node('server', 'apps/server/test', { globalSetup: '<rootDir>/apps/server/test/postgres-setup.mjs', globalTeardown: '<rootDir>/apps/server/test/postgres-teardown.mjs' }),
+    '<rootDir>/apps/angler/jest.config.js',
+  ],
+};

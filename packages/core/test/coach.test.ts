@@ -1,0 +1,161 @@
+import { aboveMark, activePrior, adviceWords, bestPlan, Coach, lookRules, shaftWords, stayOrGo, type HolePrior, type LookId } from '../src/coach';
+import { speciesOf } from '../src/fish';
+import { EchoReader, type EchoState, type Mark } from '../src/sonar';
+import { SimulatedFlasher } from '../src/simulator';
+import { imperial, metric, minuteMs, seededRandom } from '../src/units';
+
+const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 };
+const mark = (depthM: number, riseMs = 0, id = 1): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs, ageMs: 5000 });
+
+/** Shows a coach ten pings a second of a moving water and answers the looks it named. */
+function looks(seconds: number, at: (s: number) => Partial<EchoState>, speciesId = 'black-crappie'): LookId[] {
+  const coach = new Coach({ ...setting, speciesId });
+  const seen: LookId[] = [];
+  for (let t = 0; t < seconds * 1000; t += 100) {
+    const advice = coach.update({ t, bottomM: 7.5, jigM: 5, marks: [], ...at(t / 1000) });
+    if (advice && seen.at(-1) !== advice.look) seen.push(advice.look);
+  }
+  return seen;
+}
+
+test('nothing seen: call; bottom feeders: thump', () => {
+  expect(looks(5, () => ({}))).toEqual(['nothing']);
+  const coach = new Coach({ ...setting, speciesId: 'yellow-perch' });
+  const advice = coach.update({ t: 0, bottomM: 7.5, jigM: 7, marks: [] })!;
+  expect(advice.ruleId).toBe('look.nothing.bottom');
+  expect(advice.jigM).toBeCloseTo(7.5 - speciesOf('yellow-perch').offsetM, 6);
+});
+
+test('a mark far off, then rising, stalled, sinking away', () => {
+  expect(looks(10, () => ({ marks: [mark(6.6)] }))).toEqual(['far']);
+  expect(looks(8, (s) => ({ marks: [mark(6.9 - 0.15 * s, 0.15)] }))).toContain('rising');
+  expect(looks(12, () => ({ marks: [mark(5.4)] })).slice(-1)).toEqual(['stalled']);
+  expect(looks(10, (s) => ({ marks: [mark(5.4 + 0.12 * s, -0.12)] })).slice(-1)).toEqual(['sinks']);
+});
+
+test('after a long stall the jig is drawn away, and a follower is drawn on', () => {
+  const coach = new Coach(setting);
+  let advice = null;
+  for (let t = 0; t < 16_000; t += 100) advice = coach.update({ t, bottomM: 7.5, jigM: 5, marks: [mark(5.4)] });
+  expect(advice!.ruleId).toBe('look.stalled.draw');
+  expect(advice!.cadence.id).toBe('slow-lift');
+  expect(looks(10, (s) => ({ jigM: 5 - 0.05 * s, marks: [mark(5.4 - 0.05 * s, 0.05)] }))).toContain('follows');
+});
+
+test('three together are kept lively; a flare-off is left alone', () => {
+  expect(looks(6, () => ({ marks: [mark(5.6), mark(5.9, 0, 2), mark(6.2, 0, 3)] }))).toContain('several');
+  expect(looks(9, (s) => ({ marks: s < 3 ? [mark(5.4)] : s < 4 ? [mark(5.4 + 0.9 * (s - 3), -0.9)] : [] }))).toContain('fled');
+});
+
+test('the jig hangs above the top mark, further above a faint one, and never below for upward feeders', () => {
+  const crappie = speciesOf('black-crappie');
+  expect(aboveMark(mark(6), crappie, 12)).toBeCloseTo(5.7, 6);
+  expect(aboveMark({ depthM: 6, levelDb: -55 }, crappie, 12)).toBeLessThan(5.6);
+  const random = seededRandom(4);
+  for (let i = 0; i < 200; i++) {
+    const marks = Array.from({ length: 1 + Math.floor(3 * random()) }, (_, k) => mark(2 + 5 * random(), 0, k + 1)).sort((a, b) => a.depthM - b.depthM);
+    const advice = new Coach(setting).update({ t: 0, bottomM: 7.5, jigM: 1, marks })!;
+    if (advice.look !== 'nothing') expect(advice.jigM).toBeLessThan(marks[0].depthM);
+  }
+});
+
+test('no instruction is shorter than four seconds unless a fish arrives', () => {
+  const coach = new Coach(setting);
+  const random = seededRandom(9);
+  let last = { rule: '', since: -10_000 };
+  let marks: Mark[] = [];
+  for (let t = 0; t < 120_000; t += 100) {
+    const before = marks.length;
+    if (t % 700 === 0) marks = random() < 0.5 ? [] : [mark(5.2 + 1.5 * random(), 0.3 * (random() - 0.5), t)];
+    const advice = coach.update({ t, bottomM: 7.5, jigM: 5, marks })!;
+    if (advice.ruleId === last.rule) continue;
+    const arrived = marks.length > 0 && before === 0;
+    if (!arrived) expect(t - last.since).toBeGreaterThanOrEqual(4000);
+    last = { rule: advice.ruleId, since: t };
+  }
+});
+
+test('the same states give the same advice', () => {
+  const run = () => {
+    const flasher = new SimulatedFlasher({ seed: 11, sceneId: 'stack', start: 'x' });
+    const reader = new EchoReader(flasher.header);
+    const coach = new Coach(setting);
+    reader.line(flasher.jig.commandedM);
+    return Array.from({ length: 900 }, () => coach.update(reader.ping(flasher.next().ping)));
+  };
+  expect(run()).toEqual(run());
+});
+
+test('cold water lengthens the pause', () => {
+  const pause = (waterTempC: number) => new Coach({ ...setting, waterTempC }).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [] })!.pauseS;
+  expect(pause(1)).toBeGreaterThan(pause(4));
+  expect(pause(4)).toBeGreaterThan(pause(9));
+});
+
+test('advice reads as an instruction with its reason in the angler’s units', () => {
+  const advice = new Coach(setting).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [mark(6.6)] })!;
+  expect(adviceWords(advice, imperial).instruction).toBe('Go to 20.5 ft');
+  expect(adviceWords(advice, metric)).toMatchObject({ instruction: 'Go to 6.3 m', reason: 'The top mark lies still at 6.6 m, 1.6 m under the jig. Go to it.' });
+  for (const rule of lookRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom)/);
+  expect(shaftWords({ bottomM: 7.5, jigM: 5.8, marks: [mark(6.1, 0.1)] }, imperial)).toBe('Bottom 24.5 ft, jig 19, 1 mark, highest 20, rising');
+});
+
+describe('stay or go', () => {
+  const quiet = { arrivedMs: 0, visitsMs: [], refusalsMs: [], bitesMs: [] };
+  const stayMin = (prior: HolePrior) => stayOrGo(quiet, prior, 0).stayUntilMs / minuteMs;
+
+  test('with the active defaults and no marks it is 12 to 22 minutes', () => {
+    expect(stayMin(activePrior)).toBeGreaterThanOrEqual(12);
+    expect(stayMin(activePrior)).toBeLessThanOrEqual(22);
+  });
+
+  test('longer where moves are long, shorter on rich water', () => {
+    expect(stayMin({ ...activePrior, moveMin: 30 })).toBeGreaterThan(stayMin(activePrior));
+    expect(stayMin({ ...activePrior, visitsPerHour: 9 })).toBeLessThan(stayMin(activePrior));
+  });
+
+  test('a look lengthens the stay, refusals shorten it, a bite lengthens it most', () => {
+    const at = 6 * minuteMs;
+    const seen = stayOrGo({ ...quiet, visitsMs: [at] }, activePrior, at).stayUntilMs;
+    expect(seen).toBeGreaterThan(stayOrGo(quiet, activePrior, at).stayUntilMs);
+    expect(stayOrGo({ ...quiet, visitsMs: [at], refusalsMs: [at, at] }, activePrior, at).stayUntilMs).toBeLessThan(seen);
+    expect(stayOrGo({ ...quiet, visitsMs: [at], bitesMs: [at] }, activePrior, at).stayUntilMs).toBeGreaterThan(seen);
+  });
+
+  /** Long-run visits per minute of fixed waiting times (first, after a visit), by simulation of the holes themselves. */
+  function simulatedRate(prior: HolePrior, firstMin: number, againMin: number): number {
+    const random = seededRandom(17);
+    const rate = prior.visitsPerHour / 60 / prior.aliveShare;
+    let visits = 0;
+    let minutes = 0;
+    for (let hole = 0; hole < 3000; hole++) {
+      const leaves = random() < prior.aliveShare ? -Math.log(1 - random()) * prior.schoolMin : 0;
+      let t = 0;
+      let limit = firstMin;
+      for (;;) {
+        const next = t - Math.log(1 - random()) / rate;
+        if (next > leaves || next > t + limit) break;
+        visits++;
+        t = next;
+        limit = againMin;
+      }
+      minutes += t + limit + prior.moveMin;
+    }
+    return visits / minutes;
+  }
+
+  test.each([[3, 0.5, 40, 12], [3, 0.3, 40, 12], [6, 0.5, 40, 12], [3, 0.5, 20, 6], [3, 0.5, 60, 25], [2, 0.4, 90, 15]])(
+    'agrees with the best waiting times found by brute force (%d/h, alive %d, school %d min, move %d min)',
+    (visitsPerHour, aliveShare, schoolMin, moveMin) => {
+      const prior = { visitsPerHour, aliveShare, schoolMin, moveMin };
+      let best = 0;
+      for (let first = 1; first <= 45; first += 4) for (let again = 4; again <= 80; again += 8) best = Math.max(best, simulatedRate(prior, first, again));
+      const plan = bestPlan(prior);
+      const first = stayOrGo(quiet, prior, 0).stayUntilMs / minuteMs;
+      const again = stayOrGo({ ...quiet, visitsMs: [0] }, prior, 0).stayUntilMs / minuteMs;
+      // Within two per cent of the best of all pairs of times, and worth what the plan says it is.
+      expect(simulatedRate(prior, first, again)).toBeGreaterThan(0.98 * best);
+      expect(plan.rate / simulatedRate(prior, first, again)).toBeCloseTo(1, 1);
+    },
+  );
+});

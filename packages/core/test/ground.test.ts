@@ -1,0 +1,102 @@
+import fc from 'fast-check';
+import { buildDepthMap, contourDepths, contourLines, depthAt, distanceM, findBreakFoot, LocalFrame, type LonLat, type Sounding } from '../src/ground';
+import { seededRandom } from '../src/units';
+
+const frame = new LocalFrame(-140, 47);
+const square: LonLat[] = [[-300, -300], [300, -300], [300, 300], [-300, 300]].map(([x, y]) => frame.toLonLat(x, y));
+
+function sampled(bed: (x: number, y: number) => number, count: number, seed: number, edge = 290): (Sounding & { x: number; y: number })[] {
+  const random = seededRandom(seed);
+  return Array.from({ length: count }, () => {
+    const [x, y] = [(random() - 0.5) * 2 * edge, (random() - 0.5) * 2 * edge];
+    return { at: frame.toLonLat(x, y), depthM: bed(x, y), x, y };
+  });
+}
+
+const plane = (x: number, y: number) => 8 + 0.01 * x - 0.006 * y;
+const bowl = (x: number, y: number) => 14 - (x * x + y * y) / 12_000;
+
+test.each([['plane', plane], ['paraboloid', bowl]])('a %s comes back: RMSE ≤ 0.5 % and worst ≤ 2 % of its range', (_, bed) => {
+  const map = buildDepthMap(square, sampled(bed, 500, 3), { shore: false, cells: 60 });
+  const range = Math.max(...map.depthM.filter((d) => !Number.isNaN(d))) - Math.min(...map.depthM.filter((d) => !Number.isNaN(d)));
+  let sum = 0;
+  let n = 0;
+  let worst = 0;
+  for (let c = 0; c < map.depthM.length; c++) {
+    const [x, y] = [map.x0 + (c % map.nx) * map.cellM, map.y0 + Math.floor(c / map.nx) * map.cellM];
+    // Within the soundings; beyond them nothing was measured.
+    if (Number.isNaN(map.depthM[c]) || Math.abs(x) > 270 || Math.abs(y) > 270) continue;
+    const error = Math.abs(map.depthM[c] - bed(x, y));
+    sum += error ** 2;
+    worst = Math.max(worst, error);
+    n++;
+  }
+  expect(Math.sqrt(sum / n) / range).toBeLessThan(0.005);
+  expect(worst / range).toBeLessThan(0.02);
+});
+
+const rough = (x: number, y: number) => 7 + 3 * Math.sin(x / 70) * Math.cos(y / 90) + 1.5 * Math.sin((x + y) / 45);
+
+test('at held-out soundings the error is at most 0.7 of inverse-distance weighting, and the spread is honest', () => {
+  const all = sampled(rough, 600, 8, 280);
+  const known = all.slice(0, 420);
+  const held = all.slice(420).filter((s) => Math.abs(s.x) < 260 && Math.abs(s.y) < 260);
+  const map = buildDepthMap(square, known, { shore: false, cells: 160 });
+  let kriged = 0;
+  let weighted = 0;
+  let covered = 0;
+  for (const s of held) {
+    const { depthM, sdM } = depthAt(map, s.at)!;
+    kriged += (depthM - s.depthM) ** 2;
+    if (Math.abs(depthM - s.depthM) <= 2 * sdM) covered++;
+    const near = known.map((k) => ({ d2: (k.x - s.x) ** 2 + (k.y - s.y) ** 2, depthM: k.depthM })).sort((a, b) => a.d2 - b.d2).slice(0, 12);
+    const weight = near.reduce((w, k) => w + 1 / k.d2, 0);
+    weighted += (near.reduce((z, k) => z + k.depthM / k.d2, 0) / weight - s.depthM) ** 2;
+  }
+  expect(Math.sqrt(kriged / weighted)).toBeLessThanOrEqual(0.7);
+  expect(covered / held.length).toBeGreaterThanOrEqual(0.9);
+});
+
+test('the shore is at depth zero and a new sounding pulls the map to it', () => {
+  const soundings = sampled(bowl, 200, 5, 240);
+  const map = buildDepthMap(square, soundings);
+  expect(depthAt(map, frame.toLonLat(296, 0))!.depthM).toBeLessThan(1);
+  expect(depthAt(map, frame.toLonLat(400, 0))).toBeNull();
+  const at = frame.toLonLat(40, 40);
+  const before = depthAt(map, at)!.depthM;
+  const after = depthAt(buildDepthMap(square, [...soundings, { at, depthM: before - 3 }]), at)!.depthM;
+  expect(after).toBeLessThan(before - 1);
+});
+
+test('contours lie at their depth, and the foot of the break lies under the steep side', () => {
+  // A basin whose eastern wall is steep.
+  const bed = (x: number) => (x < 150 ? 4 + (8 * (x + 300)) / 450 : 12 - ((x - 150) / 60) * 10);
+  const map = buildDepthMap(square, sampled((x) => Math.max(0.5, bed(x)), 500, 6));
+  for (const contour of contourLines(map, [3, 6])) {
+    for (const [lon, lat] of contour.rings[0].filter((_, i) => i % 7 === 0)) {
+      const here = depthAt(map, [lon, lat]);
+      if (here) expect(Math.abs(here.depthM - contour.depthM)).toBeLessThan(1.6);
+    }
+  }
+  const foot = findBreakFoot(map)!;
+  const [x] = frame.toMetres(foot.at);
+  expect(x).toBeGreaterThan(100);
+  expect(foot.slope).toBeGreaterThan(0.08);
+});
+
+test('too little to draw from is said', () => {
+  expect(() => buildDepthMap(square, sampled(plane, 3, 1))).toThrow(/at least 4 soundings apart from each other, found 3/);
+  expect(() => buildDepthMap(square.slice(0, 2), sampled(plane, 30, 1))).toThrow(/at least 3 corners, found 2/);
+});
+
+test('the local frame goes there and back, and contour depths are few and even', () => {
+  fc.assert(
+    fc.property(fc.double({ min: -3000, max: 3000, noNaN: true }), fc.double({ min: -3000, max: 3000, noNaN: true }), (x, y) => {
+      const [bx, by] = frame.toMetres(frame.toLonLat(x, y));
+      expect(Math.hypot(bx - x, by - y)).toBeLessThan(1e-4);
+      expect(distanceM(frame.toLonLat(0, 0), frame.toLonLat(x, y))).toBeCloseTo(Math.hypot(x, y), 0);
+    }),
+  );
+  expect(contourDepths(13.4, 0.3048).map((d) => Math.round(d / 0.3048))).toEqual([8, 16, 24, 32, 40]);
+  expect(contourDepths(7.2, 1)).toEqual([1, 2, 3, 4, 5, 6, 7]);
+});

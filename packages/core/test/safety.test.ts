@@ -1,0 +1,53 @@
+import { bearingKg, feelsLike, frostbiteTime, judgeIce, windChill } from '../src/safety';
+import { stefanThickness } from '../src/winter';
+import { iceWords } from '../src/outlook';
+import { imperial } from '../src/units';
+
+test.each([[-10, 20, -17.9], [-20, 30, -32.6], [-30, 50, -49.0]])('%d °C at %d km/h feels like %d', (tempC, windKmh, expected) => {
+  expect(Math.abs(windChill(tempC, windKmh) - expected)).toBeLessThanOrEqual(0.05);
+});
+
+test.each([[-25, 40, 8.9], [-30, 30, 6.9], [-20, 60, 10.8]])('at %d °C and %d km/h skin freezes in %d min', (tempC, windKmh, expected) => {
+  const time = frostbiteTime(tempC, windKmh);
+  expect(time.kind).toBe('minutes');
+  expect(Math.abs((time as { minutes: number }).minutes - expected)).toBeLessThanOrEqual(0.1);
+});
+
+test('frostbite time says when it does not apply', () => {
+  expect(frostbiteTime(-5, 40).kind).toBe('over-30');
+  expect(frostbiteTime(-15, 25).kind).toBe('over-30');
+  expect(frostbiteTime(-55, 30).kind).toBe('not-defined');
+  expect(frostbiteTime(-20, 90).kind).toBe('not-defined');
+  expect(frostbiteTime(-40, 10).kind).toBe('not-defined');
+});
+
+test('calm or mild air feels like itself', () => {
+  expect(feelsLike(-10, 2)).toBe(-10);
+  expect(feelsLike(15, 40)).toBe(15);
+});
+
+test.each([[100, 0.355], [400, 0.711]])('%d freezing degree-days grow %d m of bare ice', (fdd, expected) => {
+  expect(Math.abs(stefanThickness(fdd) / expected - 1)).toBeLessThan(0.01);
+});
+
+test('bearing counts white ice half', () => {
+  expect(bearingKg(0.1, 0)).toBeCloseTo(350, 6);
+  expect(bearingKg(0.05, 0.1)).toBeCloseTo(350, 6);
+  expect(() => bearingKg(-0.1, 0)).toThrow(RangeError);
+});
+
+test('ice is never called safe, whatever was measured', () => {
+  const ices = [undefined, ...[0, 0.05, 0.1, 0.3, 1.5].map((clearM) => ({ clearM, whiteM: 0.04, atMs: 0 }))];
+  for (const ice of ices) {
+    const { headline, detail } = iceWords(judgeIce(ice, 'foot', 3 * 86_400_000), imperial);
+    expect(`${headline} ${detail}`.replace('No ice is safe ice', '')).not.toMatch(/\b(is safe|ok|go ahead|enough ice for)\b/i);
+    expect(detail).toMatch(/No ice is safe ice/);
+  }
+});
+
+test('thin ice is not enough, and 9 cm clear with 4 cm white counts as 11', () => {
+  expect(judgeIce({ clearM: 0.07, whiteM: 0.04, atMs: 0 }, 'foot', 0).kind).toBe('not-enough');
+  expect(judgeIce({ clearM: 0.09, whiteM: 0.04, atMs: 0 }, 'foot', 0)).toMatchObject({ kind: 'above-guidance', countsM: 0.11 });
+  expect(judgeIce({ clearM: 0.2, whiteM: 0, atMs: 0 }, 'car', 0).kind).toBe('not-enough');
+  expect(judgeIce(undefined, 'foot', 0).kind).toBe('not-measured');
+});
