@@ -15,6 +15,7 @@ import { openApi } from './openapi';
 import { notFound, ProblemError, problemHandler } from './problem';
 import { anglerRoutes } from './routes/angler';
 import { sessionRoutes } from './routes/session';
+import type { Services } from './services';
 import { Accounts } from './services/accounts';
 import { FlasherFeed } from './services/flasher-feed';
 import { Ledger } from './services/ledger';
@@ -32,16 +33,6 @@ export interface AppOptions {
   stationUrl: string;
   /** Folder of the exported web app; none for the API alone. */
   webDir?: string;
-}
-
-export interface Services {
-  accounts: Accounts;
-  ledger: Ledger;
-  waters: Waters;
-  station: Station;
-  flasher: FlasherFeed;
-  clock: Clock;
-  demo: boolean;
 }
 
 /** Requests that change something must come from our own pages. */

@@ -2,7 +2,7 @@ import type { LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
 import { countingThickness } from '@burrow/core/safety';
 import { clamp, depthText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { newId } from '@/data/ledger';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -13,7 +13,6 @@ import { Sheet } from './Sheet';
 import { Stepper } from './Stepper';
 
 interface Props {
-  open: boolean;
   onClose: () => void;
   outing: OutingState;
   zone: string;
@@ -22,21 +21,18 @@ interface Props {
   onDrilled: () => void;
 }
 
-/** A new hole: its ice and its depth, asked once. */
-export function DrillSheet({ open, onClose, outing, zone, at, expectedM, onDrilled }: Props) {
+/** A new hole: its ice and its depth, asked once. The figures start at the last measured ice and the map's depth. */
+export function DrillSheet({ open, ...form }: Props & { open: boolean }) {
+  return open ? <DrillForm {...form} /> : null;
+}
+
+function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
   const { units, leastIceM } = usePreferences();
   const { ledger } = useLedger();
   const last = useLastIce(outing.water);
-  const [clearM, setClear] = useState(0);
-  const [whiteM, setWhite] = useState(0);
+  const [clearM, setClear] = useState(last?.clearM ?? 0.2);
+  const [whiteM, setWhite] = useState(last?.whiteM ?? 0);
   const [depthM, setDepth] = useState(expectedM);
-  useEffect(() => {
-    if (!open) return;
-    setClear(last?.clearM ?? 0.2);
-    setWhite(last?.whiteM ?? 0);
-    setDepth(expectedM);
-    // The last measured ice is where the figures start, each time the sheet opens.
-  }, [open]);
   const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
   const depthStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
   const countsM = countingThickness({ clearM, whiteM });
@@ -52,7 +48,7 @@ export function DrillSheet({ open, onClose, outing, zone, at, expectedM, onDrill
   return (
     <Sheet
       title={`Hole ${outing.holes.length + 1}`}
-      open={open}
+      open
       onClose={onClose}
       footer={<Action kind="main" height={64} label="Hole is drilled" onPress={() => void drill()} />}
     >

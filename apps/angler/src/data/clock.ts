@@ -14,12 +14,16 @@ export function setClock(serverNowMs: number): void {
 /** Time now at the water, ms. */
 export const nowMs = () => Date.now() + shiftMs;
 
-/** Time now, renewed every `everyMs`. */
-export function useNow(everyMs: number): number {
-  const [now, setNow] = useState(nowMs);
+function useTicking(read: () => number, everyMs: number): number {
+  const [now, setNow] = useState(read);
   useEffect(() => {
-    const timer = setInterval(() => setNow(nowMs()), everyMs);
+    const timer = setInterval(() => setNow(read()), everyMs);
     return () => clearInterval(timer);
-  }, [everyMs]);
+  }, [read, everyMs]);
   return now;
 }
+
+/** Time now at the water, renewed every `everyMs`. */
+export const useNow = (everyMs: number) => useTicking(nowMs, everyMs);
+/** The phone's own time, for the age of what it has kept. */
+export const useWallNow = (everyMs: number) => useTicking(Date.now, everyMs);

@@ -38,18 +38,17 @@ interface Account {
 
 const AccountContext = createContext<Account | null>(null);
 
-/** Opens the phone's store for the account and keeps it open. */
+/** Opens the phone's store for the account and keeps it open. Give it the account's id as key. */
 export function AccountProvider({ account, children }: { account: { id: string; name: string }; children: ReactNode }) {
-  const [open, setOpen] = useState<Account | null>(null);
-  const { id, name } = account;
+  const [open] = useState<Account>(() => {
+    const store = new PhoneStore(account.id);
+    return { ...account, store, ledger: new PhoneLedger(store, account.id) };
+  });
   useEffect(() => {
-    const store = new PhoneStore(id);
-    const ledger = new PhoneLedger(store, id);
-    setOpen({ id, name, ledger, store });
-    void ledger.open();
-    return () => ledger.close();
-  }, [id, name]);
-  return open?.id === id ? <AccountContext value={open}>{children}</AccountContext> : null;
+    void open.ledger.open();
+    return () => open.ledger.close();
+  }, [open]);
+  return <AccountContext value={open}>{children}</AccountContext>;
 }
 
 export function useAccount(): Account {

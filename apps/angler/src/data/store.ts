@@ -1,5 +1,5 @@
 import type { LedgerEvent } from '@burrow/core/ledger';
-import Dexie, { type Table } from 'dexie';
+import { Dexie, type Table } from 'dexie';
 
 /** An event as the phone keeps it. */
 export interface KeptEvent {

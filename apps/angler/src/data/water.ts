@@ -2,9 +2,9 @@ import type { WaterDetail, WaterSummary, WaterWeather } from '@burrow/contract/a
 import type { OutingState } from '@burrow/core/ledger';
 import type { IceMeasurement } from '@burrow/core/safety';
 import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { api } from './api';
 import { useAccount, useLedger } from './session';
-import { change, usePreferences } from './preferences';
 
 /** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
 function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: number, enabled = true) {
@@ -50,10 +50,8 @@ export function useOuting(): OutingState | undefined {
 /** The last ice measured on a water, over all outings. */
 export function useLastIce(waterId: string | undefined): IceMeasurement | undefined {
   const { state } = useLedger();
-  const last = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.ice).sort((a, b) => a.ms - b.ms).at(-1);
-  return last && { clearM: last.clearM, whiteM: last.whiteM, atMs: last.ms };
-}
-
-export function useSpecies(): [string, (id: string) => void] {
-  return [usePreferences().species, (species) => change({ species })];
+  return useMemo(() => {
+    const last = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.ice).sort((a, b) => a.ms - b.ms).at(-1);
+    return last && { clearM: last.clearM, whiteM: last.whiteM, atMs: last.ms };
+  }, [state, waterId]);
 }

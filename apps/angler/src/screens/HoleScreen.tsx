@@ -18,7 +18,7 @@ import { Sheet } from '@/components/Sheet';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
 import { ThumbBar, type ThumbKey } from '@/components/ThumbBar';
-import { shake } from '@/components/shake';
+import { useTaken } from '@/components/useTaken';
 import { useWakeLock } from '@/components/useWakeLock';
 import { Words } from '@/components/Words';
 import { useNow } from '@/data/clock';
@@ -62,7 +62,6 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const flasher = useFlasher({ mode: 'live', speciesId, waterTempC, bottomM: hole.depthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 });
   const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | null>(null);
   const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
-  const [takenAt, setTakenAt] = useState(0);
   const line = outing.lines.findLast((l) => l.hole === hole.id && l.upMs === null);
   const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
   const { frame } = flasher;
@@ -73,12 +72,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const jigM = frame ? (frame.state.jigM ?? frame.lineM) : null;
   const bottomM = frame?.state.bottomM ?? hole.depthM;
 
-  useEffect(() => flasher.onPing((f) => {
-    if (!f.taken) return;
-    setTakenAt(Date.now());
-    shake();
-  }), [flasher.onPing]);
-  const isTaken = Date.now() - takenAt < 2500;
+  const isTaken = useTaken(flasher);
 
   const undo = (id: string) => void ledger.write(scope, 'undone', { target: id });
   const react = async (reaction: ReactionKind) => {

@@ -12,7 +12,7 @@ import { PhaseRibbon } from '@/components/ribbon/PhaseRibbon';
 import { Sheet } from '@/components/Sheet';
 import { useWide } from '@/components/shell/Shell';
 import { Words } from '@/components/Words';
-import { useNow } from '@/data/clock';
+import { useNow, useWallNow } from '@/data/clock';
 import { change, usePreferences } from '@/data/preferences';
 import { useLastIce, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
@@ -31,7 +31,7 @@ export function OutlookScreen() {
   const series = weather.data?.value.series;
   const input = useMemo<OutlookInput | null>(
     () => (water && file && series && series.length > 1 ? { speciesId: species, nowMs: now, place: { lon: water.lon, lat: water.lat, timeZone: file.water.timezone }, series, lastIce } : null),
-    [water, file, series, species, now, lastIce?.atMs, lastIce?.clearM],
+    [water, file, series, species, now, lastIce],
   );
   const outlook = useMemo(() => input && answerOutlook(input), [input]);
 
@@ -109,8 +109,9 @@ function Answer({ words }: { words: LayoutProps['words'] }) {
 }
 
 function Cold({ words, station, keptMs, input }: LayoutProps) {
+  const wallNowMs = useWallNow(60_000);
   const age = Math.max(0, input.nowMs - station.observedMs);
-  const stale = Date.now() - keptMs > 30 * 60_000;
+  const stale = wallNowMs - keptMs > 30 * 60_000;
   return (
     <View style={{ gap: 4 }}>
       <Words heading={2} size="lead">Cold and light</Words>

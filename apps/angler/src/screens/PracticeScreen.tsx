@@ -1,13 +1,13 @@
 import { adviceWords, cadences, pauseSeconds, type CadenceId } from '@burrow/core/coach';
 import { scenes } from '@burrow/core/simulator';
 import { depthText, fishLengthText } from '@burrow/core/units';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
-import { shake } from '@/components/shake';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
+import { useTaken } from '@/components/useTaken';
 import { Words } from '@/components/Words';
 import { useFlasher } from '@/data/flasher';
 import { usePreferences } from '@/data/preferences';
@@ -34,22 +34,17 @@ export function PracticeScreen() {
   const [coached, setCoached] = useState(false);
   const [tally, setTally] = useState({ takes: 0, landed: 0, early: 0 });
   const [says, setSays] = useState<string | null>(null);
-  const [takenAt, setTakenAt] = useState(0);
   const flasher = useFlasher({ mode: 'local', speciesId: species, waterTempC: practiceWaterC, sceneId, seed });
-  const { frame } = flasher;
+  const { frame, setRod: workRod } = flasher;
 
-  useEffect(() => flasher.onPing((f) => {
-    if (!f.taken) return;
-    setTakenAt(Date.now());
-    setTally((t) => ({ ...t, takes: t.takes + 1 }));
-    shake();
-  }), [flasher.onPing]);
+  const countTake = useCallback(() => setTally((t) => ({ ...t, takes: t.takes + 1 })), []);
+  const isTaken = useTaken(flasher, countTake);
   const running = frame !== null;
   useEffect(() => {
     if (!running) return;
     const { liftM, beatPerMin, pauseFactor } = cadences[rod];
-    void flasher.setRod({ liftM, beatPerMin, pauseS: pauseSeconds(practiceWaterC) * pauseFactor });
-  }, [rod, running, sceneId, seed]);
+    void workRod({ liftM, beatPerMin, pauseS: pauseSeconds(practiceWaterC) * pauseFactor });
+  }, [rod, running, sceneId, seed, workRod]);
 
   const begin = (id: string) => {
     setScene(id);
@@ -63,7 +58,6 @@ export function PracticeScreen() {
     setSays(take ? `Landed: ${fishLengthText(take.lengthMm, units)} at ${depthText(take.depthM, units)}.` : 'Nothing held the jig. Wait for the tip.');
   };
 
-  const isTaken = Date.now() - takenAt < 2500;
   const words = frame?.advice && adviceWords(frame.advice, units);
   const headline = isTaken ? 'Rod tip down: strike' : coached && words ? words.instruction : 'Read it yourself';
   const detail = isTaken ? 'It holds for two seconds and a half.' : coached && words ? words.reason : 'Drag the jig, choose how the rod works, watch what they do. Simulated on this phone; a training model, not a claim about fish.';

@@ -34,7 +34,7 @@ function Door({ children }: { children: ReactNode }) {
   const chosen = theme === 'sun' ? 'day' : theme;
   if (session.data?.account) {
     return (
-      <AccountProvider account={session.data.account}>
+      <AccountProvider key={session.data.account.id} account={session.data.account}>
         <BySun><Shell>{children}</Shell></BySun>
       </AccountProvider>
     );

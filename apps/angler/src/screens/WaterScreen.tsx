@@ -3,7 +3,7 @@ import { countingThickness } from '@burrow/core/safety';
 import { depthText, distanceText, iceText, type UnitPreference } from '@burrow/core/units';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
@@ -39,6 +39,7 @@ export function WaterScreen() {
   const [positionSays, setPositionSays] = useState<string | null>(null);
   const [drilling, setDrilling] = useState(false);
   const zoom = useRef<(by: number) => void>(() => {});
+  const holdZoom = useCallback((z: (by: number) => void) => void (zoom.current = z), []);
   const holes = useMemo(() => mapHoles(state.outings, water?.id, outing?.id), [state.outings, water?.id, outing?.id]);
   const outline = useMemo(() => (water ? outlineOf(water.file) : []), [water]);
   const inflows = useMemo(() => water?.file.features.flatMap((f) => (f.properties.role === 'inflow' && f.geometry.type === 'Point' ? [f.geometry.coordinates] : [])) ?? [], [water]);
@@ -78,7 +79,7 @@ export function WaterScreen() {
   const map = (
     <View style={{ flex: 1, minHeight: 260, backgroundColor: palette.ground }}>
       <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-        <DepthMapView ground={ground.data} outline={outline} inflows={inflows} holes={holes} candidate={target} position={position} palette={palette} units={units} onTap={setCandidate} zoomRef={(z) => (zoom.current = z)} />
+        <DepthMapView ground={ground.data} outline={outline} inflows={inflows} holes={holes} candidate={target} position={position} palette={palette} units={units} onTap={setCandidate} zoomRef={holdZoom} />
       </Suspense>
       <View style={{ position: 'absolute', right: 12, bottom: 12, gap: 8 }}>
         <Action label="" spoken="Where am I" icon="locate" onPress={locate} />

@@ -3,7 +3,7 @@ import { waterFile } from '@burrow/contract/formats/water-geojson';
 import { Router, type Request, type RequestHandler } from 'express';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
-import type { Services } from '../app';
+import type { Services } from '../services';
 import { accept, ProblemError } from '../problem';
 
 const bottom = z.coerce.number().min(1).max(13).optional();

@@ -1,7 +1,7 @@
 import { credentials, registration, type Session } from '@burrow/contract/api';
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
-import type { Services } from '../app';
+import type { Services } from '../services';
 import { accept, ProblemError } from '../problem';
 import type { Identity } from '../services/accounts';
 

@@ -2,11 +2,9 @@ import { firstProblem, ledgerEvent } from '@burrow/contract';
 import { syncBatch, type SyncRequest, type SyncResponse } from '@burrow/contract/api';
 import { instantOf, type LedgerEvent } from '@burrow/core/ledger';
 import { MoreThan, type DataSource, type EntityManager } from 'typeorm';
-import { Account, Event, type EventRow } from '../entities';
+import { Account, Event } from '../entities';
+import { toEvent } from './event-row';
 import { projectOuting } from './projection';
-
-export const toEvent = (row: EventRow, angler: string): LedgerEvent =>
-  ({ id: row.id, outing: row.outing, angler, device: row.device, at: row.at, kind: row.kind, v: row.v, body: row.body }) as LedgerEvent;
 
 /** Takes in and gives out events; idempotent on their ids. */
 export class Ledger {

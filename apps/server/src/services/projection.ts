@@ -2,7 +2,7 @@ import { fold } from '@burrow/core/ledger';
 import { summariseSeason } from '@burrow/core/season';
 import type { DataSource, EntityManager } from 'typeorm';
 import { Event, Fish, Outing } from '../entities';
-import { toEvent } from './ledger';
+import { toEvent } from './event-row';
 
 /** Writes anew what the events of one outing add up to. */
 export async function projectOuting(manager: EntityManager, accountId: string, outingId: string): Promise<void> {

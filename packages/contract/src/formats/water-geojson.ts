@@ -4,7 +4,6 @@ import { FormatError } from './format-error';
 
 const position = z.tuple([z.number().min(-180, 'expected a longitude of −180 to 180').max(180), z.number().min(-90, 'expected a latitude of −90 to 90').max(90)]);
 const point = z.object({ type: z.literal('Point'), coordinates: position });
-const lineString = z.object({ type: z.literal('LineString'), coordinates: z.array(position).min(2) });
 const polygon = z.object({ type: z.literal('Polygon'), coordinates: z.array(z.array(position).min(4)).min(1) });
 
 const featureOf = <R extends string, G extends z.ZodType, P extends z.ZodRawShape>(role: R, geometry: G, properties: P) =>

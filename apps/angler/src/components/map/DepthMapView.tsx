@@ -57,12 +57,15 @@ export default function DepthMapView(props: DepthMapProps) {
   const bed = useRef(new VectorSource());
   const marks = useRef(new VectorSource());
   const tap = useRef(onTap);
-  tap.current = onTap;
+  useEffect(() => {
+    tap.current = onTap;
+  }, [onTap]);
+  const scaleUnits = units.distance === 'm' ? 'metric' : 'imperial';
 
   useEffect(() => {
     const made = new OlMap({
       target: host.current!,
-      controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: units.distance === 'm' ? 'metric' : 'imperial' })]),
+      controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: scaleUnits })]),
       layers: [new VectorLayer({ source: bed.current, updateWhileAnimating: true }), new VectorLayer({ source: marks.current, declutter: false })],
       view: new View({ maxZoom: 20, constrainRotation: 1, enableRotation: false }),
     });
@@ -70,8 +73,8 @@ export default function DepthMapView(props: DepthMapProps) {
     map.current = made;
     zoomRef?.((by) => made.getView().animate({ zoom: (made.getView().getZoom() ?? 15) + by, duration: 150 }));
     return () => made.setTarget(undefined);
-    // The map is made once; what changes is put into its sources below.
-  }, []);
+    // What changes is put into its sources below.
+  }, [scaleUnits, zoomRef]);
 
   useEffect(() => {
     bed.current.clear();

@@ -32,6 +32,7 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const scroll = useRef<ScrollView>(null);
+  const scrolledAt = useRef(0);
   const { fromMs, toMs } = outlook.span;
   const hours = (toMs - fromMs) / hourMs;
   const perHour = Math.max(7, size.width / hours);
@@ -39,9 +40,11 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
   const x = (ms: number) => ((ms - fromMs) / hourMs) * perHour;
   const nowX = x(nowMs);
   useEffect(() => {
-    if (size.width > 0) scroll.current?.scrollTo({ x: Math.max(0, nowX - 60), animated: false });
-    // Only when the width changes: the hand that scrolled it afterwards is left alone.
-  }, [size.width]);
+    // Once for each width: the hand that scrolled it afterwards is left alone.
+    if (size.width === 0 || scrolledAt.current === size.width) return;
+    scrolledAt.current = size.width;
+    scroll.current?.scrollTo({ x: Math.max(0, nowX - 60), animated: false });
+  }, [size.width, nowX]);
 
   const rows = series.filter((r) => r.atMs >= fromMs - hourMs && r.atMs <= toMs + hourMs && r.pressureHpa !== null);
   const pressures = rows.map((r) => r.pressureHpa!);

@@ -1,7 +1,7 @@
 import { shaftWords } from '@burrow/core/coach';
 import type { Mark } from '@burrow/core/sonar';
 import { depthText, iceText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Defs, G, Line, LinearGradient, Path, Pattern, Rect, Stop, Text as SvgText } from 'react-native-svg';
 import type { FlasherControl } from '@/data/flasher';
@@ -29,12 +29,12 @@ const nudgeM = 0.1;
 export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
-  const held = useRef<DepthFrame | null>(null);
+  const [held, setHeld] = useState<DepthFrame | null>(null);
   const [draggedM, setDragged] = useState<number | null>(null);
   const { frame: latest } = flasher;
 
-  const frame = latest ? (draggedM !== null && held.current ? held.current : frameFor(latest.state, latest.lineM, held.current)) : null;
-  held.current = frame;
+  const frame = latest ? (draggedM !== null && held ? held : frameFor(latest.state, latest.lineM, held)) : null;
+  if (frame !== held) setHeld(frame);
   const { height } = size;
   const wide = Math.max(0, size.width - stripWidth);
   const jigM = latest ? (latest.state.jigM ?? latest.lineM) : 0;

@@ -79,7 +79,8 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   const weather = useWeather(water?.id).data?.value;
   const now = useNow(30_000);
   const zone = detail.data?.value.file.water.timezone;
-  const front = useMemo(() => (weather && water ? nextChange(weather.series, water.lat, now) : null), [weather, water, Math.floor(now / 300_000)]);
+  const minute = Math.floor(now / 60_000);
+  const front = useMemo(() => (weather && water ? nextChange(weather.series, water.lat, minute * 60_000) : null), [weather, water, minute]);
   const row = weather && weatherAt(weather.series, now);
   const felt = row && row.airC !== null ? feelsLike(row.airC, (row.windMs ?? 0) * 3.6) : null;
   const parts = [zone ? clockText(now, zone) : null, front, felt === null ? null : `feels ${tempText(felt, units)}`].filter((p) => p !== null);

@@ -1,0 +1,30 @@
+import js from '@eslint/js';
+import expo from 'eslint-config-expo/flat.js';
+import tseslint from 'typescript-eslint';
+
+export default [
+  { ignores: ['**/node_modules/**', '.build/**', '.data/**', '**/.expo/**', '**/dist/**', 'docs/**', 'apps/angler/src/components/icon/paths.ts'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended.map((c) => ({ ...c, files: ['**/*.ts', '**/*.tsx'] })),
+  ...expo.map((c) => ({ ...c, files: ['apps/angler/**/*.{ts,tsx}'] })),
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    languageOptions: { parserOptions: { projectService: { allowDefaultProject: [] }, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      'no-redeclare': 'off',
+      '@typescript-eslint/no-redeclare': 'off',
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false, arguments: false } }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'import/no-unresolved': 'off',
+      'import/namespace': 'off',
+      'max-lines': ['error', { max: 320, skipBlankLines: true }],
+    },
+  },
+  {
+    files: ['**/*.mjs', '**/*.cjs', '**/*.js'],
+    languageOptions: { globals: { process: 'readonly', console: 'readonly', fetch: 'readonly', URL: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', performance: 'readonly', globalThis: 'readonly', module: 'readonly', require: 'readonly', __dirname: 'readonly', Buffer: 'readonly', document: 'readonly', window: 'readonly', requestAnimationFrame: 'readonly' } },
+  },
+];
