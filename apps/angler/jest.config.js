@@ -1,11 +1,11 @@
 module.exports = {
   displayName: 'app',
-  preset: 'jest-expo/web',
+  preset: 'jest-expo',
   roots: ['<rootDir>/test'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   setupFiles: ['<rootDir>/test/setup.js'],
+  transformIgnorePatterns: ['/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|uuid|d3-[a-z]+|internmap|flatbush|flatqueue|csv-parse|comlink)([-/]|$))'],
   moduleNameMapper: {
-    '^@/workers/spawn$': '<rootDir>/test/inline-workers.ts',
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/components/icon/PaperIcon.tsx',
   },

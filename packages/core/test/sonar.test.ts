@@ -72,6 +72,14 @@ test.each([7, 8, 9, 10])('one steady fish, seed %d: bottom, jig and fish are fou
   expect(s.falsePerMin).toBeLessThan(3);
 });
 
+test.each([7, 8, 9])('a lively stack about the jig, seed %d: neither jig nor fish is lost, nor taken for the other', (seed) => {
+  const s = score('stack', seed, 4);
+  expect(s.bottom).toBeGreaterThanOrEqual(0.99);
+  expect(s.jig).toBeGreaterThanOrEqual(0.95);
+  expect(s.fish).toBeGreaterThanOrEqual(0.85);
+  expect(s.falsePerMin).toBeLessThan(3);
+});
+
 test.each([1, 2, 3])('empty water, seed %d, stays empty', (seed) => {
   const s = score('empty', seed, 5);
   expect(s.bottom).toBeGreaterThanOrEqual(0.99);
@@ -111,6 +119,20 @@ test('a bottom lost for a second and a half is held, and a fish is not taken for
     if (lost && bottomM !== null && Math.abs(bottomM - truth.bottomM) < 0.12) held++;
   }
   expect(held).toBe(15);
+});
+
+test.each([1, 3, 13.4, 30])('the simulated flasher reaches a bottom at %d m, and no further than it says', (bottomM) => {
+  const flasher = new SimulatedFlasher({ seed: 2, sceneId: 'stack', start: 'x', bottomM });
+  const reader = new EchoReader(flasher.header);
+  let near = 0;
+  for (let i = 0; i < 60; i++) {
+    const { ping, truth } = flasher.next();
+    const { bottomM: read } = reader.ping(ping);
+    expect(truth.jigM).toBeLessThan(bottomM);
+    if (read !== null && Math.abs(read - truth.bottomM) <= 0.12) near++;
+  }
+  expect(near).toBeGreaterThanOrEqual(57);
+  expect(() => new SimulatedFlasher({ seed: 1, sceneId: 'stack', start: 'x', bottomM: 70 })).toThrow(/bottom must be 0.5 to 60 m, found 70/);
 });
 
 test('the simulation is the same for a seed, and another for another', () => {

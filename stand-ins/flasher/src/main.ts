@@ -4,7 +4,7 @@
  */
 import { lineSetting } from '@burrow/contract/api';
 import { base64Of } from '@burrow/contract/formats/echo-log';
-import { SimulatedFlasher } from '@burrow/core/simulator';
+import { simulatedBottom, SimulatedFlasher } from '@burrow/core/simulator';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 
 const sceneId = process.env.SCENE ?? 'stack';
@@ -103,7 +103,7 @@ async function answer(req: IncomingMessage, res: ServerResponse): Promise<void> 
   const bottom = url.searchParams.get('bottomM');
   if (url.pathname === '/stream') {
     const bottomM = bottom === null ? undefined : Number(bottom);
-    if (bottomM !== undefined && !(bottomM >= 1 && bottomM <= 13)) json(400, { error: 'bottomM: expected 1 to 13 m' });
+    if (bottomM !== undefined && !(bottomM >= simulatedBottom.leastM && bottomM <= simulatedBottom.mostM)) json(400, { error: `bottomM: expected ${simulatedBottom.leastM} to ${simulatedBottom.mostM} m` });
     else unit.listen(res, bottomM);
   } else if (url.pathname === '/line' && req.method === 'POST') {
     unit.set(await bodyOf(req));

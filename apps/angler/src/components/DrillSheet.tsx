@@ -1,5 +1,6 @@
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
+import { simulatedBottom } from '@burrow/core/simulator';
 import { countingThickness } from '@burrow/core/safety';
 import { clamp, depthText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
 import { useState } from 'react';
@@ -59,7 +60,7 @@ function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
       ) : (
         <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
       )}
-      <Stepper label="Depth on the flasher" text={depthText(depthM, units)} onStep={(d) => setDepth((m) => clamp(m + d * depthStep, 0.3, 60))} hint={`The map expected ${depthText(expectedM, units)}.`} />
+      <Stepper label="Depth on the flasher" text={depthText(depthM, units)} onStep={(d) => setDepth((m) => clamp(m + d * depthStep, simulatedBottom.leastM, simulatedBottom.mostM))} hint={`The map expected ${depthText(expectedM, units)}.`} />
     </Sheet>
   );
 }

@@ -6,6 +6,8 @@ import { Words } from './Words';
 export interface ThumbKey {
   id: string;
   label: string;
+  /** A second, smaller line. */
+  detail?: string;
   icon: IconName;
   onPress: () => void;
   main?: boolean;
@@ -31,6 +33,7 @@ export function ThumbBar({ keys, showShortcuts }: { keys: readonly ThumbKey[]; s
         >
           <Icon name={key.icon} size={26} color={key.main ? palette.onEmber : palette.ink} />
           <Words strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>{key.label}</Words>
+          {key.detail ? <Words size="small" tone={key.main ? 'onEmber' : 'second'} numberOfLines={1}>{key.detail}</Words> : null}
           {showShortcuts && key.shortcut ? <Words size="small" tone={key.main ? 'onEmber' : 'second'} aria-hidden style={{ lineHeight: 14 }}>{key.shortcut}</Words> : null}
         </Pressable>
       ))}

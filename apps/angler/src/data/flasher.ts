@@ -5,6 +5,8 @@ import { spawnFlasher } from '@/workers/spawn';
 
 export interface FlasherControl {
   frame: Frame | null;
+  /** Why it cannot be read, in words. */
+  failure: string | null;
   /** Called at every ping, outside React's rendering. */
   onPing: (listener: (frame: Frame) => void) => () => void;
   setLine: (depthM: number) => void;
@@ -15,6 +17,7 @@ export interface FlasherControl {
 /** Reads a flasher in a worker while the component is there. */
 export function useFlasher(watch: Watch | null): FlasherControl {
   const [frame, setFrame] = useState<Frame | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
   const remote = useRef<Remote<FlasherApi> | null>(null);
   const listeners = useRef(new Set<(frame: Frame) => void>());
   const key = watch ? JSON.stringify(watch) : null;
@@ -26,7 +29,8 @@ export function useFlasher(watch: Watch | null): FlasherControl {
       setFrame(next);
       for (const listener of listeners.current) listener(next);
     };
-    void worker.remote.start(JSON.parse(key) as Watch, proxy(show));
+    setFailure(null);
+    worker.remote.start(JSON.parse(key) as Watch, proxy(show)).catch((error: Error) => setFailure(`The flasher cannot be read: ${error.message}`));
     return () => {
       worker.end();
       remote.current = null;
@@ -45,5 +49,5 @@ export function useFlasher(watch: Watch | null): FlasherControl {
     }),
     [],
   );
-  return { frame, ...control };
+  return { frame, failure, ...control };
 }

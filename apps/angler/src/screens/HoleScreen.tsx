@@ -100,7 +100,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
       ]
     : [
-        { id: 'down', label: `Line down: ${name}`, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
+        { id: 'down', label: 'Line down', detail: name, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
         { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
       ];
   useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));

@@ -1,4 +1,5 @@
 import { lineSetting, syncRequest, type WaterWeather } from '@burrow/contract/api';
+import { simulatedBottom } from '@burrow/core/simulator';
 import { waterFile } from '@burrow/contract/formats/water-geojson';
 import { Router, type Request, type RequestHandler } from 'express';
 import { pipeline } from 'node:stream/promises';
@@ -6,7 +7,7 @@ import { z } from 'zod';
 import type { Services } from '../services';
 import { accept, ProblemError } from '../problem';
 
-const bottom = z.coerce.number().min(1).max(13).optional();
+const bottom = z.coerce.number().min(simulatedBottom.leastM).max(simulatedBottom.mostM).optional();
 
 const signedIn: RequestHandler = (req, _res, next) => {
   if (req.session.accountId === undefined) throw new ProblemError(401, 'Not signed in', 'Sign in first.');

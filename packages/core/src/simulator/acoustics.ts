@@ -19,9 +19,9 @@ export interface Target {
   strengthDb: number;
 }
 
-/** The standard header of the simulated flasher. */
-export const simulatedHeader = (start: string): EchoHeader => ({
-  start, soundSpeedMs: 1463, pingRateHz: 10, binM: 0.02, bins: 700, pulseUs: 80, beamDeg: 12, freqKHz: 200, transducerM: 0.1, dbFloor: -90, dbPerStep: 0.5,
+/** The header of the simulated flasher: 14 m of range, and more over deeper bottoms. */
+export const simulatedHeader = (start: string, bottomM: number): EchoHeader => ({
+  start, soundSpeedMs: 1463, pingRateHz: 10, binM: 0.02, bins: Math.max(700, Math.ceil((bottomM * 1.1) / 0.02)), pulseUs: 80, beamDeg: 12, freqKHz: 200, transducerM: 0.1, dbFloor: -90, dbPerStep: 0.5,
 });
 
 const deg = 180 / Math.PI;
@@ -87,7 +87,9 @@ function addBottom(power: Float64Array, setting: AcousticSetting, pulseM: number
     for (let i = Math.max(0, Math.floor(rangeM / header.binM)); i < power.length; i++) {
       const beyond = (i + 0.5) * header.binM - rangeM;
       if (beyond < 0) continue;
-      const offDeg = Math.acos(Math.min(1, rangeM / (rangeM + beyond / stretch))) * deg;
+      // The pulse lights a whole ring at once; its inner edge answers most.
+      const inner = Math.max(0, beyond - pulseM) / stretch;
+      const offDeg = Math.acos(rangeM / (rangeM + inner)) * deg;
       const rise = Math.min(1, beyond / pulseM);
       const db = setting.bottomDb - dropDb + beamLossDb(Math.max(0, offDeg - setting.slopeDeg), header.beamDeg) * 0.6;
       if (db < setting.bottomDb - dropDb - 45) break;

@@ -21,6 +21,9 @@ export interface Take {
   depthM: number;
 }
 
+/** Bottoms that the simulated flasher reaches, m. */
+export const simulatedBottom = { leastM: 0.5, mostM: 60 } as const;
+
 /** A jig of about 4 mm of tungsten. */
 const jigStrengthDb = -46;
 /** A fish that holds the jig lets go of it after this long, s. */
@@ -42,16 +45,18 @@ export class SimulatedFlasher {
   private lastId = 0;
   private pings = 0;
   private strength = new Map<number, number>();
+  private readonly shiftM: number;
 
-  /** @param bottomM plumbed depth to use instead of the scene's, 1 to 13 m */
+  /** Over another bottom than the scene's the fish keep their height above it. Throws RangeError for an unknown scene or a bottom out of range. */
   constructor(options: { seed: number; sceneId: string; start: string; bottomM?: number }) {
     this.scene = sceneOf(options.sceneId);
     this.random = seededRandom(options.seed);
-    this.header = simulatedHeader(options.start);
-    const bottomM = requireWithin(options.bottomM ?? this.scene.bottomM, 1, 13, 'bottom', 'm');
+    const bottomM = requireWithin(options.bottomM ?? this.scene.bottomM, simulatedBottom.leastM, simulatedBottom.mostM, 'bottom', 'm');
+    this.header = simulatedHeader(options.start, bottomM);
+    this.shiftM = bottomM - this.scene.bottomM;
     this.setting = { header: this.header, bottomM, slopeDeg: this.scene.slopeDeg, noiseDb: -106, bottomDb: -14 };
     this.noise = noisePower(this.setting);
-    this.jig = new SimulatedJig(Math.min(this.scene.jigM, bottomM - 0.5));
+    this.jig = new SimulatedJig(Math.max(0.3, this.scene.jigM + this.shiftM));
     if (this.scene.visitMin === 0) this.visit();
   }
 
@@ -129,7 +134,7 @@ export class SimulatedFlasher {
   }
 
   private visit(): void {
-    this.fish.push(...this.scene.visitors(this.random, () => ++this.lastId));
+    this.fish.push(...this.scene.visitors(this.random, () => ++this.lastId, this.shiftM));
     this.nextVisitS = this.timeMs / 1000 - 60 * this.scene.visitMin * Math.log(1 - this.random());
   }
 }

@@ -1,5 +1,4 @@
-export { SimulatedFlasher, type Take, type Truth } from './flasher';
+export { simulatedBottom, SimulatedFlasher, type Take, type Truth } from './flasher';
 export { scenes, sceneOf, type Scene } from './scene';
 export { stillRod, type RodMotion } from './jig';
-export { simulatedHeader } from './acoustics';
 export { quarryRates, type QuarryState } from './quarry';

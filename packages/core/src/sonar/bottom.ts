@@ -3,7 +3,10 @@ export const bottomLimits = {
   windowM: 0.36,
   /** The bottom's front is where its echo has risen to this much under its peak, dB. */
   frontDb: 11,
-  aboveThresholdDb: 14,
+  aboveThresholdDb: 10,
+  /** The tail behind the peak that tells a bottom from a fish: a share of the range, no less than two bins. */
+  tailShare: 0.03,
+  tailLeastM: 0.04,
   /** A jump larger than this must persist before it is believed, m. */
   jumpM: 0.6,
   jumpPings: 8,
@@ -62,8 +65,9 @@ export class BottomTracker {
     if (bestAt < 0 || best / w < threshold[bestAt] * this.least) return null;
     let peak = bestAt;
     for (let i = bestAt; i < Math.min(power.length, bestAt + w); i++) if (power[i] > power[peak]) peak = i;
-    // A fish or jig is narrow: the bottom must still stand above the threshold half a window behind its peak.
-    const behind = Math.min(power.length - 1, peak + (w >> 1));
+    // A fish or jig is narrow: the bottom must still stand above the threshold behind its peak, the further the deeper it lies.
+    const behindM = Math.min(bottomLimits.windowM / 2, Math.max(bottomLimits.tailLeastM, bottomLimits.tailShare * peak * this.binM));
+    const behind = Math.min(power.length - 1, peak + Math.round(behindM / this.binM));
     if (power[behind] < threshold[behind] * 4) return null;
     const front = power[peak] * this.ratio;
     let edge = peak;

@@ -14,6 +14,8 @@ export const trackerLimits = {
   gate: 12,
   /** A jig is looked for within this of its line's depth, m. */
   jigReachM: 0.5,
+  /** How far from its line's depth the jig may seem before that counts as much as the whole reach, m. */
+  jigAstrayM: 0.12,
 } as const;
 
 /** Follows many targets over range, and the jig among them. */
@@ -63,7 +65,9 @@ export class Tracker {
     for (let e = 0; e < echoes.count; e++) {
       const off = Math.abs(echoes.rangeM[e] - centre);
       if (off > reach) continue;
-      const cost = off / reach + (this.jig ? Math.abs(echoes.levelDb[e] - this.jig.levelDb) / 8 : 0);
+      // A fish may come between: the line counter keeps the jig from going off with it.
+      const astray = this.jigExpectedM === null ? 0 : Math.abs(echoes.rangeM[e] - this.jigExpectedM) / trackerLimits.jigAstrayM;
+      const cost = off / reach + astray + (this.jig ? Math.abs(echoes.levelDb[e] - this.jig.levelDb) / 8 : 0);
       if (cost < bestCost) {
         bestCost = cost;
         best = e;

@@ -45,7 +45,7 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
   return (
     <View
       onLayout={onLayout}
-      role="img"
+      role="figure"
       aria-label={latest ? shaftWords(latest.state, units) : 'Waiting for the flasher'}
       style={{ flex: 1, minHeight: 260, flexDirection: 'row', backgroundColor: palette.ground, overflow: 'hidden', borderTopWidth: 1, borderTopColor: palette.line }}
     >
@@ -86,7 +86,7 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
         </>
       ) : (
         <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center' }}>
-          <Words tone="second">Waiting for the flasher</Words>
+          <Words tone="second" align="center">{flasher.failure ?? 'Waiting for the flasher'}</Words>
         </View>
       )}
     </View>

@@ -1,0 +1,118 @@
+import type { SyncRequest, SyncResponse } from '@burrow/contract/api';
+import type { LedgerEvent } from '@burrow/core/ledger';
+import { api, ApiError, OfflineError } from '@/data/api';
+import { newId, PhoneLedger } from '@/data/ledger';
+import { PhoneStore } from '@/data/store';
+
+jest.mock('@/data/api', () => ({ ...jest.requireActual('@/data/api'), api: { sync: jest.fn() } }));
+
+const sync = api.sync as jest.MockedFunction<typeof api.sync>;
+/** A server in memory, as the real one answers. */
+class Server {
+  readonly events: LedgerEvent[] = [];
+  refuses = new Set<string>();
+  readonly answer = async ({ cursor, events }: SyncRequest): Promise<SyncResponse> => {
+    const sent = events as LedgerEvent[];
+    const good = sent.filter((e) => !this.refuses.has(e.kind));
+    for (const e of good) if (!this.events.some((k) => k.id === e.id)) this.events.push(e);
+    const ids = new Set(sent.map((e) => e.id));
+    return {
+      accepted: good.map((e) => e.id),
+      rejected: sent.filter((e) => this.refuses.has(e.kind)).map((e) => ({ id: e.id, reason: 'body.text: too long' })),
+      events: this.events.slice(cursor).filter((e) => !ids.has(e.id)),
+      cursor: this.events.length,
+      more: false,
+    };
+  };
+}
+
+let accounts = 0;
+async function open(server: Server | null, account = `a${++accounts}`) {
+  sync.mockImplementation(server ? server.answer : () => Promise.reject(new OfflineError()));
+  const ledger = new PhoneLedger(new PhoneStore(account), account);
+  await ledger.open();
+  return { ledger, account };
+}
+const outing = () => ({ id: newId(), zone: 'Etc/GMT+9' });
+const started = { water: 'w', waterName: 'W', species: ['black-crappie'], goal: 'numbers', method: 'ice' } as const;
+
+test('what is written without a signal is on disk, shown, counted, and there after a restart', async () => {
+  const { ledger, account } = await open(null);
+  const at = outing();
+  await ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
+  await ledger.write(at, 'note', { text: 'cold' });
+  await expect(ledger.sync()).rejects.toThrow();
+  expect(ledger.view.get()).toMatchObject({ unsent: 2, reached: false });
+  expect(ledger.view.get().state.outings).toHaveLength(1);
+  ledger.close();
+  const again = await open(null, account);
+  expect(again.ledger.view.get()).toMatchObject({ ready: true, unsent: 2 });
+  again.ledger.close();
+});
+
+test('the outbox empties when the server answers, and nothing is sent twice', async () => {
+  const { ledger } = await open(null);
+  const at = outing();
+  for (let i = 0; i < 3; i++) await ledger.write(at, 'note', { text: `n${i}` });
+  await ledger.sync().catch(() => undefined);
+  const server = new Server();
+  sync.mockImplementation(server.answer);
+  await ledger.sync();
+  await ledger.sync();
+  expect(server.events).toHaveLength(3);
+  expect(ledger.view.get()).toMatchObject({ unsent: 0, reached: true });
+  ledger.close();
+});
+
+test('what another phone wrote comes in', async () => {
+  const server = new Server();
+  const first = await open(server);
+  const at = outing();
+  await first.ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
+  await first.ledger.sync();
+  first.ledger.close();
+  const second = await open(server);
+  await second.ledger.sync();
+  expect(second.ledger.view.get().state.outings.map((o) => o.id)).toEqual([at.id]);
+  second.ledger.close();
+});
+
+test('a refused event is kept and shown with its reason, and holds up nothing', async () => {
+  const server = new Server();
+  server.refuses.add('note');
+  const { ledger } = await open(server);
+  const at = outing();
+  await ledger.write(at, 'note', { text: 'refused' });
+  await ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
+  await ledger.sync();
+  expect(ledger.view.get()).toMatchObject({ unsent: 0, refused: [{ refused: 'body.text: too long' }] });
+  expect(server.events.map((e) => e.kind)).toEqual(['outing-started']);
+  ledger.close();
+});
+
+test('a session that ended says so and loses nothing', async () => {
+  const { ledger } = await open(null);
+  await ledger.write(outing(), 'note', { text: 'kept' });
+  sync.mockRejectedValue(new ApiError(401, 'Sign in first.'));
+  await expect(ledger.sync()).rejects.toThrow('Sign in first.');
+  expect(ledger.view.get()).toMatchObject({ unsent: 1, signedOut: true });
+  ledger.close();
+});
+
+test('importing the same events twice adds them once', async () => {
+  const { ledger } = await open(null);
+  const other = await open(null);
+  const at = outing();
+  const events = [await other.ledger.write(at, 'outing-started', { ...started, species: [...started.species] }), await other.ledger.write(at, 'note', { text: 'x' })];
+  expect(await ledger.importEvents([...events, events[0]])).toBe(2);
+  expect(await ledger.importEvents(events)).toBe(0);
+  expect(ledger.view.get().events).toHaveLength(2);
+  ledger.close();
+  other.ledger.close();
+});
+
+test('ids made within one millisecond keep their order', () => {
+  const ids = Array.from({ length: 500 }, newId);
+  expect([...ids].sort()).toEqual(ids);
+  expect(new Set(ids).size).toBe(500);
+});

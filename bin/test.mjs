@@ -1,0 +1,48 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
+const results = path.join(root, 'test-results');
+const bin = (name) => path.join(root, 'node_modules/.bin', name);
+const total = { passed: 0, failed: 0 };
+
+/** Runs a step, shows its output, and counts it as one test where it has no count of its own. */
+function step(title, command, args, counted) {
+  const began = Date.now();
+  process.stdout.write(`\n· ${title}\n`);
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, FORCE_COLOR: '0', NODE_ENV: 'test' } });
+  const counts = counted?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
+  // A runner that failed without a failed test has failed all the same.
+  if (status !== 0 && counts.failed === 0) counts.failed = 1;
+  total.passed += counts.passed;
+  total.failed += counts.failed;
+  process.stdout.write(`  ${title}: ${counts.passed} passed, ${counts.failed} failed in ${Math.round((Date.now() - began) / 1000)} s\n`);
+  return counts.failed === 0;
+}
+
+const readJson = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+const jestCounts = (file) => () => {
+  const report = readJson(file);
+  return report ? { passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites } : null;
+};
+const playwrightCounts = (file) => () => {
+  const stats = readJson(file)?.stats;
+  return stats ? { passed: stats.expected, failed: stats.unexpected + stats.flaky } : null;
+};
+
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results, { recursive: true });
+step('style (eslint)', bin('eslint'), ['.', '--max-warnings', '0']);
+step('types (everything but the app)', bin('tsc'), ['-p', 'tsconfig.json']);
+step('types (app)', bin('tsc'), ['-p', 'apps/angler/tsconfig.json']);
+step('types (end-to-end, bench)', bin('tsc'), ['-p', 'e2e/tsconfig.json']);
+step('dependency rules', bin('depcruise'), ['packages', 'apps', 'stand-ins', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
+step('unused code (knip)', bin('knip'), ['--no-progress']);
+const built = step('building the programs', process.execPath, ['bin/build.mjs']) && step('building the web app', process.execPath, ['bin/build-web.mjs']);
+const jestFile = path.join(results, 'jest.json');
+step('unit, server and app tests', bin('jest'), ['--json', `--outputFile=${jestFile}`, '--silent', '--testLocationInResults=false'], jestCounts(jestFile));
+if (built) step('end-to-end in Chromium', bin('playwright'), ['test'], playwrightCounts(path.join(results, 'e2e.json')));
+process.stdout.write(`\n${total.passed} passed, ${total.failed} failed\n`);
+process.exit(total.failed === 0 ? 0 : 1);

@@ -1,0 +1,152 @@
+import { expect } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { dragJig, jigDepth, test } from './stack';
+
+test.use({ serviceWorkers: 'allow' });
+
+test('an angler’s morning: outlook, map, hole, no signal, season, practice, gear', async ({ demo: page, stack, context }) => {
+  const [{ before }] = await stack.query('SELECT count(*)::int AS before FROM event');
+
+  await test.step('Outlook answers when to go, and why', async () => {
+    await expect(page.getByText(/Crappie feed best .* cold front comes at 1[789]:\d\d/)).toBeVisible();
+    await expect(page.getByText(/Feels like .* coldest/)).toBeVisible();
+    await expect(page.getByRole('note')).toContainText('No ice is safe ice');
+    await page.getByRole('button', { name: /cold front/ }).click();
+    await expect(page.getByText('pressure trough')).toBeVisible();
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('radio', { name: 'Perch' }).click();
+    await expect(page.getByText(/^Perch feed best/)).toBeVisible();
+    await page.getByRole('radio', { name: 'Crappie' }).click();
+  });
+
+  await test.step('Water shows the bed, starts an outing and drills where tapped', async () => {
+    await page.getByRole('link', { name: 'Water' }).click();
+    await expect(page.getByRole('heading', { name: /^Start at the foot of the/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Start outing' }).click();
+    const map = page.getByRole('application');
+    const box = (await map.boundingBox())!;
+    await map.click({ position: { x: box.width * 0.62, y: box.height * 0.52 } });
+    await expect(page.getByText('The place you tapped.')).toBeVisible();
+    await expect(page.getByText(/^Expect \d+(\.5)? ft ±/)).toBeVisible();
+    await page.getByRole('button', { name: 'Drill here' }).click();
+    await page.getByRole('button', { name: 'More Clear ice' }).click();
+    await expect(page.getByText(/^Counts as .* here$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Hole is drilled' }).click();
+  });
+
+  await test.step('Hole reads the live flasher, advises, and logs', async () => {
+    await expect(page.getByText('flasher simulated, live')).toBeVisible();
+    await page.getByRole('button', { name: /^Line down/ }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/ ft$|strike/, { timeout: 30_000 });
+    await expect(page.getByRole('button', { name: /^Stay \d+ minutes, until/ })).toBeVisible();
+    const sent = page.waitForRequest((r) => r.url().endsWith('/api/flasher/line') && r.method() === 'POST');
+    const before = await jigDepth(page);
+    await dragJig(page, 0.15);
+    expect((await sent).postDataJSON().depthM).toBeLessThan(before * 0.3048);
+    await expect.poll(() => jigDepth(page)).toBeLessThan(before);
+    await page.getByRole('button', { name: 'Looked', exact: true }).click();
+    await page.getByRole('button', { name: 'Refused', exact: true }).click();
+    await expect(page.getByText('Refused logged')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).first().click();
+    await page.getByRole('button', { name: 'Bite', exact: true }).click();
+    await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await expect(page.getByText(/^About \d+ oz/)).toBeVisible();
+    await page.getByRole('slider', { name: 'Length' }).press('ArrowRight');
+    await page.getByRole('button', { name: 'Released' }).click();
+    await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM fish f JOIN outing o ON o.id = f.outing WHERE o.ended_at IS NULL"))[0].n).toBe(1);
+  });
+
+  await test.step('the network goes: the hole goes on, everything is kept', async () => {
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await stack.killServer();
+    await context.setOffline(true);
+    await expect(page.getByText('no signal: simulated on this phone')).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/ ft$|strike/);
+    await page.getByRole('button', { name: 'Looked', exact: true }).click();
+    await page.getByRole('button', { name: 'Bite', exact: true }).click();
+    await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await page.getByRole('radio', { name: 'Perch' }).click();
+    await page.getByRole('button', { name: 'Kept', exact: true }).click();
+    await expect(page.getByText('4 unsent')).toBeVisible();
+    await page.reload();
+    await expect(page.getByText('4 unsent')).toBeVisible();
+    await expect(page.getByText('no signal: simulated on this phone')).toBeVisible();
+    const depth = await jigDepth(page);
+    await dragJig(page, 0.2);
+    await expect(page.getByText('5 unsent')).toBeVisible();
+    await expect.poll(() => jigDepth(page)).not.toBe(depth);
+  });
+
+  await test.step('the network returns: all of it is in PostgreSQL exactly once', async () => {
+    await context.setOffline(false);
+    await stack.startServer();
+    await expect(page.getByText(/unsent/)).toHaveCount(0, { timeout: 40_000 });
+    await expect(page.getByText('flasher simulated, live')).toBeVisible({ timeout: 40_000 });
+    const kinds = await stack.query("SELECT e.kind, count(*)::int AS n FROM event e JOIN outing o ON o.id = e.outing WHERE o.ended_at IS NULL GROUP BY 1 ORDER BY 1");
+    expect(Object.fromEntries(kinds.map((k) => [k.kind, k.n]))).toEqual({
+      'outing-started': 1, 'hole-drilled': 1, 'ice-measured': 1, 'depth-sounded': 1, 'line-down': 1, 'depth-set': 2, reaction: 5, undone: 1, 'fish-landed': 2, 'fish-released': 1, 'fish-kept': 1,
+    });
+    const [{ doubled }] = await stack.query('SELECT count(*)::int AS doubled FROM (SELECT id FROM event GROUP BY id HAVING count(*) > 1) d');
+    expect(doubled).toBe(0);
+  });
+
+  await test.step('Season counts it, gives it back and takes it in without doubles', async () => {
+    await page.getByRole('link', { name: 'Leave the hole for the map' }).click();
+    await page.getByRole('link', { name: 'Season' }).click();
+    await expect(page.getByText(/15 outings, \d+ h of line/)).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Height above bottom' })).toBeVisible();
+    await expect(page.getByText(/not enough yet/).first()).toBeVisible();
+    await expect(page.getByText(/still out: 1 (crappie|perch), 1 (crappie|perch)/)).toBeVisible();
+    const ledger = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Ledger (NDJSON)' }).click();
+    const ledgerFile = await (await ledger).path();
+    const lines = readFileSync(ledgerFile, 'utf8').trim().split('\n');
+    const [{ now }] = await stack.query('SELECT count(*)::int AS now FROM event');
+    expect(lines).toHaveLength(now as number);
+    expect(now as number).toBe((before as number) + 17);
+    const catches = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Catches (CSV)' }).click();
+    expect(readFileSync(await (await catches).path(), 'utf8')).toMatch(/yellow-perch,220,.*kept/);
+    for (const [text, says] of [[lines.join('\n'), /^0 new entries .* were here already/], [lines[0].slice(0, 30), /line 1: expected a JSON object.*Nothing was taken in/]] as const) {
+      const chooser = page.waitForEvent('filechooser');
+      await page.getByRole('button', { name: 'Bring a ledger in' }).click();
+      await (await chooser).setFiles({ name: 'ledger.ndjson', mimeType: 'application/x-ndjson', buffer: Buffer.from(text) });
+      await expect(page.getByText(says)).toBeVisible();
+    }
+  });
+
+  await test.step('Practice answers to the jig on this phone', async () => {
+    await page.getByRole('link', { name: 'Practice' }).click();
+    await expect(page.getByRole('heading', { name: 'Read it yourself' })).toBeVisible();
+    await page.getByRole('slider', { name: 'Jig depth' }).waitFor();
+    const depth = await jigDepth(page);
+    await dragJig(page, 0.8);
+    await expect.poll(() => jigDepth(page)).not.toBe(depth);
+    await page.getByRole('button', { name: 'Show the coach' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/ ft$|strike/);
+    await page.getByRole('radio', { name: 'Empty water' }).click();
+    await page.getByRole('button', { name: 'Strike' }).click();
+    await expect(page.getByText(/Nothing held the jig\. .* 1 struck at nothing/)).toBeVisible();
+  });
+
+  await test.step('Gear switches units and light, and keeps the tackle box', async () => {
+    await page.getByRole('link', { name: 'Gear' }).click();
+    await page.getByRole('button', { name: 'Add a presentation' }).click();
+    await page.getByRole('textbox', { name: 'Presentation' }).fill('Small spoon, one point tipped');
+    await expect(page.getByText('Expected a name that is not in the box yet.')).toBeVisible();
+    await page.getByRole('textbox', { name: 'Presentation' }).fill('Blade bait');
+    await page.getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByText('Blade bait')).toBeVisible();
+    await page.getByRole('button', { name: 'Take out Blade bait' }).click();
+    await page.getByRole('button', { name: 'Put back Blade bait' }).click();
+    await expect(page.getByText('Blade bait', { exact: true })).toBeVisible();
+    await page.getByRole('radio', { name: 'Metres, °C, cm, grams' }).click();
+    await page.getByRole('radio', { name: 'Dusk' }).click();
+    await expect.poll(() => page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe('rgb(11, 22, 27)');
+    await page.getByRole('link', { name: 'Water' }).click();
+    await expect(page.getByText(/^Expect [\d.]+ m ±/)).toBeVisible();
+    await page.getByRole('button', { name: 'End outing' }).click();
+    await expect(page.getByRole('button', { name: 'Start outing' })).toBeVisible();
+    await expect.poll(async () => (await stack.query('SELECT count(*)::int AS n FROM outing WHERE ended_at IS NULL'))[0].n).toBe(0);
+  });
+});
