@@ -3,7 +3,7 @@ import expo from 'eslint-config-expo/flat.js';
 import tseslint from 'typescript-eslint';
 
 export default [
-  { ignores: ['**/node_modules/**', '.build/**', '.data/**', '**/.expo/**', '**/dist/**', 'docs/**', 'apps/angler/src/components/icon/paths.ts'] },
+  { ignores: ['**/node_modules/**', '.build/**', '.data/**', '**/.expo/**', '**/dist/**', 'docs/**', 'bench/empty-page/**', 'apps/angler/src/components/icon/paths.ts'] },
   js.configs.recommended,
   ...tseslint.configs.recommended.map((c) => ({ ...c, files: ['**/*.ts', '**/*.tsx'] })),
   ...expo.map((c) => ({ ...c, files: ['apps/angler/**/*.{ts,tsx}'] })),
@@ -20,11 +20,32 @@ export default [
       '@typescript-eslint/consistent-type-imports': 'error',
       'import/no-unresolved': 'off',
       'import/namespace': 'off',
+      'import/no-named-as-default-member': 'off',
       'max-lines': ['error', { max: 320, skipBlankLines: true }],
     },
   },
   {
     files: ['**/*.mjs', '**/*.cjs', '**/*.js'],
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', fetch: 'readonly', URL: 'readonly', setTimeout: 'readonly', clearTimeout: 'readonly', performance: 'readonly', globalThis: 'readonly', module: 'readonly', require: 'readonly', __dirname: 'readonly', Buffer: 'readonly', document: 'readonly', window: 'readonly', requestAnimationFrame: 'readonly' } },
+    languageOptions: {
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        fetch: 'readonly',
+        URL: 'readonly',
+        setTimeout: 'readonly',
+        clearTimeout: 'readonly',
+        performance: 'readonly',
+        globalThis: 'readonly',
+        module: 'readonly',
+        require: 'readonly',
+        __dirname: 'readonly',
+        Buffer: 'readonly',
+        document: 'readonly',
+        localStorage: 'readonly',
+        navigator: 'readonly',
+        window: 'readonly',
+        requestAnimationFrame: 'readonly',
+      },
+    },
   },
 ];

@@ -1,7 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-/** Flags that keep Chromium to itself on a machine without a network. */
-export const chromiumArgs = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+import { chromiumLaunch } from './bin/chromium.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -11,7 +9,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     viewport: { width: 390, height: 844 },
-    launchOptions: { executablePath: '/usr/bin/chromium', args: chromiumArgs },
+    launchOptions: chromiumLaunch,
     serviceWorkers: 'block',
     actionTimeout: 25_000,
     screenshot: 'only-on-failure',

@@ -19,7 +19,9 @@ const skipped = new Set(['node_modules', 'test', '.expo', 'dist']);
 function newest(file) {
   const stat = statSync(file);
   if (!stat.isDirectory()) return stat.mtimeMs;
-  return readdirSync(file).filter((name) => !skipped.has(name)).reduce((ms, name) => Math.max(ms, newest(path.join(file, name))), 0);
+  return readdirSync(file)
+    .filter((name) => !skipped.has(name))
+    .reduce((ms, name) => Math.max(ms, newest(path.join(file, name))), 0);
 }
 
 const since = existsSync(stamp) && existsSync(out) ? statSync(stamp).mtimeMs : 0;
@@ -29,7 +31,9 @@ process.stdout.write('  exporting the web app (one to two minutes the first time
 
 rmSync(part, { recursive: true, force: true });
 const exported = spawnSync(path.join(root, 'node_modules/.bin/expo'), ['export', '-p', 'web', '--output-dir', part], {
-  cwd: app, env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' }, encoding: 'utf8',
+  cwd: app,
+  env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+  encoding: 'utf8',
 });
 if (exported.status !== 0) {
   process.stderr.write(`${exported.stdout}\n${exported.stderr}\n`);
@@ -37,7 +41,10 @@ if (exported.status !== 0) {
 }
 
 /** All files of the export, relative to it. */
-const files = (dir) => readdirSync(dir, { withFileTypes: true, recursive: true }).filter((f) => f.isFile()).map((f) => path.relative(part, path.join(f.parentPath ?? f.path, f.name)));
+const files = (dir) =>
+  readdirSync(dir, { withFileTypes: true, recursive: true })
+    .filter((f) => f.isFile())
+    .map((f) => path.relative(part, path.join(f.parentPath ?? f.path, f.name)));
 
 rmSync(path.join(part, 'metadata.json'), { force: true });
 const fonts = files(part).filter((f) => /Atkinson.*(400Regular|700Bold)\.[0-9a-f]+\.ttf$/.test(f));
@@ -46,10 +53,24 @@ const preloads = fonts.map((f) => `<link rel="preload" href="/${f}" as="font" ty
 writeFileSync(page, readFileSync(page, 'utf8').replace('</head>', `${preloads}</head>`));
 
 const worker = path.join(part, 'service-worker.js');
-await build({ entryPoints: [path.join(app, 'src/offline/service-worker.ts')], outfile: worker, bundle: true, minify: true, format: 'iife', target: 'es2022', define: { 'process.env.NODE_ENV': '"production"' }, absWorkingDir: root });
+await build({
+  entryPoints: [path.join(app, 'src/offline/service-worker.ts')],
+  outfile: worker,
+  bundle: true,
+  minify: true,
+  format: 'iife',
+  target: 'es2022',
+  define: { 'process.env.NODE_ENV': '"production"' },
+  absWorkingDir: root,
+});
 const { warnings } = await injectManifest({
-  swSrc: worker, swDest: worker, globDirectory: part, globPatterns: ['**/*.{js,html,ttf,svg,webmanifest,png}'], globIgnores: ['service-worker.js'],
-  dontCacheBustURLsMatching: /[-.][0-9a-f]{32}\./, maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+  swSrc: worker,
+  swDest: worker,
+  globDirectory: part,
+  globPatterns: ['**/*.{js,html,ttf,svg,webmanifest,png}'],
+  globIgnores: ['service-worker.js'],
+  dontCacheBustURLsMatching: /[-.][0-9a-f]{32}\./,
+  maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
 });
 if (warnings.length > 0) {
   process.stderr.write(`service worker: ${warnings.join('\n')}\n`);

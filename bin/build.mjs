@@ -17,7 +17,9 @@ const sources = ['packages', 'apps/server/src', 'apps/cli/src', 'stand-ins', 'pa
 function newest(file) {
   const stat = statSync(file);
   if (!stat.isDirectory()) return stat.mtimeMs;
-  return readdirSync(file).filter((name) => name !== 'node_modules' && name !== 'test').reduce((ms, name) => Math.max(ms, newest(path.join(file, name))), stat.mtimeMs);
+  return readdirSync(file)
+    .filter((name) => name !== 'node_modules' && name !== 'test')
+    .reduce((ms, name) => Math.max(ms, newest(path.join(file, name))), stat.mtimeMs);
 }
 
 /** Only our own packages go into the bundle. */
@@ -34,7 +36,9 @@ if (!process.argv.includes('--force') && sources.every((s) => newest(path.join(r
 for (const name of existsSync(path.join(root, '.build')) ? readdirSync(path.join(root, '.build')) : []) if (/\.mjs(\.map)?$/.test(name)) rmSync(path.join(root, '.build', name));
 await build({
   absWorkingDir: root,
-  entryPoints: Object.entries(programs).filter(([, file]) => existsSync(path.join(root, file))).map(([out, file]) => ({ in: file, out })),
+  entryPoints: Object.entries(programs)
+    .filter(([, file]) => existsSync(path.join(root, file)))
+    .map(([out, file]) => ({ in: file, out })),
   outdir: '.build',
   bundle: true,
   splitting: true,

@@ -17,9 +17,7 @@ function programs() {
 /** Runs a PostgreSQL program as the postgres user where we are root. */
 function run(program, args, options = {}) {
   const file = path.join(programs(), program);
-  const [command, all] = isRoot
-    ? ['setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', '--reset-env', '--', file, ...args]]
-    : [file, args];
+  const [command, all] = isRoot ? ['setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', '--reset-env', '--', file, ...args]] : [file, args];
   return spawnSync(command, all, { cwd: '/', encoding: 'utf8', ...options });
 }
 

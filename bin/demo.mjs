@@ -15,7 +15,10 @@ const unknown = process.argv.slice(2).find((arg) => arg !== '--fresh');
 if (unknown !== undefined) fail(`expected --fresh or nothing, found "${unknown}"`);
 if (!(Number.isInteger(port) && port > 0 && port < 65_536)) fail(`PORT: expected 1 to 65535, found "${process.env.PORT}"`);
 
-for (const [what, script] of [['programs', 'build.mjs'], ['web app', 'build-web.mjs']]) {
+for (const [what, script] of [
+  ['programs', 'build.mjs'],
+  ['web app', 'build-web.mjs'],
+]) {
   say(`building the ${what} if the sources changed`);
   const built = spawnSync(process.execPath, [path.join(root, 'bin', script)], { stdio: 'inherit' });
   if (built.status !== 0) fail(`building the ${what} failed; the lines above say why`);

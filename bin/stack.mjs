@@ -23,7 +23,10 @@ export function maintain(databaseUrl, ...args) {
 async function answers(url, child) {
   for (let i = 0; i < 150; i++) {
     if (child.exitCode !== null) throw new Error(`${child.spawnargs.at(-1)} ended with ${child.exitCode} before it answered`);
-    const ok = await fetch(url).then((r) => r.ok, () => false);
+    const ok = await fetch(url).then(
+      (r) => r.ok,
+      () => false,
+    );
     if (ok) return;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
@@ -70,8 +73,16 @@ export async function startStack(options) {
     const secretFile = path.join(dataDir, 'session-secret');
     if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 });
     const env = {
-      ...process.env, NODE_ENV: 'production', PORT: String(options.port), DATABASE_URL: databaseUrl, FLASHER_URL: flasherUrl, STATION_URL: stationUrl,
-      SESSION_SECRET: readFileSync(secretFile, 'utf8'), WEB_DIR: path.join(root, '.build/web'), DEMO_START: options.start ?? demoStart, LOG_LEVEL: options.log ?? 'warn',
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: String(options.port),
+      DATABASE_URL: databaseUrl,
+      FLASHER_URL: flasherUrl,
+      STATION_URL: stationUrl,
+      SESSION_SECRET: readFileSync(secretFile, 'utf8'),
+      WEB_DIR: path.join(root, '.build/web'),
+      DEMO_START: options.start ?? demoStart,
+      LOG_LEVEL: options.log ?? 'warn',
     };
     let server;
     const startServer = async () => {
@@ -82,10 +93,11 @@ export async function startStack(options) {
     say('starting the server');
     await startServer();
     /** Ends the server hard, as a lost network or a crash would. */
-    const killServer = () => new Promise((resolve) => {
-      server.once('exit', resolve);
-      server.kill('SIGKILL');
-    });
+    const killServer = () =>
+      new Promise((resolve) => {
+        server.once('exit', resolve);
+        server.kill('SIGKILL');
+      });
     return { url: `http://127.0.0.1:${options.port}`, databaseUrl, stop, startServer, killServer };
   } catch (error) {
     await stop();

@@ -35,9 +35,10 @@ const playwrightCounts = (file) => () => {
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 step('style (eslint)', bin('eslint'), ['.', '--max-warnings', '0']);
+step('layout (prettier)', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
 step('types (everything but the app)', bin('tsc'), ['-p', 'tsconfig.json']);
 step('types (app)', bin('tsc'), ['-p', 'apps/angler/tsconfig.json']);
-step('types (end-to-end, bench)', bin('tsc'), ['-p', 'e2e/tsconfig.json']);
+step('types (end-to-end)', bin('tsc'), ['-p', 'e2e/tsconfig.json']);
 step('dependency rules', bin('depcruise'), ['packages', 'apps', 'stand-ins', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
 step('unused code (knip)', bin('knip'), ['--no-progress']);
 const built = step('building the programs', process.execPath, ['bin/build.mjs']) && step('building the web app', process.execPath, ['bin/build-web.mjs']);

@@ -53,7 +53,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await expect(page.getByText(/^About \d+ oz/)).toBeVisible();
     await page.getByRole('slider', { name: 'Length' }).press('ArrowRight');
     await page.getByRole('button', { name: 'Released' }).click();
-    await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM fish f JOIN outing o ON o.id = f.outing WHERE o.ended_at IS NULL"))[0].n).toBe(1);
+    await expect.poll(async () => (await stack.query('SELECT count(*)::int AS n FROM fish f JOIN outing o ON o.id = f.outing WHERE o.ended_at IS NULL'))[0].n).toBe(1);
   });
 
   await test.step('the network goes: the hole goes on, everything is kept', async () => {
@@ -82,9 +82,19 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await stack.startServer();
     await expect(page.getByText(/unsent/)).toHaveCount(0, { timeout: 40_000 });
     await expect(page.getByText('flasher simulated, live')).toBeVisible({ timeout: 40_000 });
-    const kinds = await stack.query("SELECT e.kind, count(*)::int AS n FROM event e JOIN outing o ON o.id = e.outing WHERE o.ended_at IS NULL GROUP BY 1 ORDER BY 1");
+    const kinds = await stack.query('SELECT e.kind, count(*)::int AS n FROM event e JOIN outing o ON o.id = e.outing WHERE o.ended_at IS NULL GROUP BY 1 ORDER BY 1');
     expect(Object.fromEntries(kinds.map((k) => [k.kind, k.n]))).toEqual({
-      'outing-started': 1, 'hole-drilled': 1, 'ice-measured': 1, 'depth-sounded': 1, 'line-down': 1, 'depth-set': 2, reaction: 5, undone: 1, 'fish-landed': 2, 'fish-released': 1, 'fish-kept': 1,
+      'outing-started': 1,
+      'hole-drilled': 1,
+      'ice-measured': 1,
+      'depth-sounded': 1,
+      'line-down': 1,
+      'depth-set': 2,
+      reaction: 5,
+      undone: 1,
+      'fish-landed': 2,
+      'fish-released': 1,
+      'fish-kept': 1,
     });
     const [{ doubled }] = await stack.query('SELECT count(*)::int AS doubled FROM (SELECT id FROM event GROUP BY id HAVING count(*) > 1) d');
     expect(doubled).toBe(0);
@@ -107,7 +117,10 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     const catches = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Catches (CSV)' }).click();
     expect(readFileSync(await (await catches).path(), 'utf8')).toMatch(/yellow-perch,220,.*kept/);
-    for (const [text, says] of [[lines.join('\n'), /^0 new entries .* were here already/], [lines[0].slice(0, 30), /line 1: expected a JSON object.*Nothing was taken in/]] as const) {
+    for (const [text, says] of [
+      [lines.join('\n'), /^0 new entries .* were here already/],
+      [lines[0].slice(0, 30), /line 1: expected a JSON object.*Nothing was taken in/],
+    ] as const) {
       const chooser = page.waitForEvent('filechooser');
       await page.getByRole('button', { name: 'Bring a ledger in' }).click();
       await (await chooser).setFiles({ name: 'ledger.ndjson', mimeType: 'application/x-ndjson', buffer: Buffer.from(text) });

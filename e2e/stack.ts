@@ -17,7 +17,7 @@ export interface Stack {
 /** The whole program on demo data of its own, once for all tests of a worker. */
 export const test = base.extend<{ demo: Page }, { stack: Stack }>({
   stack: [
-    async ({}, use) => {
+    async ({ browserName: _browser }, use) => {
       const dataDir = mkdtempSync(path.join(os.tmpdir(), 'burrow-e2e-'));
       // The database runs as another user, who must be able to pass.
       chmodSync(dataDir, 0o711);

@@ -3,5 +3,9 @@ import { Notice } from '@/components/Notice';
 
 export default function NotFound() {
   const router = useRouter();
-  return <Notice title="No such place" action={{ label: 'To the Outlook', onPress: () => router.replace('/') }}>The address names nothing here.</Notice>;
+  return (
+    <Notice title="No such place" action={{ label: 'To the Outlook', onPress: () => router.replace('/') }}>
+      The address names nothing here.
+    </Notice>
+  );
 }

@@ -3,14 +3,42 @@ import * as mdi from '@mdi/js';
 import { writeFileSync } from 'node:fs';
 
 const wanted = {
-  sunrise: 'mdiWeatherSunsetUp', waves: 'mdiWaves', bars: 'mdiPoll', target: 'mdiTargetVariant', cog: 'mdiCogOutline',
-  eye: 'mdiEyeOutline', refused: 'mdiArrowCollapseDown', bite: 'mdiHook', fish: 'mdiFish', more: 'mdiDotsHorizontal',
-  close: 'mdiClose', undo: 'mdiUndo', plus: 'mdiPlus', minus: 'mdiMinus', locate: 'mdiCrosshairsGps', back: 'mdiChevronLeft', down: 'mdiChevronDown',
-  download: 'mdiDownload', upload: 'mdiUpload', remove: 'mdiDeleteOutline', check: 'mdiCheck', caution: 'mdiAlertOutline', offline: 'mdiCloudOffOutline',
-  edit: 'mdiPencilOutline', help: 'mdiHelpCircleOutline', flag: 'mdiFlagOutline', walk: 'mdiWalk', ruler: 'mdiRuler', strike: 'mdiArrowUpBold', auger: 'mdiScrewFlatTop',
+  sunrise: 'mdiWeatherSunsetUp',
+  waves: 'mdiWaves',
+  bars: 'mdiPoll',
+  target: 'mdiTargetVariant',
+  cog: 'mdiCogOutline',
+  eye: 'mdiEyeOutline',
+  refused: 'mdiArrowCollapseDown',
+  bite: 'mdiHook',
+  fish: 'mdiFish',
+  more: 'mdiDotsHorizontal',
+  close: 'mdiClose',
+  undo: 'mdiUndo',
+  plus: 'mdiPlus',
+  minus: 'mdiMinus',
+  locate: 'mdiCrosshairsGps',
+  back: 'mdiChevronLeft',
+  down: 'mdiChevronDown',
+  download: 'mdiDownload',
+  upload: 'mdiUpload',
+  remove: 'mdiDeleteOutline',
+  check: 'mdiCheck',
+  caution: 'mdiAlertOutline',
+  offline: 'mdiCloudOffOutline',
+  edit: 'mdiPencilOutline',
+  help: 'mdiHelpCircleOutline',
+  flag: 'mdiFlagOutline',
+  walk: 'mdiWalk',
+  ruler: 'mdiRuler',
+  strike: 'mdiArrowUpBold',
+  auger: 'mdiScrewFlatTop',
 };
 const rows = Object.entries(wanted).map(([name, key]) => {
   if (typeof mdi[key] !== 'string') throw new Error(`@mdi/js has no ${key}`);
   return `  ${name}: '${mdi[key]}',`;
 });
-writeFileSync(new URL('../src/components/icon/paths.ts', import.meta.url), `/** Made by scripts/icons.mjs from @mdi/js (Apache 2.0). */\nexport const paths = {\n${rows.join('\n')}\n} as const;\n`);
+writeFileSync(
+  new URL('../src/components/icon/paths.ts', import.meta.url),
+  `/** Made by scripts/icons.mjs from @mdi/js (Apache 2.0). */\nexport const paths = {\n${rows.join('\n')}\n} as const;\n`,
+);

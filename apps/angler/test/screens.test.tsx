@@ -12,7 +12,13 @@ jest.mock('expo-font', () => ({ useFonts: () => [true, null] }));
 const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
 
 test('a rate with too little line behind it says so instead of a figure', () => {
-  const rows = shrunkenRates([{ key: 'low', minutes: 30, count: 4 }, { key: 'man', minutes: 600, count: 20 }], 1);
+  const rows = shrunkenRates(
+    [
+      { key: 'low', minutes: 30, count: 4 },
+      { key: 'man', minutes: 600, count: 20 },
+    ],
+    1,
+  );
   show(<RateDots rows={rows} label={(key) => key} unit="fish an hour" />);
   expect(screen.getByText('not enough yet (30 min of line)')).toBeTruthy();
   expect(screen.getByText(rows[1].rate.mean.toFixed(1), { includeHiddenElements: true })).toBeTruthy();
@@ -22,7 +28,11 @@ test('the clock says until when, and go when time is up', () => {
   const quiet = { arrivedMs: 0, visitsMs: [], refusalsMs: [], bitesMs: [] };
   const { rerender } = show(<HoleClock clock={stayOrGo(quiet, activePrior, 0)} untilText="06:54" onPress={() => undefined} />);
   expect(screen.getByLabelText(/^Stay \d+ minutes, until 06:54/)).toBeTruthy();
-  rerender(<ThemeProvider name="dusk"><HoleClock clock={stayOrGo(quiet, activePrior, 40 * 60_000)} untilText="06:54" onPress={() => undefined} /></ThemeProvider>);
+  rerender(
+    <ThemeProvider name="dusk">
+      <HoleClock clock={stayOrGo(quiet, activePrior, 40 * 60_000)} untilText="06:54" onPress={() => undefined} />
+    </ThemeProvider>,
+  );
   expect(screen.getByLabelText(/^Go now\. Nothing in 40 min/)).toBeTruthy();
 });
 
@@ -33,7 +43,15 @@ test('steppers and choices answer to a tap', async () => {
   show(
     <>
       <Stepper label="Clear ice" text="10 in" onStep={(d) => steps.push(d)} />
-      <Choice label="Fish" options={[{ id: 'a', label: 'Perch' }, { id: 'b', label: 'Pike' }]} value="a" onChange={(id) => chosen.push(id)} />
+      <Choice
+        label="Fish"
+        options={[
+          { id: 'a', label: 'Perch' },
+          { id: 'b', label: 'Pike' },
+        ]}
+        value="a"
+        onChange={(id) => chosen.push(id)}
+      />
     </>,
   );
   await user.press(screen.getByLabelText('More Clear ice'));

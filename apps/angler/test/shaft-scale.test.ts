@@ -5,15 +5,20 @@ const mark = (depthM: number) => ({ id: 1, depthM, kind: 'fish' as const, levelD
 
 test('the frame holds jig, marks and bottom, and stands still while they fit', () => {
   fc.assert(
-    fc.property(fc.double({ min: 1.5, max: 40, noNaN: true }), fc.double({ min: 0.05, max: 0.95, noNaN: true }), fc.double({ min: 0.1, max: 0.95, noNaN: true }), (bottomM, jig, fish) => {
-      const state = { t: 0, bottomM, jigM: jig * bottomM, marks: [mark(fish * bottomM)] };
-      const frame = frameFor(state, state.jigM, null);
-      for (const depthM of [state.jigM, state.marks[0].depthM, bottomM]) {
-        expect(depthM).toBeGreaterThanOrEqual(frame.topM);
-        expect(depthM).toBeLessThanOrEqual(frame.baseM);
-      }
-      expect(frameFor({ ...state, jigM: state.jigM + 0.01 }, state.jigM, frame)).toBe(frame);
-    }),
+    fc.property(
+      fc.double({ min: 1.5, max: 40, noNaN: true }),
+      fc.double({ min: 0.05, max: 0.95, noNaN: true }),
+      fc.double({ min: 0.1, max: 0.95, noNaN: true }),
+      (bottomM, jig, fish) => {
+        const state = { t: 0, bottomM, jigM: jig * bottomM, marks: [mark(fish * bottomM)] };
+        const frame = frameFor(state, state.jigM, null);
+        for (const depthM of [state.jigM, state.marks[0].depthM, bottomM]) {
+          expect(depthM).toBeGreaterThanOrEqual(frame.topM);
+          expect(depthM).toBeLessThanOrEqual(frame.baseM);
+        }
+        expect(frameFor({ ...state, jigM: state.jigM + 0.01 }, state.jigM, frame)).toBe(frame);
+      },
+    ),
   );
 });
 

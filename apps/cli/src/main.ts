@@ -30,7 +30,9 @@ async function main([name, ...args]: string[]): Promise<number> {
   }
   if (notBuilt.includes(name)) throw new BadInput(`${name}: not built yet`);
   if (!Object.hasOwn(commands, name)) throw new BadInput(`expected one of ${Object.keys(commands).join(', ')}, found "${name}"`);
-  await (await commands[name]())(args);
+  await (
+    await commands[name]()
+  )(args);
   return 0;
 }
 

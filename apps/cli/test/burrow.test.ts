@@ -66,7 +66,10 @@ test('simulate writes a log and its truth apart, echo reads the log', () => {
   const made = burrow('simulate', '--seed', '7', '--minutes', '0.5', '--truth', file('t.json'));
   writeFileSync(file('e.ndjson'), made.stdout);
   const truth = JSON.parse(readFileSync(file('t.json'), 'utf8')) as { pings: { bottomM: number }[] };
-  const lines = burrow('echo', file('e.ndjson'), '--coach').stdout.trim().split('\n').map((l) => JSON.parse(l) as { bottomM: number | null; advice?: { instruction: string } });
+  const lines = burrow('echo', file('e.ndjson'), '--coach')
+    .stdout.trim()
+    .split('\n')
+    .map((l) => JSON.parse(l) as { bottomM: number | null; advice?: { instruction: string } });
   expect(lines).toHaveLength(300);
   expect(truth.pings).toHaveLength(300);
   expect(lines.filter((l, i) => l.bottomM !== null && Math.abs(l.bottomM - truth.pings[i].bottomM) <= 0.12).length).toBeGreaterThan(296);
@@ -85,7 +88,10 @@ test('a log that is cut short says its line and keeps what was read before', () 
 });
 
 test('fronts of the demo series: three cold ones and a warm one, phases without gaps', () => {
-  const { fronts, phases } = JSON.parse(burrow('fronts', path.resolve('demo/weather.csv'), '--lat', '47').stdout) as { fronts: { at: string; kind: string }[]; phases: { from: string; to: string }[] };
+  const { fronts, phases } = JSON.parse(burrow('fronts', path.resolve('demo/weather.csv'), '--lat', '47').stdout) as {
+    fronts: { at: string; kind: string }[];
+    phases: { from: string; to: string }[];
+  };
   expect(fronts.map((f) => f.kind)).toEqual(['cold', 'cold', 'cold', 'warm']);
   expect(Math.abs(Date.parse(fronts[2].at) - Date.parse('2027-01-16T19:00-09:00'))).toBeLessThanOrEqual(3 * 3_600_000);
   for (let i = 1; i < phases.length; i++) expect(phases[i].from).toBe(phases[i - 1].to);

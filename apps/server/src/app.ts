@@ -48,16 +48,36 @@ const sameOrigin: RequestHandler = (req, _res, next) => {
 export function makeApp(options: AppOptions): Express {
   const { db, clock, demo } = options;
   const services: Services = {
-    accounts: new Accounts(db), ledger: new Ledger(db), waters: new Waters(db), station: new Station(options.stationUrl), flasher: new FlasherFeed(options.flasherUrl), clock, demo,
+    accounts: new Accounts(db),
+    ledger: new Ledger(db),
+    waters: new Waters(db),
+    station: new Station(options.stationUrl),
+    flasher: new FlasherFeed(options.flasherUrl),
+    clock,
+    demo,
   };
   const registry = new Registry();
   collectDefaultMetrics({ register: registry });
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger: options.log, autoLogging: { ignore: (req) => !req.url?.startsWith('/api') }, customLogLevel: (_req, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug') }));
+  app.use(
+    pinoHttp({
+      logger: options.log,
+      autoLogging: { ignore: (req) => !req.url?.startsWith('/api') },
+      customLogLevel: (_req, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  );
   app.use(
     helmet({
-      contentSecurityPolicy: { directives: { 'script-src': ["'self'"], 'worker-src': ["'self'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'data:', 'blob:'], 'upgrade-insecure-requests': null } },
+      contentSecurityPolicy: {
+        directives: {
+          'script-src': ["'self'"],
+          'worker-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'upgrade-insecure-requests': null,
+        },
+      },
       strictTransportSecurity: false,
     }),
   );
@@ -74,7 +94,14 @@ export function makeApp(options: AppOptions): Express {
   app.use('/api', express.json({ limit: '4mb' }));
   app.use(
     '/api',
-    session({ store, secret: options.sessionSecret, name: 'burrow', resave: false, saveUninitialized: false, cookie: { httpOnly: true, sameSite: 'lax', maxAge: 180 * 86_400_000 } }),
+    session({
+      store,
+      secret: options.sessionSecret,
+      name: 'burrow',
+      resave: false,
+      saveUninitialized: false,
+      cookie: { httpOnly: true, sameSite: 'lax', maxAge: 180 * 86_400_000 },
+    }),
     sessionRoutes(services),
     anglerRoutes(services),
   );
@@ -88,8 +115,13 @@ export function makeApp(options: AppOptions): Express {
 function serveWeb(app: Express, webDir: string): void {
   app.use(
     expressStaticGzip(webDir, {
-      enableBrotli: true, orderPreference: ['br'], index: false,
-      serveStatic: { dotfiles: 'allow', setHeaders: (res, file) => res.setHeader('cache-control', /[-.][0-9a-f]{32}\./.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache') },
+      enableBrotli: true,
+      orderPreference: ['br'],
+      index: false,
+      serveStatic: {
+        dotfiles: 'allow',
+        setHeaders: (res, file) => res.setHeader('cache-control', /[-.][0-9a-f]{32}\./.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+      },
     }),
   );
   app.get('/{*path}', (req, res, next) => {

@@ -5,6 +5,11 @@ import { FirstLedger1700000000000 } from './migrations/1700000000000-first-ledge
 /** The store, with its migrations; not connected yet. */
 export const dataSource = (databaseUrl: string) =>
   new DataSource({
-    type: 'postgres', url: databaseUrl, entities, migrations: [FirstLedger1700000000000], migrationsTransactionMode: 'each', synchronize: false,
+    type: 'postgres',
+    url: databaseUrl,
+    entities,
+    migrations: [FirstLedger1700000000000],
+    migrationsTransactionMode: 'each',
+    synchronize: false,
     extra: { max: 10 },
   });

@@ -15,8 +15,15 @@ async function main(): Promise<void> {
   pool.on('error', (error) => log.warn({ err: error }, 'idle session connection lost'));
   const clock = settings.DEMO_START === undefined ? systemClock : scenarioClock(Date.parse(settings.DEMO_START));
   const app = makeApp({
-    db, pool, clock, log, demo: settings.DEMO_START !== undefined, sessionSecret: settings.SESSION_SECRET,
-    flasherUrl: settings.FLASHER_URL, stationUrl: settings.STATION_URL, webDir: settings.WEB_DIR,
+    db,
+    pool,
+    clock,
+    log,
+    demo: settings.DEMO_START !== undefined,
+    sessionSecret: settings.SESSION_SECRET,
+    flasherUrl: settings.FLASHER_URL,
+    stationUrl: settings.STATION_URL,
+    webDir: settings.WEB_DIR,
   });
   const server = app.listen(settings.PORT, settings.HOST, (error?: Error) => {
     if (error) {

@@ -5,7 +5,11 @@ import type { z } from 'zod';
 
 /** An answer that says what is wrong, as RFC 9457 problem details. */
 export class ProblemError extends Error {
-  constructor(readonly status: number, readonly title: string, detail: string) {
+  constructor(
+    readonly status: number,
+    readonly title: string,
+    detail: string,
+  ) {
     super(detail);
   }
 }

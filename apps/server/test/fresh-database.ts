@@ -24,8 +24,14 @@ export async function newApp(options: { demo?: boolean } = {}) {
   await db.runMigrations();
   const pool = new pg.Pool({ connectionString: url, max: 2 });
   const app = makeApp({
-    db, pool, clock: systemClock, log: pino({ level: 'silent' }), demo: options.demo ?? false, sessionSecret: 'a secret for the tests only',
-    flasherUrl: 'http://127.0.0.1:9', stationUrl: 'http://127.0.0.1:9',
+    db,
+    pool,
+    clock: systemClock,
+    log: pino({ level: 'silent' }),
+    demo: options.demo ?? false,
+    sessionSecret: 'a secret for the tests only',
+    flasherUrl: 'http://127.0.0.1:9',
+    stationUrl: 'http://127.0.0.1:9',
   });
   const close = async () => {
     await pool.end();

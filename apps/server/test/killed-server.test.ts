@@ -11,20 +11,35 @@ jest.setTimeout(120_000);
 /** The built server as a process of its own, over a database. */
 async function start(databaseUrl: string, port: number): Promise<ChildProcess> {
   const child = spawn(process.execPath, [path.resolve('.build/server.mjs')], {
-    env: { ...process.env, PORT: String(port), DATABASE_URL: databaseUrl, FLASHER_URL: 'http://127.0.0.1:9', STATION_URL: 'http://127.0.0.1:9', SESSION_SECRET: 'a secret for the tests only', LOG_LEVEL: 'silent' },
+    env: {
+      ...process.env,
+      PORT: String(port),
+      DATABASE_URL: databaseUrl,
+      FLASHER_URL: 'http://127.0.0.1:9',
+      STATION_URL: 'http://127.0.0.1:9',
+      SESSION_SECRET: 'a secret for the tests only',
+      LOG_LEVEL: 'silent',
+    },
     stdio: 'ignore',
   });
   for (let i = 0; i < 200; i++) {
-    if (await fetch(`http://127.0.0.1:${port}/readyz`).then((r) => r.ok, () => false)) return child;
+    if (
+      await fetch(`http://127.0.0.1:${port}/readyz`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return child;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   throw new Error('the server did not start');
 }
 
-const kill = (child: ChildProcess) => new Promise((resolve) => {
-  child.once('exit', resolve);
-  child.kill('SIGKILL');
-});
+const kill = (child: ChildProcess) =>
+  new Promise((resolve) => {
+    child.once('exit', resolve);
+    child.kill('SIGKILL');
+  });
 
 test('a server killed hard between and during batches loses and doubles nothing', async () => {
   const url = await newDatabase();
@@ -42,7 +57,9 @@ test('a server killed hard between and during batches loses and doubles nothing'
   let kills = 0;
   for (let round = 0; unsent.size > 0; round++) {
     const batch = [...unsent.values()].slice(0, 60);
-    const sending = fetch(`${base}/ledger/sync`, { method: 'POST', headers, body: JSON.stringify({ device: 'k', cursor: 0, events: batch }) }).then((r) => r.json() as Promise<{ accepted: string[] }>).catch(() => null);
+    const sending = fetch(`${base}/ledger/sync`, { method: 'POST', headers, body: JSON.stringify({ device: 'k', cursor: 0, events: batch }) })
+      .then((r) => r.json() as Promise<{ accepted: string[] }>)
+      .catch(() => null);
     if (round % 2 === 1 && kills < 5) {
       // Sometimes while the batch is on its way, sometimes after it has been stored but before it is believed.
       await new Promise((resolve) => setTimeout(resolve, kills * 15));

@@ -30,7 +30,11 @@ class Phone {
   readonly known = new Map<string, LedgerEvent>();
   private readonly unsent = new Set<string>();
   private cursor = 0;
-  constructor(private readonly ledger: Ledger, private readonly account: string, private readonly name: string) {}
+  constructor(
+    private readonly ledger: Ledger,
+    private readonly account: string,
+    private readonly name: string,
+  ) {}
 
   write(events: readonly LedgerEvent[]): void {
     for (const e of events) {
@@ -57,7 +61,10 @@ class Phone {
 test('two phones converge to one fold whatever is doubled, reordered or cut', async () => {
   await fc.assert(
     fc.asyncProperty(
-      fc.array(fc.record({ phone: fc.nat(1), take: fc.integer({ min: 1, max: 6 }), reverse: fc.boolean(), double: fc.boolean(), cut: fc.boolean() }), { minLength: 4, maxLength: 10 }),
+      fc.array(fc.record({ phone: fc.nat(1), take: fc.integer({ min: 1, max: 6 }), reverse: fc.boolean(), double: fc.boolean(), cut: fc.boolean() }), {
+        minLength: 4,
+        maxLength: 10,
+      }),
       async (steps) => {
         const account = await newAccount();
         const ledger = new Ledger(db);
@@ -146,6 +153,9 @@ test('over HTTP: no session, no ledger; too many events are refused whole', asyn
   const agent = request.agent(app.app);
   await agent.post('/api/ledger/sync').send({ device: 'a', cursor: 0, events: [] }).expect(401);
   await agent.post('/api/account').send({ email: 'a@test.invalid', password: 'long enough 1', name: 'A' }).expect(201);
-  const { body } = await agent.post('/api/ledger/sync').send({ device: 'a', cursor: 0, events: Array(501).fill({}) }).expect(400);
+  const { body } = await agent
+    .post('/api/ledger/sync')
+    .send({ device: 'a', cursor: 0, events: Array(501).fill({}) })
+    .expect(400);
   expect(body.detail).toMatch(/events/);
 });

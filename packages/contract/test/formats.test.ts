@@ -3,7 +3,20 @@ import path from 'node:path';
 import fc from 'fast-check';
 import { fold } from '@burrow/core/ledger';
 import { SimulatedFlasher } from '@burrow/core/simulator';
-import { base64Of, bytesOf, catchesCsv, EchoLogReader, headerLine, ledgerText, lineLine, parseLedger, parseWaterFile, parseWeatherCsv, pingLine, soundingsOf } from '../src/formats';
+import {
+  base64Of,
+  bytesOf,
+  catchesCsv,
+  EchoLogReader,
+  headerLine,
+  ledgerText,
+  lineLine,
+  parseLedger,
+  parseWaterFile,
+  parseWeatherCsv,
+  pingLine,
+  soundingsOf,
+} from '../src/formats';
 import { shortOuting } from '../../core/test/events';
 
 const header = 'time,air_c,pressure_hpa,wind_ms,wind_from_deg,cloud,precip_mm,snow_cm';

@@ -144,18 +144,22 @@ describe('stay or go', () => {
     return visits / minutes;
   }
 
-  test.each([[3, 0.5, 40, 12], [3, 0.3, 40, 12], [6, 0.5, 40, 12], [3, 0.5, 20, 6], [3, 0.5, 60, 25], [2, 0.4, 90, 15]])(
-    'agrees with the best waiting times found by brute force (%d/h, alive %d, school %d min, move %d min)',
-    (visitsPerHour, aliveShare, schoolMin, moveMin) => {
-      const prior = { visitsPerHour, aliveShare, schoolMin, moveMin };
-      let best = 0;
-      for (let first = 1; first <= 45; first += 4) for (let again = 4; again <= 80; again += 8) best = Math.max(best, simulatedRate(prior, first, again));
-      const plan = bestPlan(prior);
-      const first = stayOrGo(quiet, prior, 0).stayUntilMs / minuteMs;
-      const again = stayOrGo({ ...quiet, visitsMs: [0] }, prior, 0).stayUntilMs / minuteMs;
-      // Within two per cent of the best of all pairs of times, and worth what the plan says it is.
-      expect(simulatedRate(prior, first, again)).toBeGreaterThan(0.98 * best);
-      expect(plan.rate / simulatedRate(prior, first, again)).toBeCloseTo(1, 1);
-    },
-  );
+  test.each([
+    [3, 0.5, 40, 12],
+    [3, 0.3, 40, 12],
+    [6, 0.5, 40, 12],
+    [3, 0.5, 20, 6],
+    [3, 0.5, 60, 25],
+    [2, 0.4, 90, 15],
+  ])('agrees with the best waiting times found by brute force (%d/h, alive %d, school %d min, move %d min)', (visitsPerHour, aliveShare, schoolMin, moveMin) => {
+    const prior = { visitsPerHour, aliveShare, schoolMin, moveMin };
+    let best = 0;
+    for (let first = 1; first <= 45; first += 4) for (let again = 4; again <= 80; again += 8) best = Math.max(best, simulatedRate(prior, first, again));
+    const plan = bestPlan(prior);
+    const first = stayOrGo(quiet, prior, 0).stayUntilMs / minuteMs;
+    const again = stayOrGo({ ...quiet, visitsMs: [0] }, prior, 0).stayUntilMs / minuteMs;
+    // Within two per cent of the best of all pairs of times, and worth what the plan says it is.
+    expect(simulatedRate(prior, first, again)).toBeGreaterThan(0.98 * best);
+    expect(plan.rate / simulatedRate(prior, first, again)).toBeCloseTo(1, 1);
+  });
 });

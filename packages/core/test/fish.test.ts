@@ -2,7 +2,10 @@ import fc from 'fast-check';
 import { estimateWeight, gasExpansion, isDepthInjuryLikely, speciesOf, standardWeight, weighedSpecies } from '../src/fish';
 import { stationPressure } from '../src/water';
 
-test.each([['black-crappie', 250, 253], ['lake-trout', 400, 583]] as const)('%s of %d mm weighs %d g', (species, lengthMm, expected) => {
+test.each([
+  ['black-crappie', 250, 253],
+  ['lake-trout', 400, 583],
+] as const)('%s of %d mm weighs %d g', (species, lengthMm, expected) => {
   expect(Math.abs(standardWeight(species, lengthMm) / expected - 1)).toBeLessThan(0.01);
 });
 
@@ -20,7 +23,11 @@ test('a fish shorter than its species has no weight, and says so', () => {
   expect(estimateWeight('walleye', 400)!.weightG).toBeCloseTo(standardWeight('walleye', 400) * 0.9, 6);
 });
 
-test.each([[7.6, 0, 1.74], [10, 0, 1.97], [10, 1500, 2.16]])('gas from %d m at %d m elevation grows %d times', (depthM, elevationM, expected) => {
+test.each([
+  [7.6, 0, 1.74],
+  [10, 0, 1.97],
+  [10, 1500, 2.16],
+])('gas from %d m at %d m elevation grows %d times', (depthM, elevationM, expected) => {
   expect(Math.abs(gasExpansion(depthM, stationPressure(1013.25, elevationM)) - expected)).toBeLessThanOrEqual(0.01);
 });
 

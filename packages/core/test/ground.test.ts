@@ -3,7 +3,12 @@ import { buildDepthMap, contourDepths, contourLines, depthAt, distanceM, findBre
 import { seededRandom } from '../src/units';
 
 const frame = new LocalFrame(-140, 47);
-const square: LonLat[] = [[-300, -300], [300, -300], [300, 300], [-300, 300]].map(([x, y]) => frame.toLonLat(x, y));
+const square: LonLat[] = [
+  [-300, -300],
+  [300, -300],
+  [300, 300],
+  [-300, 300],
+].map(([x, y]) => frame.toLonLat(x, y));
 
 function sampled(bed: (x: number, y: number) => number, count: number, seed: number, edge = 290): (Sounding & { x: number; y: number })[] {
   const random = seededRandom(seed);
@@ -16,7 +21,10 @@ function sampled(bed: (x: number, y: number) => number, count: number, seed: num
 const plane = (x: number, y: number) => 8 + 0.01 * x - 0.006 * y;
 const bowl = (x: number, y: number) => 14 - (x * x + y * y) / 12_000;
 
-test.each([['plane', plane], ['paraboloid', bowl]])('a %s comes back: RMSE ≤ 0.5 % and worst ≤ 2 % of its range', (_, bed) => {
+test.each([
+  ['plane', plane],
+  ['paraboloid', bowl],
+])('a %s comes back: RMSE ≤ 0.5 % and worst ≤ 2 % of its range', (_, bed) => {
   const map = buildDepthMap(square, sampled(bed, 500, 3), { shore: false, cells: 60 });
   const range = Math.max(...map.depthM.filter((d) => !Number.isNaN(d))) - Math.min(...map.depthM.filter((d) => !Number.isNaN(d)));
   let sum = 0;
@@ -49,7 +57,10 @@ test('at held-out soundings the error is at most 0.7 of inverse-distance weighti
     const { depthM, sdM } = depthAt(map, s.at)!;
     kriged += (depthM - s.depthM) ** 2;
     if (Math.abs(depthM - s.depthM) <= 2 * sdM) covered++;
-    const near = known.map((k) => ({ d2: (k.x - s.x) ** 2 + (k.y - s.y) ** 2, depthM: k.depthM })).sort((a, b) => a.d2 - b.d2).slice(0, 12);
+    const near = known
+      .map((k) => ({ d2: (k.x - s.x) ** 2 + (k.y - s.y) ** 2, depthM: k.depthM }))
+      .sort((a, b) => a.d2 - b.d2)
+      .slice(0, 12);
     const weight = near.reduce((w, k) => w + 1 / k.d2, 0);
     weighted += (near.reduce((z, k) => z + k.depthM / k.d2, 0) / weight - s.depthM) ** 2;
   }
@@ -71,7 +82,10 @@ test('the shore is at depth zero and a new sounding pulls the map to it', () => 
 test('contours lie at their depth, and the foot of the break lies under the steep side', () => {
   // A basin whose eastern wall is steep.
   const bed = (x: number) => (x < 150 ? 4 + (8 * (x + 300)) / 450 : 12 - ((x - 150) / 60) * 10);
-  const map = buildDepthMap(square, sampled((x) => Math.max(0.5, bed(x)), 500, 6));
+  const map = buildDepthMap(
+    square,
+    sampled((x) => Math.max(0.5, bed(x)), 500, 6),
+  );
   for (const contour of contourLines(map, [3, 6])) {
     for (const [lon, lat] of contour.rings[0].filter((_, i) => i % 7 === 0)) {
       const here = depthAt(map, [lon, lat]);

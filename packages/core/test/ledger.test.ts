@@ -3,7 +3,10 @@ import { fold, instantOf, type LedgerEvent } from '../src/ledger';
 import { event, shortOuting, testId } from './events';
 
 const shuffled = (events: readonly LedgerEvent[], order: readonly number[]) =>
-  events.map((e, i) => ({ e, k: order[i % order.length] ^ i })).sort((a, b) => a.k - b.k).map(({ e }) => e);
+  events
+    .map((e, i) => ({ e, k: order[i % order.length] ^ i }))
+    .sort((a, b) => a.k - b.k)
+    .map(({ e }) => e);
 
 test('an outing adds up', () => {
   const { events, hole } = shortOuting();

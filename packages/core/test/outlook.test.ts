@@ -6,14 +6,27 @@ import { hourMs, imperial } from '../src/units';
 const place = { lon: -140, lat: 47, timeZone: 'Etc/GMT+9' };
 const dawn = Date.UTC(2027, 0, 16, 15);
 const quiet = (cloud: number): WeatherHour[] =>
-  Array.from({ length: 240 }, (_, i) => ({ atMs: dawn - (120 - i) * hourMs, airC: -8 + 3 * Math.sin(i / 3.82), pressureHpa: 1020, windMs: 2, windFromDeg: 220, cloud, precipMm: 0, snowCm: 5 }));
+  Array.from({ length: 240 }, (_, i) => ({
+    atMs: dawn - (120 - i) * hourMs,
+    airC: -8 + 3 * Math.sin(i / 3.82),
+    pressureHpa: 1020,
+    windMs: 2,
+    windFromDeg: 220,
+    cloud,
+    precipMm: 0,
+    snowCm: 5,
+  }));
 /** The same days with a cold front at hour 132, twelve hours ahead. */
 const frontComing = quiet(0.3).map((row, i) => {
   const since = i - 132;
   return {
     ...row,
-    airC: row.airC! - (since > 0 ? 7 : 0), pressureHpa: 1020 - 9 * Math.exp(-((since / (since < 0 ? 13 : 6)) ** 2)), windFromDeg: since > 0 ? 320 : 200, windMs: 5,
-    cloud: Math.abs(since) < 10 ? 0.95 : 0.2, precipMm: Math.abs(since) < 3 ? 1 : 0,
+    airC: row.airC! - (since > 0 ? 7 : 0),
+    pressureHpa: 1020 - 9 * Math.exp(-((since / (since < 0 ? 13 : 6)) ** 2)),
+    windFromDeg: since > 0 ? 320 : 200,
+    windMs: 5,
+    cloud: Math.abs(since) < 10 ? 0.95 : 0.2,
+    precipMm: Math.abs(since) < 3 ? 1 : 0,
   };
 });
 const ask = (series: WeatherHour[], speciesId = 'black-crappie', nowMs = dawn) => answerOutlook({ speciesId, nowMs, place, series });
@@ -28,7 +41,11 @@ test('on steady days crappie feed at dawn and dusk, perch by day', () => {
 
 test('ahead of a front feeding is higher than on a steady day, behind it lower', () => {
   const best = (series: WeatherHour[], fromH: number, toH: number) =>
-    Math.max(...ask(series).activity.filter((a) => a.atMs >= dawn + fromH * hourMs && a.atMs <= dawn + toH * hourMs).map((a) => a.value));
+    Math.max(
+      ...ask(series)
+        .activity.filter((a) => a.atMs >= dawn + fromH * hourMs && a.atMs <= dawn + toH * hourMs)
+        .map((a) => a.value),
+    );
   expect(best(frontComing, 0, 11)).toBeGreaterThan(1.2 * best(quiet(0.3), 0, 11));
   expect(best(frontComing, 20, 40)).toBeLessThan(0.7 * best(quiet(0.3), 20, 40));
 });

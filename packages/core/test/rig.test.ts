@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { lineDepth, sinkTime, terminalSpeed } from '../src/rig';
 
-test.each([[2, 'tungsten', 1.66], [5, 'lead', 1.65]] as const)('a %d g sphere of %s sinks at %d m/s', (massG, material, expected) => {
+test.each([
+  [2, 'tungsten', 1.66],
+  [5, 'lead', 1.65],
+] as const)('a %d g sphere of %s sinks at %d m/s', (massG, material, expected) => {
   expect(Math.abs(terminalSpeed({ massG, material, shape: 'sphere' }) / expected - 1)).toBeLessThan(0.01);
 });
 

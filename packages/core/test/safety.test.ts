@@ -3,11 +3,19 @@ import { stefanThickness } from '../src/winter';
 import { iceWords } from '../src/outlook';
 import { imperial } from '../src/units';
 
-test.each([[-10, 20, -17.9], [-20, 30, -32.6], [-30, 50, -49.0]])('%d °C at %d km/h feels like %d', (tempC, windKmh, expected) => {
+test.each([
+  [-10, 20, -17.9],
+  [-20, 30, -32.6],
+  [-30, 50, -49.0],
+])('%d °C at %d km/h feels like %d', (tempC, windKmh, expected) => {
   expect(Math.abs(windChill(tempC, windKmh) - expected)).toBeLessThanOrEqual(0.05);
 });
 
-test.each([[-25, 40, 8.9], [-30, 30, 6.9], [-20, 60, 10.8]])('at %d °C and %d km/h skin freezes in %d min', (tempC, windKmh, expected) => {
+test.each([
+  [-25, 40, 8.9],
+  [-30, 30, 6.9],
+  [-20, 60, 10.8],
+])('at %d °C and %d km/h skin freezes in %d min', (tempC, windKmh, expected) => {
   const time = frostbiteTime(tempC, windKmh);
   expect(time.kind).toBe('minutes');
   expect(Math.abs((time as { minutes: number }).minutes - expected)).toBeLessThanOrEqual(0.1);
@@ -26,7 +34,10 @@ test('calm or mild air feels like itself', () => {
   expect(feelsLike(15, 40)).toBe(15);
 });
 
-test.each([[100, 0.355], [400, 0.711]])('%d freezing degree-days grow %d m of bare ice', (fdd, expected) => {
+test.each([
+  [100, 0.355],
+  [400, 0.711],
+])('%d freezing degree-days grow %d m of bare ice', (fdd, expected) => {
   expect(Math.abs(stefanThickness(fdd) / expected - 1)).toBeLessThan(0.01);
 });
 

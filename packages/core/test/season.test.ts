@@ -14,7 +14,10 @@ test('effort is cut where the depth changed, and a bite with its fish counts onc
   const season = summariseSeason(fold(shortOuting().events), baseMs + 3600_000);
   expect(season).toMatchObject({ lineMin: 30, bites: 1, fish: 1 });
   const heights = season.comparisons.find((c) => c.by === 'height' && c.count === 'fish')!;
-  expect(heights.rows.map((r) => [r.key, r.minutes, r.count])).toEqual([['knee', 5, 0], ['man', 25, 1]]);
+  expect(heights.rows.map((r) => [r.key, r.minutes, r.count])).toEqual([
+    ['knee', 5, 0],
+    ['man', 25, 1],
+  ]);
   expect(heights.rows.every((r) => !r.enough)).toBe(true);
   expect(findingWords(heights, imperial, (n) => n).headline).toBe('Not enough yet');
 });
@@ -49,7 +52,14 @@ test('90 % intervals cover the truth 85 to 95 times in 100, with fish that come 
 });
 
 test('a little tried row leans to the mean, a well tried one stands by itself', () => {
-  const rows = shrunkenRates([{ key: 'a', minutes: 6000, count: 100 }, { key: 'b', minutes: 6000, count: 300 }, { key: 'c', minutes: 20, count: 3 }], 1);
+  const rows = shrunkenRates(
+    [
+      { key: 'a', minutes: 6000, count: 100 },
+      { key: 'b', minutes: 6000, count: 300 },
+      { key: 'c', minutes: 20, count: 3 },
+    ],
+    1,
+  );
   const raw = (key: string) => rows.find((r) => r.key === key)!;
   expect(raw('a').rate.mean).toBeCloseTo(1, 0);
   expect(raw('b').rate.mean).toBeCloseTo(3, 0);
@@ -62,7 +72,10 @@ test('luck does not lead: with equal rates a lead is rarely claimed, with unequa
   const leads = (rates: number[]) => {
     let claimed = 0;
     for (let i = 0; i < 300; i++) {
-      const rows = shrunkenRates(rates.map((r, k) => ({ key: String(k), minutes: 900, count: poisson(r * 15, random) })), 1);
+      const rows = shrunkenRates(
+        rates.map((r, k) => ({ key: String(k), minutes: 900, count: poisson(r * 15, random) })),
+        1,
+      );
       if (findLead(rows, 1).kind === 'leads') claimed++;
     }
     return claimed / 300;

@@ -50,7 +50,13 @@ function score(sceneId: string, seed: number, minutes: number, change?: (flasher
     countIds(state, truth, ids);
   }
   const isFalse = (e: { first: number; last: number; hits: number; misses: number }) => e.last - e.first >= 1000 && e.misses > e.hits;
-  return { bottom: found.bottom / pings, jig: found.jig / pings, fish: found.seen / found.required, required: found.required, falsePerMin: [...ids.values()].filter(isFalse).length / minutes };
+  return {
+    bottom: found.bottom / pings,
+    jig: found.jig / pings,
+    fish: found.seen / found.required,
+    required: found.required,
+    falsePerMin: [...ids.values()].filter(isFalse).length / minutes,
+  };
 }
 
 function countIds(state: EchoState, truth: Truth, ids: Map<number, { first: number; last: number; hits: number; misses: number }>) {

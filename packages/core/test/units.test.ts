@@ -1,4 +1,20 @@
-import { clockText, dayText, depthText, fishLengthText, iceText, imperial, isoWithOffset, liftText, metric, seededRandom, spanText, startOfDay, tempText, weightText, windText } from '../src/units';
+import {
+  clockText,
+  dayText,
+  depthText,
+  fishLengthText,
+  iceText,
+  imperial,
+  isoWithOffset,
+  liftText,
+  metric,
+  seededRandom,
+  spanText,
+  startOfDay,
+  tempText,
+  weightText,
+  windText,
+} from '../src/units';
 
 test('figures read as the angler thinks', () => {
   expect(depthText(7.47, imperial)).toBe('24.5 ft');

@@ -103,7 +103,8 @@ async function answer(req: IncomingMessage, res: ServerResponse): Promise<void> 
   const bottom = url.searchParams.get('bottomM');
   if (url.pathname === '/stream') {
     const bottomM = bottom === null ? undefined : Number(bottom);
-    if (bottomM !== undefined && !(bottomM >= simulatedBottom.leastM && bottomM <= simulatedBottom.mostM)) json(400, { error: `bottomM: expected ${simulatedBottom.leastM} to ${simulatedBottom.mostM} m` });
+    if (bottomM !== undefined && !(bottomM >= simulatedBottom.leastM && bottomM <= simulatedBottom.mostM))
+      json(400, { error: `bottomM: expected ${simulatedBottom.leastM} to ${simulatedBottom.mostM} m` });
     else unit.listen(res, bottomM);
   } else if (url.pathname === '/line' && req.method === 'POST') {
     unit.set(await bodyOf(req));

@@ -54,7 +54,7 @@ function turned(fromDeg: number, toDeg: number, share: number): number {
 export function climateAt(ms: number, leadH = 0): WeatherHour {
   const index = Math.round(ms / hour);
   const drift = leadH > 0 ? (leadH / 24) * hour * 0.5 : 0;
-  const localHour = (((ms - 9 * hour) % day) + day) % day / hour;
+  const localHour = ((((ms - 9 * hour) % day) + day) % day) / hour;
   const sinceAutumn = (ms - at('2026-11-15T00:00')) / day;
   let mass = -3 - 7 * smoothStep((sinceAutumn - 25) / 12);
   let pressure = 1019 + 0.4 * Math.cos((localHour - 10) * (Math.PI / 6));

@@ -34,12 +34,27 @@ export function Action({ label, onPress, icon, kind = 'plain', disabled, selecte
       disabled={disabled}
       onPress={onPress}
       style={({ pressed }) => ({
-        minHeight: height, width, flexGrow: grow ? 1 : 0, flexBasis: grow ? 0 : 'auto', flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 8, paddingHorizontal: 16, paddingVertical: 6,
-        borderRadius: radius, borderWidth: kind === 'bare' ? 0 : 1, borderColor: filled ? ground : palette.line, backgroundColor: ground, opacity: disabled ? 0.45 : pressed ? 0.8 : 1,
+        minHeight: height,
+        width,
+        flexGrow: grow ? 1 : 0,
+        flexBasis: grow ? 0 : 'auto',
+        flexDirection: 'row',
+        alignItems: 'center',
+        justifyContent: 'center',
+        gap: 8,
+        paddingHorizontal: 16,
+        paddingVertical: 6,
+        borderRadius: radius,
+        borderWidth: kind === 'bare' ? 0 : 1,
+        borderColor: filled ? ground : palette.line,
+        backgroundColor: ground,
+        opacity: disabled ? 0.45 : pressed ? 0.8 : 1,
       })}
     >
       {icon ? <Icon name={icon} size={22} color={palette[tone]} /> : null}
-      <Words strong tone={tone} align="center">{label}</Words>
+      <Words strong tone={tone} align="center">
+        {label}
+      </Words>
     </Pressable>
   );
 }

@@ -33,7 +33,9 @@ export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) 
   }, [seconds, advice.ruleId]);
   const x = (s: number) => 8 + (s / seconds) * Math.max(0, size.width - 16);
   const y = (s: number) => height - 10 - lift(s) * (height - 20);
-  const path = Array.from({ length: steps + 1 }, (_, i) => (i * seconds) / steps).map((s, i) => `${i ? 'L' : 'M'}${x(s).toFixed(1)} ${y(s).toFixed(1)}`).join('');
+  const path = Array.from({ length: steps + 1 }, (_, i) => (i * seconds) / steps)
+    .map((s, i) => `${i ? 'L' : 'M'}${x(s).toFixed(1)} ${y(s).toFixed(1)}`)
+    .join('');
   return (
     <View onLayout={onLayout} role="img" aria-label={`Cadence: ${words.beat}, ${words.pause}`}>
       <Svg width={size.width} height={height} aria-hidden>
@@ -41,8 +43,12 @@ export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) 
         <Circle cx={x(at)} cy={y(at)} r={8} fill={palette.ember} stroke={palette.card} strokeWidth={2} />
       </Svg>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-        <Words size="small" tone="second">{words.beat}</Words>
-        <Words size="small" tone="second">{words.pause}</Words>
+        <Words size="small" tone="second">
+          {words.beat}
+        </Words>
+        <Words size="small" tone="second">
+          {words.pause}
+        </Words>
       </View>
     </View>
   );

@@ -7,7 +7,9 @@ export function Caution({ headline, children }: { headline: string; children?: s
   const palette = usePalette();
   return (
     <View role="note" style={{ backgroundColor: palette.strawGround, borderRadius: radius, padding: 12, gap: 2 }}>
-      <Words strong tone="straw">{headline}</Words>
+      <Words strong tone="straw">
+        {headline}
+      </Words>
       {children ? <Words tone="ink">{children}</Words> : null}
     </View>
   );

@@ -8,7 +8,19 @@ interface Option<T extends string> {
 }
 
 /** One of several, as a row of pills that scrolls sideways when there are many. */
-export function Choice<T extends string>({ label, options, value, onChange, wrap }: { label: string; options: readonly Option<T>[]; value: T; onChange: (id: T) => void; wrap?: boolean }) {
+export function Choice<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+  wrap,
+}: {
+  label: string;
+  options: readonly Option<T>[];
+  value: T;
+  onChange: (id: T) => void;
+  wrap?: boolean;
+}) {
   const palette = usePalette();
   const pills = options.map((option) => {
     const chosen = option.id === value;
@@ -18,16 +30,33 @@ export function Choice<T extends string>({ label, options, value, onChange, wrap
         role="radio"
         aria-checked={chosen}
         onPress={() => onChange(option.id)}
-        style={{ minHeight: 48, paddingHorizontal: 16, justifyContent: 'center', borderRadius: 24, borderWidth: 1, borderColor: chosen ? palette.kelp : palette.line, backgroundColor: chosen ? palette.kelp : palette.card }}
+        style={{
+          minHeight: 48,
+          paddingHorizontal: 16,
+          justifyContent: 'center',
+          borderRadius: 24,
+          borderWidth: 1,
+          borderColor: chosen ? palette.kelp : palette.line,
+          backgroundColor: chosen ? palette.kelp : palette.card,
+        }}
       >
-        <Words size="body" strong={chosen} tone={chosen ? 'onKelp' : 'ink'}>{option.label}</Words>
+        <Words size="body" strong={chosen} tone={chosen ? 'onKelp' : 'ink'}>
+          {option.label}
+        </Words>
       </Pressable>
     );
   });
-  if (wrap) return <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>{pills}</View>;
+  if (wrap)
+    return (
+      <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {pills}
+      </View>
+    );
   return (
     <ScrollView horizontal showsHorizontalScrollIndicator={false}>
-      <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', gap: 8 }}>{pills}</View>
+      <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', gap: 8 }}>
+        {pills}
+      </View>
     </ScrollView>
   );
 }

@@ -47,20 +47,22 @@ function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
     onDrilled();
   };
   return (
-    <Sheet
-      title={`Hole ${outing.holes.length + 1}`}
-      open
-      onClose={onClose}
-      footer={<Action kind="main" height={64} label="Hole is drilled" onPress={() => void drill()} />}
-    >
+    <Sheet title={`Hole ${outing.holes.length + 1}`} open onClose={onClose} footer={<Action kind="main" height={64} label="Hole is drilled" onPress={() => void drill()} />}>
       <Stepper label="Clear ice" text={iceText(clearM, units)} onStep={(d) => setClear((m) => clamp(m + d * iceStep, 0, 2))} />
       <Stepper label="White ice" text={iceText(whiteM, units)} onStep={(d) => setWhite((m) => clamp(m + d * iceStep, 0, 2))} hint="Milky ice from snow and flooding counts half." />
       {countsM < leastIceM ? (
-        <Caution headline={`Counts as ${iceText(countsM, units)}: not enough`}>{`Below your own least of ${iceText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
+        <Caution
+          headline={`Counts as ${iceText(countsM, units)}: not enough`}
+        >{`Below your own least of ${iceText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
       ) : (
         <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
       )}
-      <Stepper label="Depth on the flasher" text={depthText(depthM, units)} onStep={(d) => setDepth((m) => clamp(m + d * depthStep, simulatedBottom.leastM, simulatedBottom.mostM))} hint={`The map expected ${depthText(expectedM, units)}.`} />
+      <Stepper
+        label="Depth on the flasher"
+        text={depthText(depthM, units)}
+        onStep={(d) => setDepth((m) => clamp(m + d * depthStep, simulatedBottom.leastM, simulatedBottom.mostM))}
+        hint={`The map expected ${depthText(expectedM, units)}.`}
+      />
     </Sheet>
   );
 }

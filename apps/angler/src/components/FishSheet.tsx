@@ -51,7 +51,16 @@ export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bot
     const [landed] = await ledger.writeAll({ id: outing.id, zone }, [
       {
         kind: 'fish-landed',
-        body: { fish, hole, species: species.id, lengthMm: Math.round(lengthMm), ...(line ? { line } : {}), ...(depthM === null ? {} : { depthM }), ...(bottomM === null ? {} : { bottomM }), ...(weight ? { weightG: Math.round(weight.weightG) } : {}) },
+        body: {
+          fish,
+          hole,
+          species: species.id,
+          lengthMm: Math.round(lengthMm),
+          ...(line ? { line } : {}),
+          ...(depthM === null ? {} : { depthM }),
+          ...(bottomM === null ? {} : { bottomM }),
+          ...(weight ? { weightG: Math.round(weight.weightG) } : {}),
+        },
       },
       { kind: fate, body: { fish } },
     ]);
@@ -75,9 +84,13 @@ export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bot
       <LengthRuler lengthMm={lengthMm} fromMm={species.ruler.fromMm} toMm={species.ruler.toMm} units={units} onChange={(mm) => setLengths({ ...lengths, [id]: mm })} />
       <Words align="center">{weight ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}` : 'Too short for a weight'}</Words>
       {hurt && depthM !== null ? (
-        <Caution headline={`From ${depthText(depthM, units)}: likely hurt by depth`}>{`A ${species.short.toLowerCase()} from this deep often does not live when released. Keep what you catch here within the limit, or fish shallower.`}</Caution>
+        <Caution
+          headline={`From ${depthText(depthM, units)}: likely hurt by depth`}
+        >{`A ${species.short.toLowerCase()} from this deep often does not live when released. Keep what you catch here within the limit, or fish shallower.`}</Caution>
       ) : null}
-      {airC !== null && airC < freezingC ? <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution> : null}
+      {airC !== null && airC < freezingC ? (
+        <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution>
+      ) : null}
       <Words size="small" tone="second">{`${species.handling} ${kept === 0 ? 'None' : kept} kept today. Check the local limit and size.`}</Words>
     </Sheet>
   );

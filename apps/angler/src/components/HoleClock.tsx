@@ -13,16 +13,38 @@ export function HoleClock({ clock, untilText, onPress }: { clock: StayOrGo; unti
   const go = clock.leftMin === 0;
   const colour = go ? palette.ember : palette.kelp;
   return (
-    <Pressable role="button" onPress={onPress} aria-label={go ? `Go now. ${clock.reason}` : `Stay ${clock.leftMin} minutes, until ${untilText}. ${clock.reason}`} style={{ width: 80, alignItems: 'center' }}>
+    <Pressable
+      role="button"
+      onPress={onPress}
+      aria-label={go ? `Go now. ${clock.reason}` : `Stay ${clock.leftMin} minutes, until ${untilText}. ${clock.reason}`}
+      style={{ width: 80, alignItems: 'center' }}
+    >
       <View style={{ width: 76, height: 76, alignItems: 'center', justifyContent: 'center' }}>
         <Svg width={76} height={76} style={{ position: 'absolute' }} aria-hidden>
           <Circle cx={38} cy={38} r={radius} stroke={palette.line} strokeWidth={9} fill="none" />
-          <Circle cx={38} cy={38} r={radius} stroke={colour} strokeWidth={9} fill="none" strokeDasharray={`${round * (go ? 1 : clock.leftShare)} ${round}`} transform="rotate(-90 38 38)" />
+          <Circle
+            cx={38}
+            cy={38}
+            r={radius}
+            stroke={colour}
+            strokeWidth={9}
+            fill="none"
+            strokeDasharray={`${round * (go ? 1 : clock.leftShare)} ${round}`}
+            transform="rotate(-90 38 38)"
+          />
         </Svg>
-        <Words strong size="lead" style={{ lineHeight: 22 }}>{go ? 'go' : String(clock.leftMin)}</Words>
-        {go ? null : <Words size="small" tone="second" style={{ lineHeight: 16 }}>min</Words>}
+        <Words strong size="lead" style={{ lineHeight: 22 }}>
+          {go ? 'go' : String(clock.leftMin)}
+        </Words>
+        {go ? null : (
+          <Words size="small" tone="second" style={{ lineHeight: 16 }}>
+            min
+          </Words>
+        )}
       </View>
-      <Words size="small" tone="second">{go ? 'move on' : `to ${untilText}`}</Words>
+      <Words size="small" tone="second">
+        {go ? 'move on' : `to ${untilText}`}
+      </Words>
     </Pressable>
   );
 }

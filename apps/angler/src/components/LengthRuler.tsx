@@ -35,7 +35,9 @@ export function LengthRuler({ lengthMm, fromMm, toMm, units, onChange }: Props) 
   }
   return (
     <View style={{ gap: 4 }}>
-      <Words size="figure" strong align="center">{fishLengthText(lengthMm, units)}</Words>
+      <Words size="figure" strong align="center">
+        {fishLengthText(lengthMm, units)}
+      </Words>
       <View
         onLayout={onLayout}
         role="slider"
@@ -45,25 +47,35 @@ export function LengthRuler({ lengthMm, fromMm, toMm, units, onChange }: Props) 
         aria-valuemax={Math.round(toMm)}
         aria-valuenow={Math.round(lengthMm)}
         aria-valuetext={fishLengthText(lengthMm, units)}
-        {...({ onKeyDown: (e: { key: string; preventDefault: () => void }) => {
-          const way = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[e.key];
-          if (way === undefined) return;
-          e.preventDefault();
-          set(lengthMm + way * stepMm);
-        } } as object)}
+        {...({
+          onKeyDown: (e: { key: string; preventDefault: () => void }) => {
+            const way = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[e.key];
+            if (way === undefined) return;
+            e.preventDefault();
+            set(lengthMm + way * stepMm);
+          },
+        } as object)}
         onStartShouldSetResponder={() => true}
         onResponderTerminationRequest={() => false}
         onResponderGrant={(e: GestureResponderEvent) => (grip.current = { x: e.nativeEvent.pageX, mm: lengthMm })}
         onResponderMove={(e: GestureResponderEvent) => set(grip.current.mm - (e.nativeEvent.pageX - grip.current.x) / pxPerMm)}
-        style={{ height, borderWidth: 1, borderColor: palette.line, borderRadius: 10, backgroundColor: palette.card, overflow: 'hidden', touchAction: 'none', cursor: 'grab' } as object}
+        style={
+          { height, borderWidth: 1, borderColor: palette.line, borderRadius: 10, backgroundColor: palette.card, overflow: 'hidden', touchAction: 'none', cursor: 'grab' } as object
+        }
       >
         <Svg width={size.width} height={height} aria-hidden>
-          {ticks.filter((t) => Math.abs(x(t.mm) - middle) < middle + 20).map((t) => (
-            <G key={t.mm}>
-              <Line x1={x(t.mm)} x2={x(t.mm)} y1={0} y2={t.whole ? 30 : 16} stroke={palette.second} strokeWidth={t.whole ? 2 : 1} />
-              {t.whole ? <SvgText x={x(t.mm)} y={52} fontSize={16} fontFamily={bold} fill={palette.ink} textAnchor="middle">{t.label}</SvgText> : null}
-            </G>
-          ))}
+          {ticks
+            .filter((t) => Math.abs(x(t.mm) - middle) < middle + 20)
+            .map((t) => (
+              <G key={t.mm}>
+                <Line x1={x(t.mm)} x2={x(t.mm)} y1={0} y2={t.whole ? 30 : 16} stroke={palette.second} strokeWidth={t.whole ? 2 : 1} />
+                {t.whole ? (
+                  <SvgText x={x(t.mm)} y={52} fontSize={16} fontFamily={bold} fill={palette.ink} textAnchor="middle">
+                    {t.label}
+                  </SvgText>
+                ) : null}
+              </G>
+            ))}
           <Line x1={middle} x2={middle} y1={0} y2={height} stroke={palette.ember} strokeWidth={3} />
           <Path d={`M${middle - 9} ${height}h18l-9 -13Z`} fill={palette.ember} />
         </Svg>

@@ -7,11 +7,32 @@ import { Action } from './Action';
 import { Words } from './Words';
 
 export const reactionWords: Record<string, string> = {
-  looked: 'Looked', stalled: 'Stalled', followed: 'Followed', refused: 'Refused', fled: 'Fled', nipped: 'Nipped', bite: 'Bite', missed: 'Missed', hooked: 'Hooked', lost: 'Lost',
+  looked: 'Looked',
+  stalled: 'Stalled',
+  followed: 'Followed',
+  refused: 'Refused',
+  fled: 'Fled',
+  nipped: 'Nipped',
+  bite: 'Bite',
+  missed: 'Missed',
+  hooked: 'Hooked',
+  lost: 'Lost',
 };
 
 /** What was logged, latest first, each with its undo. */
-export function LogList({ outing, entries, units, timeZone, onUndo }: { outing: OutingState; entries: readonly LogEntry[]; units: UnitPreference; timeZone: string; onUndo: (id: string) => void }) {
+export function LogList({
+  outing,
+  entries,
+  units,
+  timeZone,
+  onUndo,
+}: {
+  outing: OutingState;
+  entries: readonly LogEntry[];
+  units: UnitPreference;
+  timeZone: string;
+  onUndo: (id: string) => void;
+}) {
   const palette = usePalette();
   if (entries.length === 0) return <Words tone="second">Nothing logged yet.</Words>;
   return (
@@ -20,9 +41,15 @@ export function LogList({ outing, entries, units, timeZone, onUndo }: { outing: 
         const { what, detail, isFish } = wordsOf(entry, outing, units);
         return (
           <View key={entry.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 48, borderTopWidth: 1, borderTopColor: palette.line }}>
-            <Words size="small" tone="second">{clockText(entry.ms, timeZone)}</Words>
-            <Words size="small" strong tone={isFish ? 'kelp' : 'ink'} style={{ width: 78 }}>{what}</Words>
-            <Words size="small" tone="second" style={{ flex: 1 }}>{detail}</Words>
+            <Words size="small" tone="second">
+              {clockText(entry.ms, timeZone)}
+            </Words>
+            <Words size="small" strong tone={isFish ? 'kelp' : 'ink'} style={{ width: 78 }}>
+              {what}
+            </Words>
+            <Words size="small" tone="second" style={{ flex: 1 }}>
+              {detail}
+            </Words>
             <Action kind="bare" label="Undo" spoken={`Undo ${what} ${clockText(entry.ms, timeZone)}`} height={48} onPress={() => onUndo(entry.id)} />
           </View>
         );

@@ -51,7 +51,17 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
   return (
     <Sheet title={`Hole ${hole.label}`} open={open} onClose={onClose}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {others.map((kind) => <Action key={kind} height={64} label={reactionWords[kind]} onPress={() => { onReact(kind); onClose(); }} />)}
+        {others.map((kind) => (
+          <Action
+            key={kind}
+            height={64}
+            label={reactionWords[kind]}
+            onPress={() => {
+              onReact(kind);
+              onClose();
+            }}
+          />
+        ))}
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {line ? <Action grow height={64} label="Line up" onPress={() => close(ledger.write(scope, 'line-up', { line: line.id }))} /> : null}
@@ -62,16 +72,38 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
         <Choice label="Presentation" wrap options={presentations.map((p) => ({ id: p.id, label: p.name }))} value={presentation} onChange={(id) => void changeTo(id)} />
       </View>
       <View style={{ gap: 8 }}>
-        <Stepper label="Water at the jig" text={tempText(tempC, units)} onStep={(d) => setTempC((t) => clamp(t + d * (units.temp === 'F' ? 1 / 1.8 : 0.5), 0, 20))} hint="Read off a thermometer; it sets the pauses." />
-        <Action label="Log this temperature" disabled={jigM === null} onPress={() => close(ledger.write(scope, 'temperature-measured', { hole: hole.id, depthM: jigM ?? 0, tempC }))} />
+        <Stepper
+          label="Water at the jig"
+          text={tempText(tempC, units)}
+          onStep={(d) => setTempC((t) => clamp(t + d * (units.temp === 'F' ? 1 / 1.8 : 0.5), 0, 20))}
+          hint="Read off a thermometer; it sets the pauses."
+        />
+        <Action
+          label="Log this temperature"
+          disabled={jigM === null}
+          onPress={() => close(ledger.write(scope, 'temperature-measured', { hole: hole.id, depthM: jigM ?? 0, tempC }))}
+        />
       </View>
       {outing.holes.length > 1 ? (
         <View style={{ gap: 6 }}>
           <Words strong>Go back to</Words>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {outing.holes.filter((h) => h.id !== hole.id).map((h) => (
-              <Action key={h.id} label={`Hole ${h.label}`} onPress={() => close(ledger.writeAll(scope, [...(line ? [{ kind: 'line-up' as const, body: { line: line.id } }] : []), { kind: 'moved', body: { fromHole: hole.id, hole: h.id } }]))} />
-            ))}
+            {outing.holes
+              .filter((h) => h.id !== hole.id)
+              .map((h) => (
+                <Action
+                  key={h.id}
+                  label={`Hole ${h.label}`}
+                  onPress={() =>
+                    close(
+                      ledger.writeAll(scope, [
+                        ...(line ? [{ kind: 'line-up' as const, body: { line: line.id } }] : []),
+                        { kind: 'moved', body: { fromHole: hole.id, hole: h.id } },
+                      ]),
+                    )
+                  }
+                />
+              ))}
           </View>
         </View>
       ) : null}

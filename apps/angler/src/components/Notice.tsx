@@ -11,7 +11,9 @@ export function Notice({ title, children, busy, action }: { title: string; child
   return (
     <View aria-live="polite" style={{ flexGrow: 1, padding: 24, gap: 12, justifyContent: 'center', maxWidth: 520, alignSelf: 'center' }}>
       {busy ? <ActivityIndicator color={palette.kelp} aria-label="Working" /> : null}
-      <Words heading={1} size="title">{title}</Words>
+      <Words heading={1} size="title">
+        {title}
+      </Words>
       {children ? <Words tone="second">{children}</Words> : null}
       {action ? <Action kind="main" label={action.label} onPress={action.onPress} /> : null}
     </View>

@@ -18,17 +18,27 @@ export default function OutingChart({ outings, zone, count }: { outings: readonl
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const [asTable, setAsTable] = useState(false);
-  const rows = outings.filter((o) => o.lineMin >= leastMin).slice(0, shown).reverse().map((o) => ({ id: o.id, day: dayText(o.startedMs, zone).slice(4), rate: (o[count] / o.lineMin) * 60 }));
+  const rows = outings
+    .filter((o) => o.lineMin >= leastMin)
+    .slice(0, shown)
+    .reverse()
+    .map((o) => ({ id: o.id, day: dayText(o.startedMs, zone).slice(4), rate: (o[count] / o.lineMin) * 60 }));
   const best = rows.reduce((a, b) => (b.rate > a.rate ? b : a), rows[0]);
   return (
     <View onLayout={onLayout} style={{ gap: 8 }}>
-      <Words heading={2} size="lead">{best ? `Best lately: ${best.day}, ${best.rate.toFixed(1)} ${count} an hour` : 'No line in the water yet'}</Words>
+      <Words heading={2} size="lead">
+        {best ? `Best lately: ${best.day}, ${best.rate.toFixed(1)} ${count} an hour` : 'No line in the water yet'}
+      </Words>
       {asTable ? (
         <View role="table" aria-label={`${count} an hour of line by outing`}>
           {rows.map((row) => (
             <View key={row.id} role="row" style={{ flexDirection: 'row', justifyContent: 'space-between', minHeight: 32 }}>
-              <View role="cell"><Words>{row.day}</Words></View>
-              <View role="cell"><Words strong>{row.rate.toFixed(1)}</Words></View>
+              <View role="cell">
+                <Words>{row.day}</Words>
+              </View>
+              <View role="cell">
+                <Words strong>{row.rate.toFixed(1)}</Words>
+              </View>
             </View>
           ))}
         </View>
@@ -45,8 +55,17 @@ export default function OutingChart({ outings, zone, count }: { outings: readonl
             yAxisSuffix=""
             segments={3}
             chartConfig={{
-              backgroundGradientFrom: palette.ground, backgroundGradientTo: palette.ground, fillShadowGradientFrom: palette.kelp, fillShadowGradientTo: palette.kelp, fillShadowGradientFromOpacity: 1, fillShadowGradientToOpacity: 1,
-              decimalPlaces: 1, barPercentage: 0.55, color: () => palette.kelp, labelColor: () => palette.ink, propsForLabels: { fontFamily: bold, fontSize: 14 },
+              backgroundGradientFrom: palette.ground,
+              backgroundGradientTo: palette.ground,
+              fillShadowGradientFrom: palette.kelp,
+              fillShadowGradientTo: palette.kelp,
+              fillShadowGradientFromOpacity: 1,
+              fillShadowGradientToOpacity: 1,
+              decimalPlaces: 1,
+              barPercentage: 0.55,
+              color: () => palette.kelp,
+              labelColor: () => palette.ink,
+              propsForLabels: { fontFamily: bold, fontSize: 14 },
             }}
             style={{ marginLeft: -16 }}
           />

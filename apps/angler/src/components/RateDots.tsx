@@ -25,13 +25,28 @@ export function RateDots({ rows, label, best, unit }: Props) {
         return (
           <View key={row.key} role="row" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
             <View role="cell" style={{ width: 128, paddingRight: 8 }}>
-              <Words size="body" strong={row.key === best}>{label(row.key)}</Words>
+              <Words size="body" strong={row.key === best}>
+                {label(row.key)}
+              </Words>
             </View>
-            <View role="cell" onLayout={i === 0 ? onLayout : undefined} style={{ flex: 1 }} aria-label={row.enough ? `${row.rate.mean.toFixed(1)}, ${row.rate.low.toFixed(1)} to ${row.rate.high.toFixed(1)}, ${row.count} in ${Math.round(row.minutes / 60)} hours of line` : 'not enough yet'}>
+            <View
+              role="cell"
+              onLayout={i === 0 ? onLayout : undefined}
+              style={{ flex: 1 }}
+              aria-label={
+                row.enough
+                  ? `${row.rate.mean.toFixed(1)}, ${row.rate.low.toFixed(1)} to ${row.rate.high.toFixed(1)}, ${row.count} in ${Math.round(row.minutes / 60)} hours of line`
+                  : 'not enough yet'
+              }
+            >
               {row.enough ? (
                 <>
                   <View style={{ height: 20 }} aria-hidden>
-                    <View style={{ position: 'absolute', left: x(row.rate.mean) - 20, width: 40 }}><Words size="small" strong align="center" tone={row.key === best ? 'kelp' : 'ink'}>{row.rate.mean.toFixed(1)}</Words></View>
+                    <View style={{ position: 'absolute', left: x(row.rate.mean) - 20, width: 40 }}>
+                      <Words size="small" strong align="center" tone={row.key === best ? 'kelp' : 'ink'}>
+                        {row.rate.mean.toFixed(1)}
+                      </Words>
+                    </View>
                   </View>
                   <Svg width={size.width} height={18} aria-hidden>
                     <Line x1={8} x2={size.width - 8} y1={9} y2={9} stroke={palette.line} strokeWidth={2} />
@@ -47,7 +62,9 @@ export function RateDots({ rows, label, best, unit }: Props) {
         );
       })}
       <View aria-hidden style={{ flexDirection: 'row', paddingLeft: 136, justifyContent: 'space-between' }}>
-        <Words size="small" tone="second">0</Words>
+        <Words size="small" tone="second">
+          0
+        </Words>
         <Words size="small" tone="second">{`${unit}, 90 % range`}</Words>
       </View>
     </View>

@@ -13,9 +13,22 @@ export function Sheet({ title, open, onClose, children, footer }: { title: strin
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose} aria-label={title}>
       <View style={{ flex: 1, justifyContent: wide ? 'center' : 'flex-end', alignItems: 'center', backgroundColor: 'rgba(4, 14, 20, 0.55)' }}>
         <Pressable aria-hidden tabIndex={-1} onPress={onClose} style={{ position: 'absolute', inset: 0 }} />
-        <View style={{ width: wide ? 520 : '100%', maxHeight: height * 0.92, backgroundColor: palette.ground, borderTopLeftRadius: 16, borderTopRightRadius: 16, borderBottomLeftRadius: wide ? 16 : 0, borderBottomRightRadius: wide ? 16 : 0, paddingTop: 8 }}>
+        <View
+          style={{
+            width: wide ? 520 : '100%',
+            maxHeight: height * 0.92,
+            backgroundColor: palette.ground,
+            borderTopLeftRadius: 16,
+            borderTopRightRadius: 16,
+            borderBottomLeftRadius: wide ? 16 : 0,
+            borderBottomRightRadius: wide ? 16 : 0,
+            paddingTop: 8,
+          }}
+        >
           <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', paddingLeft: 16, paddingRight: 4 }}>
-            <Words heading={2} size="lead">{title}</Words>
+            <Words heading={2} size="lead">
+              {title}
+            </Words>
             <Action label="Close" kind="bare" icon="close" onPress={onClose} />
           </View>
           <ScrollView contentContainerStyle={{ padding: 16, gap: 16 }}>{children}</ScrollView>

@@ -17,10 +17,18 @@ export function Stepper({ label, text, onStep, hint }: Props) {
       <Words strong>{label}</Words>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
         <Action label="" spoken={`Less ${label}`} icon="minus" height={64} width={72} onPress={() => onStep(-1)} />
-        <View style={{ flex: 1 }} aria-live="polite"><Words size="title" strong align="center">{text}</Words></View>
+        <View style={{ flex: 1 }} aria-live="polite">
+          <Words size="title" strong align="center">
+            {text}
+          </Words>
+        </View>
         <Action label="" spoken={`More ${label}`} icon="plus" height={64} width={72} onPress={() => onStep(1)} />
       </View>
-      {hint ? <Words size="small" tone="second">{hint}</Words> : null}
+      {hint ? (
+        <Words size="small" tone="second">
+          {hint}
+        </Words>
+      ) : null}
     </View>
   );
 }

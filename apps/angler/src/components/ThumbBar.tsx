@@ -19,7 +19,11 @@ export interface ThumbKey {
 export function ThumbBar({ keys, showShortcuts }: { keys: readonly ThumbKey[]; showShortcuts?: boolean }) {
   const palette = usePalette();
   return (
-    <View role="toolbar" aria-label="What the fish did" style={{ flexDirection: 'row', gap: 8, padding: 10, backgroundColor: palette.ground, borderTopWidth: 1, borderTopColor: palette.line }}>
+    <View
+      role="toolbar"
+      aria-label="What the fish did"
+      style={{ flexDirection: 'row', gap: 8, padding: 10, backgroundColor: palette.ground, borderTopWidth: 1, borderTopColor: palette.line }}
+    >
       {keys.map((key) => (
         <Pressable
           key={key.id}
@@ -27,14 +31,32 @@ export function ThumbBar({ keys, showShortcuts }: { keys: readonly ThumbKey[]; s
           aria-keyshortcuts={key.shortcut}
           onPress={key.onPress}
           style={({ pressed }) => ({
-            flex: 1, minHeight: 76, alignItems: 'center', justifyContent: 'center', gap: 4, borderRadius: radius, borderWidth: 1,
-            borderColor: key.main ? palette.ember : palette.line, backgroundColor: key.main ? palette.ember : palette.card, opacity: pressed ? 0.75 : 1,
+            flex: 1,
+            minHeight: 76,
+            alignItems: 'center',
+            justifyContent: 'center',
+            gap: 4,
+            borderRadius: radius,
+            borderWidth: 1,
+            borderColor: key.main ? palette.ember : palette.line,
+            backgroundColor: key.main ? palette.ember : palette.card,
+            opacity: pressed ? 0.75 : 1,
           })}
         >
           <Icon name={key.icon} size={26} color={key.main ? palette.onEmber : palette.ink} />
-          <Words strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>{key.label}</Words>
-          {key.detail ? <Words size="small" tone={key.main ? 'onEmber' : 'second'} numberOfLines={1}>{key.detail}</Words> : null}
-          {showShortcuts && key.shortcut ? <Words size="small" tone={key.main ? 'onEmber' : 'second'} aria-hidden style={{ lineHeight: 14 }}>{key.shortcut}</Words> : null}
+          <Words strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>
+            {key.label}
+          </Words>
+          {key.detail ? (
+            <Words size="small" tone={key.main ? 'onEmber' : 'second'} numberOfLines={1}>
+              {key.detail}
+            </Words>
+          ) : null}
+          {showShortcuts && key.shortcut ? (
+            <Words size="small" tone={key.main ? 'onEmber' : 'second'} aria-hidden style={{ lineHeight: 14 }}>
+              {key.shortcut}
+            </Words>
+          ) : null}
         </Pressable>
       ))}
     </View>

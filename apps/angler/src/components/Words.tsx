@@ -24,7 +24,14 @@ export function Words({ size = 'body', tone = 'ink', strong, heading, align, sty
       {...rest}
       {...(heading ? { role: 'heading', 'aria-level': heading } : {})}
       style={[
-        { fontFamily: strong || heading ? bold : regular, fontSize, lineHeight: Math.round(fontSize * (fontSize > 24 ? 1.15 : 1.38)), color: palette[tone], textAlign: align, fontVariant: ['tabular-nums'] },
+        {
+          fontFamily: strong || heading ? bold : regular,
+          fontSize,
+          lineHeight: Math.round(fontSize * (fontSize > 24 ? 1.15 : 1.38)),
+          color: palette[tone],
+          textAlign: align,
+          fontVariant: ['tabular-nums'],
+        },
         style,
       ]}
     >

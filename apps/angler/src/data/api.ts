@@ -3,7 +3,10 @@ import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 
 /** The server said no, and why. */
 export class ApiError extends Error {
-  constructor(readonly status: number, message: string) {
+  constructor(
+    readonly status: number,
+    message: string,
+  ) {
     super(message);
   }
 }

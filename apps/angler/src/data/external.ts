@@ -19,4 +19,4 @@ export class External<T> {
   };
 }
 
-export const useExternal = <T,>(external: External<T>): T => useSyncExternalStore(external.subscribe, external.get, external.get);
+export const useExternal = <T>(external: External<T>): T => useSyncExternalStore(external.subscribe, external.get, external.get);

@@ -17,7 +17,7 @@ export interface FlasherControl {
 /** Reads a flasher in a worker while the component is there. */
 export function useFlasher(watch: Watch | null): FlasherControl {
   const [frame, setFrame] = useState<Frame | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
+  const [failure, setFailure] = useState<{ key: string; text: string } | null>(null);
   const remote = useRef<Remote<FlasherApi> | null>(null);
   const listeners = useRef(new Set<(frame: Frame) => void>());
   const key = watch ? JSON.stringify(watch) : null;
@@ -29,8 +29,7 @@ export function useFlasher(watch: Watch | null): FlasherControl {
       setFrame(next);
       for (const listener of listeners.current) listener(next);
     };
-    setFailure(null);
-    worker.remote.start(JSON.parse(key) as Watch, proxy(show)).catch((error: Error) => setFailure(`The flasher cannot be read: ${error.message}`));
+    worker.remote.start(JSON.parse(key) as Watch, proxy(show)).catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
     return () => {
       worker.end();
       remote.current = null;
@@ -49,5 +48,5 @@ export function useFlasher(watch: Watch | null): FlasherControl {
     }),
     [],
   );
-  return { frame, failure, ...control };
+  return { frame, failure: failure?.key === key ? failure.text : null, ...control };
 }

@@ -11,7 +11,10 @@ let worker: Remote<GroundApi> | null = null;
 
 /** The depth map of a water: its soundings and every hole drilled on it, computed in a worker. */
 export function useGround(water: WaterDetail | undefined, outings: readonly OutingState[], units: UnitPreference) {
-  const holes = outings.filter((o) => o.water === water?.id).flatMap((o) => o.holes).filter((h) => h.depthM !== null);
+  const holes = outings
+    .filter((o) => o.water === water?.id)
+    .flatMap((o) => o.holes)
+    .filter((h) => h.depthM !== null);
   return useQuery({
     queryKey: ['ground', water?.id, holes.length, units.depth],
     enabled: water !== undefined,

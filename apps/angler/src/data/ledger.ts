@@ -35,7 +35,10 @@ export class PhoneLedger {
   private stopped = false;
   private device = '';
 
-  constructor(private readonly store: PhoneStore, private readonly angler: string) {}
+  constructor(
+    private readonly store: PhoneStore,
+    private readonly angler: string,
+  ) {}
 
   async open(): Promise<void> {
     const [events, device] = await Promise.all([this.store.events.toArray(), this.store.setting<string>('device')]);
@@ -108,7 +111,7 @@ export class PhoneLedger {
 
   private async exchangeAll(): Promise<void> {
     try {
-      for (let more = true; more && !this.stopped; ) {
+      for (let more = true; more && !this.stopped;) {
         const waiting = this.waiting().slice(0, batch);
         const cursor = (await this.store.setting<number>('cursor')) ?? 0;
         const answer = await api.sync({ device: this.device, cursor, events: waiting.map((k) => k.event) });

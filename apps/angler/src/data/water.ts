@@ -51,7 +51,11 @@ export function useOuting(): OutingState | undefined {
 export function useLastIce(waterId: string | undefined): IceMeasurement | undefined {
   const { state } = useLedger();
   return useMemo(() => {
-    const last = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.ice).sort((a, b) => a.ms - b.ms).at(-1);
+    const last = state.outings
+      .filter((o) => o.water === waterId)
+      .flatMap((o) => o.ice)
+      .sort((a, b) => a.ms - b.ms)
+      .at(-1);
     return last && { clearM: last.clearM, whiteM: last.whiteM, atMs: last.ms };
   }, [state, waterId]);
 }

@@ -21,20 +21,54 @@ export function GearScreen() {
   const step = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
   return (
     <ScrollView contentContainerStyle={{ padding: 16, gap: 28, maxWidth: 720, width: '100%' }}>
-      <Words heading={1} size="title">Gear</Words>
-      <Section title="Tackle box"><Presentations /></Section>
+      <Words heading={1} size="title">
+        Gear
+      </Words>
+      <Section title="Tackle box">
+        <Presentations />
+      </Section>
       <Section title="Units">
-        <Choice label="Units" options={[{ id: 'imperial', label: 'Feet, °F, inches, pounds' }, { id: 'metric', label: 'Metres, °C, cm, grams' }]} wrap value={system} onChange={(id) => change({ units: unitSystems[id as 'imperial' | 'metric'] })} />
+        <Choice
+          label="Units"
+          options={[
+            { id: 'imperial', label: 'Feet, °F, inches, pounds' },
+            { id: 'metric', label: 'Metres, °C, cm, grams' },
+          ]}
+          wrap
+          value={system}
+          onChange={(id) => change({ units: unitSystems[id as 'imperial' | 'metric'] })}
+        />
       </Section>
       <Section title="Light">
-        <Choice label="Light" wrap options={[{ id: 'sun', label: 'By the sun' }, { id: 'day', label: 'Day' }, { id: 'dusk', label: 'Dusk' }]} value={theme} onChange={(id) => change({ theme: id as 'sun' | 'day' | 'dusk' })} />
-        <Words size="small" tone="second">Dusk keeps your eyes used to the dark.</Words>
+        <Choice
+          label="Light"
+          wrap
+          options={[
+            { id: 'sun', label: 'By the sun' },
+            { id: 'day', label: 'Day' },
+            { id: 'dusk', label: 'Dusk' },
+          ]}
+          value={theme}
+          onChange={(id) => change({ theme: id as 'sun' | 'day' | 'dusk' })}
+        />
+        <Words size="small" tone="second">
+          Dusk keeps your eyes used to the dark.
+        </Words>
       </Section>
       <Section title="Your own least ice">
-        <Stepper label="Least ice" text={iceText(leastIceM, units)} onStep={(d) => change({ leastIceM: Math.max(0.1, leastIceM + d * step) })} hint="Clear ice plus half the white. Common guidance for walking asks 4 in (10 cm); you can ask for more, not for less. No ice is safe ice." />
+        <Stepper
+          label="Least ice"
+          text={iceText(leastIceM, units)}
+          onStep={(d) => change({ leastIceM: Math.max(0.1, leastIceM + d * step) })}
+          hint="Clear ice plus half the white. Common guidance for walking asks 4 in (10 cm); you can ask for more, not for less. No ice is safe ice."
+        />
       </Section>
-      <Section title="Waters"><Waters /></Section>
-      <Section title="Account"><AccountPart /></Section>
+      <Section title="Waters">
+        <Waters />
+      </Section>
+      <Section title="Account">
+        <AccountPart />
+      </Section>
     </ScrollView>
   );
 }
@@ -42,7 +76,9 @@ export function GearScreen() {
 function Section({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <View style={{ gap: 10 }}>
-      <Words heading={2} size="lead">{title}</Words>
+      <Words heading={2} size="lead">
+        {title}
+      </Words>
       {children}
     </View>
   );
@@ -67,7 +103,11 @@ function Presentations() {
         <View key={p.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 8 }}>
           <View style={{ flex: 1 }}>
             <Words strong={p.id === presentation}>{p.name}</Words>
-            {p.id === presentation ? <Words size="small" tone="kelp">on the line</Words> : null}
+            {p.id === presentation ? (
+              <Words size="small" tone="kelp">
+                on the line
+              </Words>
+            ) : null}
           </View>
           {p.id === presentation ? null : <Action label="Tie on" onPress={() => change({ presentation: p.id })} />}
           <Action kind="bare" label="" spoken={`Rename ${p.name}`} icon="edit" onPress={() => setEditing(p)} />
@@ -75,11 +115,30 @@ function Presentations() {
         </View>
       ))}
       <View aria-live="polite">
-        {gone ? <Action icon="undo" label={`Put back ${gone.name}`} onPress={() => { restorePresentation(gone); setGone(null); }} /> : null}
+        {gone ? (
+          <Action
+            icon="undo"
+            label={`Put back ${gone.name}`}
+            onPress={() => {
+              restorePresentation(gone);
+              setGone(null);
+            }}
+          />
+        ) : null}
       </View>
       {editing ? (
         <View style={{ gap: 8 }}>
-          <TextInput mode="outlined" label="Presentation" accessibilityLabel="Presentation" value={editing.name} maxLength={60} autoFocus onChangeText={(text) => setEditing({ ...editing, name: text })} onSubmitEditing={save} error={double} />
+          <TextInput
+            mode="outlined"
+            label="Presentation"
+            accessibilityLabel="Presentation"
+            value={editing.name}
+            maxLength={60}
+            autoFocus
+            onChangeText={(text) => setEditing({ ...editing, name: text })}
+            onSubmitEditing={save}
+            error={double}
+          />
           {double ? <Words tone="straw">Expected a name that is not in the box yet.</Words> : null}
           <View style={{ flexDirection: 'row', gap: 8 }}>
             <Action grow label="Leave it" onPress={() => setEditing(null)} />
@@ -114,7 +173,9 @@ function Waters() {
   };
   return (
     <View style={{ gap: 8 }}>
-      {waters.data?.value.map((w) => <Words key={w.id}>{`${w.name}, ${w.kind}`}</Words>)}
+      {waters.data?.value.map((w) => (
+        <Words key={w.id}>{`${w.name}, ${w.kind}`}</Words>
+      ))}
       <Action icon="upload" label="Add a water (GeoJSON)" onPress={() => void add()} />
       <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
     </View>
@@ -126,12 +187,26 @@ function AccountPart() {
   const { unsent, reached, signedOut, refused, ledger } = useLedger();
   const leave = useSignOut();
   const [says, setSays] = useState<string | null>(null);
-  const state = signedOut ? 'The server wants you to sign in again; nothing is lost.' : unsent > 0 ? `${unsent} entries wait on this phone.` : reached === false ? 'No signal. Everything so far is sent.' : 'Everything is sent.';
+  const state = signedOut
+    ? 'The server wants you to sign in again; nothing is lost.'
+    : unsent > 0
+      ? `${unsent} entries wait on this phone.`
+      : reached === false
+        ? 'No signal. Everything so far is sent.'
+        : 'Everything is sent.';
   return (
     <View style={{ gap: 8 }}>
       <Words>{`${name}. ${state}${refused.length > 0 ? ` ${refused.length} were refused and are kept here.` : ''}`}</Words>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-        <Action label="Send now" onPress={() => void ledger.sync().then(() => setSays('Sent.'), () => setSays('No signal yet.'))} />
+        <Action
+          label="Send now"
+          onPress={() =>
+            void ledger.sync().then(
+              () => setSays('Sent.'),
+              () => setSays('No signal yet.'),
+            )
+          }
+        />
         <Action label="Sign out" onPress={() => void leave().catch(() => setSays('Signing out needs a signal.'))} />
       </View>
       <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>

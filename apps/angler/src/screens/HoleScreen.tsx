@@ -39,8 +39,18 @@ export function HoleScreen() {
   const { ready } = useLedger();
   const hole = outing?.holes.find((h) => h.id === outing.currentHole);
   if (!ready) return <Notice title="Opening the log" busy />;
-  if (!outing) return <Notice title="No outing yet" action={{ label: 'To the map', onPress: () => router.navigate('/water') }}>Start one on the map, then drill. The flasher comes on here.</Notice>;
-  if (!hole) return <Notice title="No hole yet" action={{ label: 'Choose where to drill', onPress: () => router.navigate('/water') }}>Tap the map where you stand, or where you want to go.</Notice>;
+  if (!outing)
+    return (
+      <Notice title="No outing yet" action={{ label: 'To the map', onPress: () => router.navigate('/water') }}>
+        Start one on the map, then drill. The flasher comes on here.
+      </Notice>
+    );
+  if (!hole)
+    return (
+      <Notice title="No hole yet" action={{ label: 'Choose where to drill', onPress: () => router.navigate('/water') }}>
+        Tap the map where you stand, or where you want to go.
+      </Notice>
+    );
   return <AtHole key={hole.id} outing={outing} hole={hole} />;
 }
 
@@ -77,7 +87,12 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const undo = (id: string) => void ledger.write(scope, 'undone', { target: id });
   const react = async (reaction: ReactionKind) => {
     const event = await ledger.write(scope, 'reaction', {
-      hole: hole.id, reaction, ...(line ? { line: line.id } : {}), ...(jigM === null ? {} : { depthM: jigM }), ...(bottomM === null ? {} : { bottomM }), ...(advice ? { cadence: advice.cadence.id } : {}),
+      hole: hole.id,
+      reaction,
+      ...(line ? { line: line.id } : {}),
+      ...(jigM === null ? {} : { depthM: jigM }),
+      ...(bottomM === null ? {} : { bottomM }),
+      ...(advice ? { cadence: advice.cadence.id } : {}),
     });
     setSaid({ text: `${reactionWords[reaction]} logged`, undo: event.id });
     if (reaction === 'bite') await flasher.strike();
@@ -111,7 +126,9 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         <View style={{ flex: 1, gap: 2 }}>
           <Words size="small" tone="second">{`Hole ${hole.label}, ${sourceWords(frame?.source)}`}</Words>
           <View aria-live="polite" style={{ minHeight: 92 }}>
-            <Words heading={1} size="title">{isTaken ? 'Rod tip down: strike' : (words?.instruction ?? 'Listening to the flasher')}</Words>
+            <Words heading={1} size="title">
+              {isTaken ? 'Rod tip down: strike' : (words?.instruction ?? 'Listening to the flasher')}
+            </Words>
             <Words tone="second">{isTaken ? 'Tap Bite to set the hook. The tip is simulated.' : words ? `${words.reason} ${words.then}` : 'The first pings take a second.'}</Words>
           </View>
         </View>
@@ -120,31 +137,61 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
       {advice && words ? <Beat advice={advice} words={words} /> : null}
     </View>
   );
-  const shaft = <Shaft flasher={flasher} units={units} iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)} adviceM={advice?.jigM ?? null} onJig={setJig} />;
-  const goTo = advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
-    <View style={{ position: 'absolute', left: 92, bottom: 4 }}><Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM)} /></View>
-  ) : null;
+  const shaft = (
+    <Shaft flasher={flasher} units={units} iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)} adviceM={advice?.jigM ?? null} onJig={setJig} />
+  );
+  const goTo =
+    advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
+      <View style={{ position: 'absolute', left: 92, bottom: 4 }}>
+        <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM)} />
+      </View>
+    ) : null;
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.hole === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
   const sheets = (
     <>
       <FishSheet
-        open={sheet === 'fish'} onClose={() => setSheet(null)} outing={outing} zone={zone} hole={hole.id} line={line?.id} depthM={jigM} bottomM={bottomM}
+        open={sheet === 'fish'}
+        onClose={() => setSheet(null)}
+        outing={outing}
+        zone={zone}
+        hole={hole.id}
+        line={line?.id}
+        depthM={jigM}
+        bottomM={bottomM}
         airC={weather ? (weatherAt(weather.series, now)?.airC ?? null) : null}
         onLogged={(id, text) => {
           setSheet(null);
           setSaid({ text, undo: id });
         }}
       />
-      <MoreSheet open={sheet === 'more'} onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} line={line} jigM={jigM} onReact={(kind) => void react(kind)} log={log} />
+      <MoreSheet
+        open={sheet === 'more'}
+        onClose={() => setSheet(null)}
+        outing={outing}
+        hole={hole}
+        zone={zone}
+        line={line}
+        jigM={jigM}
+        onReact={(kind) => void react(kind)}
+        log={log}
+      />
       <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
         <Words>{clock.reason}</Words>
         <Words tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${activePrior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Words>
       </Sheet>
       <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>
-        {keys.map((k) => <Words key={k.id}>{`${k.shortcut}: ${k.label}`}</Words>)}
+        {keys.map((k) => (
+          <Words key={k.id}>{`${k.shortcut}: ${k.label}`}</Words>
+        ))}
         <Words>Arrow up and down on the shaft move the jig.</Words>
       </Sheet>
-      <Snackbar visible={said !== null} duration={8000} onDismiss={() => setSaid(null)} wrapperStyle={{ bottom: wide ? 0 : 96 }} action={{ label: 'Undo', onPress: () => said && undo(said.undo) }}>
+      <Snackbar
+        visible={said !== null}
+        duration={8000}
+        onDismiss={() => setSaid(null)}
+        wrapperStyle={{ bottom: wide ? 0 : 96 }}
+        action={{ label: 'Undo', onPress: () => said && undo(said.undo) }}
+      >
         {said?.text ?? ''}
       </Snackbar>
     </>
@@ -154,7 +201,10 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
     return (
       <View style={{ flex: 1 }}>
         {instruction}
-        <View style={{ flex: 1, minHeight: 0 }}>{shaft}{goTo}</View>
+        <View style={{ flex: 1, minHeight: 0 }}>
+          {shaft}
+          {goTo}
+        </View>
         <ThumbBar keys={keys} />
         {sheets}
       </View>
@@ -162,13 +212,20 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   }
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View style={{ flex: 1, borderRightWidth: 1, borderRightColor: palette.line }}><HoleMap outing={outing} /></View>
-      <View style={{ flex: 1.15, borderRightWidth: 1, borderRightColor: palette.line }}>{shaft}{goTo}</View>
+      <View style={{ flex: 1, borderRightWidth: 1, borderRightColor: palette.line }}>
+        <HoleMap outing={outing} />
+      </View>
+      <View style={{ flex: 1.15, borderRightWidth: 1, borderRightColor: palette.line }}>
+        {shaft}
+        {goTo}
+      </View>
       <View style={{ width: 400 }}>
         {instruction}
         <ThumbBar keys={keys} showShortcuts />
         <ScrollView contentContainerStyle={{ padding: 16 }}>
-          <Words heading={2} size="lead">This hole</Words>
+          <Words heading={2} size="lead">
+            This hole
+          </Words>
           {log}
         </ScrollView>
       </View>
@@ -177,7 +234,8 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   );
 }
 
-const sourceWords = (source: string | undefined) => (source === 'live' ? 'flasher simulated, live' : source === 'local' ? 'no signal: simulated on this phone' : 'flasher coming on');
+const sourceWords = (source: string | undefined) =>
+  source === 'live' ? 'flasher simulated, live' : source === 'local' ? 'no signal: simulated on this phone' : 'flasher coming on';
 
 /** Times that tell on staying, since the last arrival at the hole. Looks within a minute are one fish. */
 function signsAt(outing: OutingState, hole: HoleState): HoleSigns {
@@ -206,7 +264,18 @@ function HoleMap({ outing }: { outing: OutingState }) {
   if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
   return (
     <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-      <DepthMapView ground={ground.data} outline={outline} inflows={[]} holes={holes} candidate={null} position={null} focus={current?.at} palette={palette} units={units} onTap={() => undefined} />
+      <DepthMapView
+        ground={ground.data}
+        outline={outline}
+        inflows={[]}
+        holes={holes}
+        candidate={null}
+        position={null}
+        focus={current?.at}
+        palette={palette}
+        units={units}
+        onTap={() => undefined}
+      />
     </Suspense>
   );
 }

@@ -30,14 +30,28 @@ export function OutlookScreen() {
   const file = detail.data?.value.file;
   const series = weather.data?.value.series;
   const input = useMemo<OutlookInput | null>(
-    () => (water && file && series && series.length > 1 ? { speciesId: species, nowMs: now, place: { lon: water.lon, lat: water.lat, timeZone: file.water.timezone }, series, lastIce } : null),
+    () =>
+      water && file && series && series.length > 1
+        ? { speciesId: species, nowMs: now, place: { lon: water.lon, lat: water.lat, timeZone: file.water.timezone }, series, lastIce }
+        : null,
     [water, file, series, species, now, lastIce],
   );
   const outlook = useMemo(() => input && answerOutlook(input), [input]);
 
-  if (waters.data?.value.length === 0) return <Notice title="No water yet">Add your lake in Gear: a GeoJSON file with its outline and soundings. Then this place says when to go.</Notice>;
-  if (waters.isError || detail.isError) return <Notice title="No signal yet" action={{ label: 'Try again', onPress: () => void waters.refetch() }}>Your waters have not reached this phone. They stay on it once they have.</Notice>;
-  if (weather.isError) return <Notice title="No weather" action={{ label: 'Try again', onPress: () => void weather.refetch() }}>The station does not answer and nothing is kept from before. Look at the sky; the map and the hole work without it.</Notice>;
+  if (waters.data?.value.length === 0)
+    return <Notice title="No water yet">Add your lake in Gear: a GeoJSON file with its outline and soundings. Then this place says when to go.</Notice>;
+  if (waters.isError || detail.isError)
+    return (
+      <Notice title="No signal yet" action={{ label: 'Try again', onPress: () => void waters.refetch() }}>
+        Your waters have not reached this phone. They stay on it once they have.
+      </Notice>
+    );
+  if (weather.isError)
+    return (
+      <Notice title="No weather" action={{ label: 'Try again', onPress: () => void weather.refetch() }}>
+        The station does not answer and nothing is kept from before. Look at the sky; the map and the hole work without it.
+      </Notice>
+    );
   if (!input || !outlook || !weather.data) return <Notice title="Reading the weather" busy />;
   const words = outlookWords(outlook, input, units);
   return (
@@ -61,20 +75,37 @@ function Layout(props: LayoutProps) {
   const { input, outlook, words, onOpen } = props;
   const wide = useWide();
   const ribbon = (
-    <PhaseRibbon outlook={outlook} series={input.series} nowMs={input.nowMs} timeZone={input.place.timeZone} onPhase={(phase) => onOpen({ kind: 'phase', phase })} onFront={(front) => onOpen({ kind: 'front', front })} />
+    <PhaseRibbon
+      outlook={outlook}
+      series={input.series}
+      nowMs={input.nowMs}
+      timeZone={input.place.timeZone}
+      onPhase={(phase) => onOpen({ kind: 'phase', phase })}
+      onFront={(front) => onOpen({ kind: 'front', front })}
+    />
   );
   if (wide) {
     return (
       <ScrollView contentContainerStyle={{ paddingBottom: 24 }}>
         <View style={{ flexDirection: 'row', gap: 40, padding: 24, paddingBottom: 16, alignItems: 'flex-end' }}>
-          <View style={{ flex: 1, gap: 8 }}><Answer words={words} /></View>
-          <View style={{ width: 530 }}><SpeciesChoice value={input.speciesId} wrap /></View>
+          <View style={{ flex: 1, gap: 8 }}>
+            <Answer words={words} />
+          </View>
+          <View style={{ width: 530 }}>
+            <SpeciesChoice value={input.speciesId} wrap />
+          </View>
         </View>
         {ribbon}
         <View style={{ flexDirection: 'row', gap: 24, padding: 24 }}>
-          <View style={{ flex: 1.1 }}><Windows {...props} /></View>
-          <View style={{ flex: 1 }}><Cold {...props} /></View>
-          <View style={{ flex: 1 }}><Caution headline={words.ice.headline}>{words.ice.detail}</Caution></View>
+          <View style={{ flex: 1.1 }}>
+            <Windows {...props} />
+          </View>
+          <View style={{ flex: 1 }}>
+            <Cold {...props} />
+          </View>
+          <View style={{ flex: 1 }}>
+            <Caution headline={words.ice.headline}>{words.ice.detail}</Caution>
+          </View>
         </View>
       </ScrollView>
     );
@@ -102,7 +133,9 @@ const SpeciesChoice = ({ value, wrap }: { value: string; wrap?: boolean }) => (
 function Answer({ words }: { words: LayoutProps['words'] }) {
   return (
     <>
-      <Words heading={1} size="title">{words.headline}</Words>
+      <Words heading={1} size="title">
+        {words.headline}
+      </Words>
       <Words tone="second">{words.why}</Words>
     </>
   );
@@ -114,9 +147,14 @@ function Cold({ words, station, keptMs, input }: LayoutProps) {
   const stale = wallNowMs - keptMs > 30 * 60_000;
   return (
     <View style={{ gap: 4 }}>
-      <Words heading={2} size="lead">Cold and light</Words>
+      <Words heading={2} size="lead">
+        Cold and light
+      </Words>
       <Words>{words.cold}</Words>
-      <Words size="small" tone={stale ? 'straw' : 'second'}>{`${station.station}${station.simulated ? ', simulated' : ''}: read ${age < 60_000 ? 'just now' : `${spanText(age)} ago`}${stale ? ', no fresher without signal' : ''}.`}</Words>
+      <Words
+        size="small"
+        tone={stale ? 'straw' : 'second'}
+      >{`${station.station}${station.simulated ? ', simulated' : ''}: read ${age < 60_000 ? 'just now' : `${spanText(age)} ago`}${stale ? ', no fresher without signal' : ''}.`}</Words>
     </View>
   );
 }
@@ -126,30 +164,49 @@ function Windows({ outlook, input }: LayoutProps) {
   const { timeZone } = input.place;
   return (
     <View style={{ gap: 4 }}>
-      <Words heading={2} size="lead">Hours worth being there</Words>
+      <Words heading={2} size="lead">
+        Hours worth being there
+      </Words>
       {outlook.windows.length === 0 ? <Words tone="second">None stand out in the next three days.</Words> : null}
       {outlook.windows.map((w) => (
         <View key={w.fromMs} style={{ flexDirection: 'row', gap: 12, paddingVertical: 8, borderTopWidth: 1, borderTopColor: palette.line }}>
           <View style={{ width: 128 }}>
             <Words strong>{`${clockText(w.fromMs, timeZone)} to ${clockText(w.toMs, timeZone)}`}</Words>
-            <Words size="small" tone="second">{dayText(w.fromMs, timeZone)}</Words>
+            <Words size="small" tone="second">
+              {dayText(w.fromMs, timeZone)}
+            </Words>
           </View>
-          <View style={{ flex: 1 }}>{w.reasons.map((r) => <Words key={r.ruleId} size="small" tone="second">{r.text}</Words>)}</View>
+          <View style={{ flex: 1 }}>
+            {w.reasons.map((r) => (
+              <Words key={r.ruleId} size="small" tone="second">
+                {r.text}
+              </Words>
+            ))}
+          </View>
         </View>
       ))}
-      <Words size="small" tone="second">A prior from fieldcraft, not yet weighed against your own log.</Words>
+      <Words size="small" tone="second">
+        A prior from fieldcraft, not yet weighed against your own log.
+      </Words>
     </View>
   );
 }
 
 const phaseNames: Record<Phase['name'], string> = {
-  approach: 'A front is coming', passage: 'The front passes', 'post-front clear': 'Bright behind a front', settling: 'Settling after a front', steady: 'Steady weather', 'warming trend': 'A warming spell', 'cold rain': 'Cold rain',
+  approach: 'A front is coming',
+  passage: 'The front passes',
+  'post-front clear': 'Bright behind a front',
+  settling: 'Settling after a front',
+  steady: 'Steady weather',
+  'warming trend': 'A warming spell',
+  'cold rain': 'Cold rain',
 };
 
 /** What a front or a phase was read from. */
 function EvidenceSheet({ opened, timeZone, onClose }: { opened: Opened; timeZone: string; onClose: () => void }) {
   const title = opened?.kind === 'front' ? `${opened.front.kind[0].toUpperCase()}${opened.front.kind.slice(1)} front` : opened ? phaseNames[opened.phase.name] : '';
-  const span = (a: number, b: number) => `${dayText(a, timeZone)} ${clockText(a, timeZone)} to ${dayText(b, timeZone) === dayText(a, timeZone) ? '' : `${dayText(b, timeZone)} `}${clockText(b, timeZone)}`;
+  const span = (a: number, b: number) =>
+    `${dayText(a, timeZone)} ${clockText(a, timeZone)} to ${dayText(b, timeZone) === dayText(a, timeZone) ? '' : `${dayText(b, timeZone)} `}${clockText(b, timeZone)}`;
   return (
     <Sheet title={title} open={opened !== null} onClose={onClose} footer={<Action label="Done" onPress={onClose} />}>
       {opened?.kind === 'front' ? (

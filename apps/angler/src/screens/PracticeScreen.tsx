@@ -60,11 +60,17 @@ export function PracticeScreen() {
 
   const words = frame?.advice && adviceWords(frame.advice, units);
   const headline = isTaken ? 'Rod tip down: strike' : coached && words ? words.instruction : 'Read it yourself';
-  const detail = isTaken ? 'It holds for two seconds and a half.' : coached && words ? words.reason : 'Drag the jig, choose how the rod works, watch what they do. Simulated on this phone; a training model, not a claim about fish.';
+  const detail = isTaken
+    ? 'It holds for two seconds and a half.'
+    : coached && words
+      ? words.reason
+      : 'Drag the jig, choose how the rod works, watch what they do. Simulated on this phone; a training model, not a claim about fish.';
   const lesson = (
     <View style={{ padding: 16, paddingBottom: 8, gap: 6 }}>
       <View aria-live="polite" style={{ minHeight: 104 }}>
-        <Words heading={1} size="title">{headline}</Words>
+        <Words heading={1} size="title">
+          {headline}
+        </Words>
         <Words tone="second">{detail}</Words>
       </View>
       <Choice label="Drill" options={drills.map((s) => ({ id: s.id, label: s.title }))} value={sceneId} onChange={begin} />
@@ -77,15 +83,27 @@ export function PracticeScreen() {
         <Action grow height={64} label={coached ? 'Hide the coach' : 'Show the coach'} selected={coached} onPress={() => setCoached(!coached)} />
         <Action grow height={64} kind="main" icon="strike" label="Strike" onPress={() => void strike()} />
       </View>
-      <Words size="small" tone="second" aria-live="polite">{`${says ?? ''} ${tally.takes} takes, ${tally.landed} landed, ${tally.early} struck at nothing.`.trim()}</Words>
+      <Words size="small" tone="second" aria-live="polite">
+        {`${says ?? ''} ${tally.takes} takes, ${tally.landed} landed, ${tally.early} struck at nothing.`.trim()}
+      </Words>
     </View>
   );
   const shaft = <Shaft flasher={flasher} units={units} iceM={0.28} adviceM={coached ? (frame?.advice?.jigM ?? null) : null} onJig={flasher.setLine} />;
-  if (!wide) return <View style={{ flex: 1 }}>{lesson}{shaft}{controls}</View>;
+  if (!wide)
+    return (
+      <View style={{ flex: 1 }}>
+        {lesson}
+        {shaft}
+        {controls}
+      </View>
+    );
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ flex: 1 }}>{shaft}</View>
-      <ScrollView style={{ flexGrow: 0, width: 440, borderLeftWidth: 1, borderLeftColor: palette.line }}>{lesson}{controls}</ScrollView>
+      <ScrollView style={{ flexGrow: 0, width: 440, borderLeftWidth: 1, borderLeftColor: palette.line }}>
+        {lesson}
+        {controls}
+      </ScrollView>
     </View>
   );
 }

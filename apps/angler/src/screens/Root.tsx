@@ -35,14 +35,24 @@ function Door({ children }: { children: ReactNode }) {
   if (session.data?.account) {
     return (
       <AccountProvider key={session.data.account.id} account={session.data.account}>
-        <BySun><Shell>{children}</Shell></BySun>
+        <BySun>
+          <Shell>{children}</Shell>
+        </BySun>
       </AccountProvider>
     );
   }
   return (
     <ThemeProvider name={chosen}>
       <Frame>
-        {session.data ? <WelcomeScreen demo={session.data.demo} /> : session.isError ? <Notice title="No signal" action={{ label: 'Try again', onPress: () => void session.refetch() }}>Vivid Burrow needs the server once. After that it works without.</Notice> : <Notice title="Vivid Burrow" busy />}
+        {session.data ? (
+          <WelcomeScreen demo={session.data.demo} />
+        ) : session.isError ? (
+          <Notice title="No signal" action={{ label: 'Try again', onPress: () => void session.refetch() }}>
+            Vivid Burrow needs the server once. After that it works without.
+          </Notice>
+        ) : (
+          <Notice title="Vivid Burrow" busy />
+        )}
       </Frame>
     </ThemeProvider>
   );

@@ -30,7 +30,13 @@ export function SeasonScreen() {
   const season = useMemo(() => summariseSeason(state, nowMs()), [state]);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   if (!ready) return <Notice title="Adding up the winter" busy />;
-  if (season.outings.length === 0) return <ScrollView contentContainerStyle={{ flexGrow: 1 }}><Notice title="Nothing logged yet">After the first outing this place shows what brought bites, and how sure that is.</Notice><Exchange /></ScrollView>;
+  if (season.outings.length === 0)
+    return (
+      <ScrollView contentContainerStyle={{ flexGrow: 1 }}>
+        <Notice title="Nothing logged yet">After the first outing this place shows what brought bites, and how sure that is.</Notice>
+        <Exchange />
+      </ScrollView>
+    );
 
   const of = (by: Comparison['by']) => season.comparisons.find((c) => c.by === by && c.count === count)!;
   const [heights, baits] = [of('height'), of('presentation')];
@@ -39,22 +45,39 @@ export function SeasonScreen() {
   const answer = (
     <View style={{ gap: 6 }}>
       <Words size="small" tone="second">{`This winter: ${season.outings.length} outings, ${Math.round(season.lineMin / 60)} h of line in the water, ${season.fish} fish`}</Words>
-      <Words heading={1} size="title">{words.headline}</Words>
+      <Words heading={1} size="title">
+        {words.headline}
+      </Words>
       <Words tone="second">{words.detail}</Words>
     </View>
   );
   const rates = (
     <View style={{ gap: 24 }}>
-      <Choice label="Count" options={[{ id: 'fish', label: 'Fish an hour' }, { id: 'bites', label: 'Bites an hour' }]} value={count} onChange={setCount} />
+      <Choice
+        label="Count"
+        options={[
+          { id: 'fish', label: 'Fish an hour' },
+          { id: 'bites', label: 'Bites an hour' },
+        ]}
+        value={count}
+        onChange={setCount}
+      />
       <Rates title="Height above bottom" comparison={heights} said={lead === heights} />
       <Rates title="Presentation" comparison={baits} said={lead === baits} />
-      <Words size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. Fish come in schools: with each bite come about ${(season.clump - 1).toFixed(1)} others, which widens the ranges.`}</Words>
+      <Words
+        size="small"
+        tone="second"
+      >{`Rates lean toward the winter's mean where little was tried. Fish come in schools: with each bite come about ${(season.clump - 1).toFixed(1)} others, which widens the ranges.`}</Words>
     </View>
   );
   const list = (
     <View>
-      <Words heading={2} size="lead">Outings</Words>
-      {season.outings.map((o) => <OutingRow key={o.id} outing={o} zone={zone} />)}
+      <Words heading={2} size="lead">
+        Outings
+      </Words>
+      {season.outings.map((o) => (
+        <OutingRow key={o.id} outing={o} zone={zone} />
+      ))}
     </View>
   );
   const chart = (
@@ -66,13 +89,31 @@ export function SeasonScreen() {
   if (wide) {
     return (
       <View style={{ flex: 1, flexDirection: 'row' }}>
-        <ScrollView style={{ flexGrow: 0, flexShrink: 0, width: 340, borderRightWidth: 1, borderRightColor: palette.line }} contentContainerStyle={{ padding: 20, gap: 16 }}>{list}</ScrollView>
-        <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 24, gap: 24, maxWidth: 640 }}>{answer}{refusedNote}{rates}</ScrollView>
-        <ScrollView style={{ flexGrow: 0, flexShrink: 0, width: 360, borderLeftWidth: 1, borderLeftColor: palette.line }} contentContainerStyle={{ padding: 20, gap: 20 }}>{chart}<Exchange /></ScrollView>
+        <ScrollView style={{ flexGrow: 0, flexShrink: 0, width: 340, borderRightWidth: 1, borderRightColor: palette.line }} contentContainerStyle={{ padding: 20, gap: 16 }}>
+          {list}
+        </ScrollView>
+        <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 24, gap: 24, maxWidth: 640 }}>
+          {answer}
+          {refusedNote}
+          {rates}
+        </ScrollView>
+        <ScrollView style={{ flexGrow: 0, flexShrink: 0, width: 360, borderLeftWidth: 1, borderLeftColor: palette.line }} contentContainerStyle={{ padding: 20, gap: 20 }}>
+          {chart}
+          <Exchange />
+        </ScrollView>
       </View>
     );
   }
-  return <ScrollView contentContainerStyle={{ padding: 16, gap: 20 }}>{answer}{refusedNote}{rates}{chart}{list}<Exchange /></ScrollView>;
+  return (
+    <ScrollView contentContainerStyle={{ padding: 16, gap: 20 }}>
+      {answer}
+      {refusedNote}
+      {rates}
+      {chart}
+      {list}
+      <Exchange />
+    </ScrollView>
+  );
 }
 
 /** Rates of one comparison; its finding in words unless the screen has said it already. */
@@ -81,9 +122,16 @@ function Rates({ title, comparison, said }: { title: string; comparison: Compari
   const words = findingWords(comparison, units, (name) => name);
   return (
     <View style={{ gap: 6 }}>
-      <Words heading={2} size="lead">{title}</Words>
+      <Words heading={2} size="lead">
+        {title}
+      </Words>
       {said ? null : <Words size="small" tone="second">{`${words.headline}. ${words.detail}`}</Words>}
-      <RateDots rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows} label={(key) => rowLabel(comparison, key, units, (name) => name)} best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined} unit={`${comparison.count} an hour of line`} />
+      <RateDots
+        rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows}
+        label={(key) => rowLabel(comparison, key, units, (name) => name)}
+        best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined}
+        unit={`${comparison.count} an hour of line`}
+      />
     </View>
   );
 }
@@ -101,7 +149,10 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
         <Words strong>{`${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}</Words>
         <Words strong tone={outing.fish > 0 ? 'kelp' : 'second'}>{`${outing.fish} fish`}</Words>
       </View>
-      <Words size="small" tone="second">{`${outing.waterName}, ${counted(outing.holes, 'hole')}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
+      <Words
+        size="small"
+        tone="second"
+      >{`${outing.waterName}, ${counted(outing.holes, 'hole')}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
     </View>
   );
 }
@@ -129,7 +180,9 @@ function Exchange() {
   };
   return (
     <View style={{ gap: 8 }}>
-      <Words heading={2} size="lead">Take it with you</Words>
+      <Words heading={2} size="lead">
+        Take it with you
+      </Words>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
         <Action icon="download" label="Ledger (NDJSON)" onPress={() => void exportLedger()} />
         <Action icon="download" label="Catches (CSV)" onPress={() => saveFile('catches.csv', 'text/csv', catchesCsv(state))} />

@@ -42,10 +42,18 @@ export function WaterScreen() {
   const holdZoom = useCallback((z: (by: number) => void) => void (zoom.current = z), []);
   const holes = useMemo(() => mapHoles(state.outings, water?.id, outing?.id), [state.outings, water?.id, outing?.id]);
   const outline = useMemo(() => (water ? outlineOf(water.file) : []), [water]);
-  const inflows = useMemo(() => water?.file.features.flatMap((f) => (f.properties.role === 'inflow' && f.geometry.type === 'Point' ? [f.geometry.coordinates] : [])) ?? [], [water]);
+  const inflows = useMemo(
+    () => water?.file.features.flatMap((f) => (f.properties.role === 'inflow' && f.geometry.type === 'Point' ? [f.geometry.coordinates] : [])) ?? [],
+    [water],
+  );
 
   if (waters.data?.value.length === 0) return <Notice title="No water yet">Add your lake in Gear: a GeoJSON file with its outline and soundings.</Notice>;
-  if (detail.isError || waters.isError) return <Notice title="No signal yet" action={{ label: 'Try again', onPress: () => void detail.refetch() }}>The map of your water has not reached this phone.</Notice>;
+  if (detail.isError || waters.isError)
+    return (
+      <Notice title="No signal yet" action={{ label: 'Try again', onPress: () => void detail.refetch() }}>
+        The map of your water has not reached this phone.
+      </Notice>
+    );
   if (ground.isError) return <Notice title="No map">{(ground.error as Error).message}</Notice>;
   if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
 
@@ -72,14 +80,27 @@ export function WaterScreen() {
 
   const answer = (
     <View style={{ padding: 16, paddingBottom: 12, gap: 6 }}>
-      <Words heading={1} size="title">{headline(ground.data)}</Words>
+      <Words heading={1} size="title">
+        {headline(ground.data)}
+      </Words>
       <Words tone="second">{reason(ground.data, units)}</Words>
     </View>
   );
   const map = (
     <View style={{ flex: 1, minHeight: 260, backgroundColor: palette.ground }}>
       <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-        <DepthMapView ground={ground.data} outline={outline} inflows={inflows} holes={holes} candidate={target} position={position} palette={palette} units={units} onTap={setCandidate} zoomRef={holdZoom} />
+        <DepthMapView
+          ground={ground.data}
+          outline={outline}
+          inflows={inflows}
+          holes={holes}
+          candidate={target}
+          position={position}
+          palette={palette}
+          units={units}
+          onTap={setCandidate}
+          zoomRef={holdZoom}
+        />
       </Suspense>
       <View style={{ position: 'absolute', right: 12, bottom: 12, gap: 8 }}>
         <Action label="" spoken="Where am I" icon="locate" onPress={locate} />
@@ -96,7 +117,9 @@ export function WaterScreen() {
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <View style={{ flex: 1 }} aria-live="polite">
           <Words strong>{expected ? `Expect ${depthText(expected.depthM, units)} ±${depthText(expected.sdM * 2, units).replace(/ \w+$/, '')}` : 'Not on this water'}</Words>
-          <Words size="small" tone="second">{positionSays ?? way(position, target, units) ?? (candidate ? 'The place you tapped.' : 'Tap the map for another place.')}</Words>
+          <Words size="small" tone="second">
+            {positionSays ?? way(position, target, units) ?? (candidate ? 'The place you tapped.' : 'Tap the map for another place.')}
+          </Words>
         </View>
         {outing ? (
           <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setDrilling(true)} />
@@ -107,7 +130,11 @@ export function WaterScreen() {
       {outing ? <OutingRow onHole={() => router.navigate('/hole')} /> : null}
     </View>
   );
-  const iceNote = <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>Check each hole, more often near the inflow. No ice is safe ice.</Caution>;
+  const iceNote = (
+    <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
+      Check each hole, more often near the inflow. No ice is safe ice.
+    </Caution>
+  );
 
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
@@ -131,11 +158,19 @@ export function WaterScreen() {
         </>
       )}
       {outing && expected ? (
-        <DrillSheet open={drilling} onClose={() => setDrilling(false)} outing={outing} zone={zone} at={target} expectedM={expected.depthM} onDrilled={() => {
-          setDrilling(false);
-          setCandidate(null);
-          router.navigate('/hole');
-        }} />
+        <DrillSheet
+          open={drilling}
+          onClose={() => setDrilling(false)}
+          outing={outing}
+          zone={zone}
+          at={target}
+          expectedM={expected.depthM}
+          onDrilled={() => {
+            setDrilling(false);
+            setCandidate(null);
+            router.navigate('/hole');
+          }}
+        />
       ) : null}
     </View>
   );
@@ -155,7 +190,9 @@ function way(from: LonLat | null, to: LonLat, units: UnitPreference): string | n
 }
 
 function mapHoles(outings: ReturnType<typeof useLedger>['state']['outings'], water: string | undefined, current: string | undefined): MapHole[] {
-  return outings.filter((o) => o.water === water).flatMap((o) => o.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: o.fish.filter((f) => f.hole === h.id).length, current: o.id === current })));
+  return outings
+    .filter((o) => o.water === water)
+    .flatMap((o) => o.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: o.fish.filter((f) => f.hole === h.id).length, current: o.id === current })));
 }
 
 function OutingRow({ onHole }: { onHole: () => void }) {
@@ -182,7 +219,10 @@ function HoleList({ holes, units, ground }: { holes: readonly MapHole[]; units: 
       {best.map((hole) => {
         const depth = depthAt(ground.map, hole.at);
         return (
-          <View key={hole.id} style={{ flexDirection: 'row', justifyContent: 'space-between', minHeight: 36, alignItems: 'center', borderTopWidth: 1, borderTopColor: palette.line }}>
+          <View
+            key={hole.id}
+            style={{ flexDirection: 'row', justifyContent: 'space-between', minHeight: 36, alignItems: 'center', borderTopWidth: 1, borderTopColor: palette.line }}
+          >
             <Words size="small">{`${compassPoint(bearingDeg(ground.map.deepest.at, hole.at))} of the deepest, ${depth ? depthText(depth.depthM, units) : 'no depth'}`}</Words>
             <Words size="small" strong tone={hole.fish > 0 ? 'kelp' : 'ink'}>{`${hole.fish} fish`}</Words>
           </View>

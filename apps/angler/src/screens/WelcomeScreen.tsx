@@ -22,7 +22,10 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
   const client = useQueryClient();
   const [isNew, setNew] = useState(false);
   const { control, handleSubmit, formState } = useForm<Fields>({ defaultValues: { email: '', password: '', name: '' } });
-  const entering = useMutation({ mutationFn: (enter: () => ReturnType<typeof api.session>) => enter(), onSuccess: (session) => client.setQueryData(['session'], remember(session)) });
+  const entering = useMutation({
+    mutationFn: (enter: () => ReturnType<typeof api.session>) => enter(),
+    onSuccess: (session) => client.setQueryData(['session'], remember(session)),
+  });
   const submit = handleSubmit(({ email, password, name }) => entering.mutate(() => (isNew ? api.register(email, password, name) : api.signIn(email, password))));
   const field = (name: keyof Fields, label: string, rules: { required: string; minLength?: { value: number; message: string } }) => (
     <Controller
@@ -31,17 +34,35 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
       rules={rules}
       render={({ field: { value, onChange, onBlur } }) => (
         <View>
-          <TextInput mode="outlined" label={label} accessibilityLabel={label} value={value} onChangeText={onChange} onBlur={onBlur} secureTextEntry={name === 'password'} autoCapitalize="none" inputMode={name === 'email' ? 'email' : 'text'} error={Boolean(formState.errors[name])} onSubmitEditing={() => void submit()} />
+          <TextInput
+            mode="outlined"
+            label={label}
+            accessibilityLabel={label}
+            value={value}
+            onChangeText={onChange}
+            onBlur={onBlur}
+            secureTextEntry={name === 'password'}
+            autoCapitalize="none"
+            inputMode={name === 'email' ? 'email' : 'text'}
+            error={Boolean(formState.errors[name])}
+            onSubmitEditing={() => void submit()}
+          />
           {formState.errors[name] ? <Words tone="straw">{formState.errors[name].message}</Words> : null}
         </View>
       )}
     />
   );
   return (
-    <ScrollView role="main" style={{ backgroundColor: palette.ground }} contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: 24, gap: 20, maxWidth: 460, width: '100%', alignSelf: 'center' }}>
+    <ScrollView
+      role="main"
+      style={{ backgroundColor: palette.ground }}
+      contentContainerStyle={{ flexGrow: 1, justifyContent: 'center', padding: 24, gap: 20, maxWidth: 460, width: '100%', alignSelf: 'center' }}
+    >
       <Icon name="hole" size={72} color={palette.ember} />
       <View style={{ gap: 8 }}>
-        <Words heading={1} size="title">Vivid Burrow</Words>
+        <Words heading={1} size="title">
+          Vivid Burrow
+        </Words>
         <Words tone="second">Reads the water under the ice: when to go, where to drill, how deep to hang it, what to do with the mark that came up and would not bite.</Words>
       </View>
       {demo ? <Action kind="main" height={64} label="Enter the demo" onPress={() => entering.mutate(api.enterDemo)} /> : null}
@@ -53,7 +74,9 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
         <Action kind="bare" label={isNew ? 'I have an account' : 'I am new here'} onPress={() => setNew(!isNew)} />
       </View>
       <View aria-live="assertive">{entering.error ? <Words tone="straw">{entering.error.message}</Words> : null}</View>
-      <Words size="small" tone="second">It never says that ice is safe. Measure, and ask those who know the water.</Words>
+      <Words size="small" tone="second">
+        It never says that ice is safe. Measure, and ask those who know the water.
+      </Words>
     </ScrollView>
   );
 }

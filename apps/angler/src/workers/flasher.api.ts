@@ -55,7 +55,10 @@ class FlasherSession {
   private rod: RodMotion | null = null;
   private taken = false;
 
-  constructor(private readonly watch: Watch, private readonly show: (frame: Frame) => void) {
+  constructor(
+    private readonly watch: Watch,
+    private readonly show: (frame: Frame) => void,
+  ) {
     if (watch.mode === 'local') {
       this.startLocal();
       return;

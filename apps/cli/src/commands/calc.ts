@@ -27,14 +27,18 @@ const quantities: Record<string, Quantity> = {
   density: { unit: 'kg/m3', source: 'Tanaka et al. 2001', names: ['temp-c'], value: (r) => waterDensity(r.number('temp-c')) },
   'sound-speed': { unit: 'm/s', source: 'Marczak 1997', names: ['temp-c'], value: (r) => soundSpeed(r.number('temp-c')) },
   oxygen: {
-    unit: 'mg/L', source: 'Benson & Krause 1984', names: ['temp-c', '[pressure-hpa]'],
+    unit: 'mg/L',
+    source: 'Benson & Krause 1984',
+    names: ['temp-c', '[pressure-hpa]'],
     value: (r) => oxygenSaturation(r.number('temp-c'), r.number('pressure-hpa', standardPressureHpa)),
   },
   'light-depth': { unit: 'm', source: 'Poole & Atkins 1929', names: ['secchi-m', 'fraction'], value: (r) => depthOfLight(r.number('secchi-m'), r.number('fraction')) },
   'ice-stefan': { unit: 'm', source: 'Stefan, in Ashton 1986', names: ['fdd'], value: (r) => stefanThickness(r.number('fdd')) },
   'wind-chill': { unit: '°C', source: 'JAG/TI 2001', names: ['temp-c', 'wind-kmh'], value: (r) => windChill(r.number('temp-c'), r.number('wind-kmh')) },
   frostbite: {
-    unit: 'min', source: 'JAG/TI 2001', names: ['temp-c', 'wind-kmh'],
+    unit: 'min',
+    source: 'JAG/TI 2001',
+    names: ['temp-c', 'wind-kmh'],
     value: (r) => {
       const time = frostbiteTime(r.number('temp-c'), r.number('wind-kmh'));
       return time.kind === 'minutes' ? time.minutes : time.kind === 'over-30' ? 'over 30' : 'not defined';
@@ -43,14 +47,33 @@ const quantities: Record<string, Quantity> = {
   footprint: { unit: 'm', source: '2d·tan(θ/2)', names: ['depth-m', 'beam-deg'], value: (r) => footprint(r.number('depth-m'), r.number('beam-deg')) },
   'target-strength': { unit: 'dB', source: 'Love 1977', names: ['length-cm', 'freq-khz'], value: (r) => targetStrength(r.number('length-cm'), r.number('freq-khz')) },
   weight: {
-    unit: 'g', source: 'W_s, Neumann, Guy & Willis 2012; roach and European perch pooled', names: ['species', 'length-mm'],
+    unit: 'g',
+    source: 'W_s, Neumann, Guy & Willis 2012; roach and European perch pooled',
+    names: ['species', 'length-mm'],
     value: (r) => standardWeight(r.word<WeighedSpecies>('species', weighedSpecies), r.number('length-mm')),
   },
-  'gas-expansion': { unit: 'times', source: 'Boyle', names: ['depth-m', '[pressure-hpa]'], value: (r) => gasExpansion(r.number('depth-m'), r.number('pressure-hpa', standardPressureHpa)) },
-  bearing: { unit: 'kg', source: 'Gold 1971, lower bound; says nothing about the next hole', names: ['clear-cm', 'white-cm'], value: (r) => bearingKg(r.number('clear-cm') / 100, r.number('white-cm') / 100) },
-  sink: { unit: 's', source: 'drag balance integrated', names: ['mass-g', 'material', 'depth-m', 'line-mm', '[shape]'], value: (r) => sinkTime(lure(r), r.number('depth-m'), r.number('line-mm')) },
+  'gas-expansion': {
+    unit: 'times',
+    source: 'Boyle',
+    names: ['depth-m', '[pressure-hpa]'],
+    value: (r) => gasExpansion(r.number('depth-m'), r.number('pressure-hpa', standardPressureHpa)),
+  },
+  bearing: {
+    unit: 'kg',
+    source: 'Gold 1971, lower bound; says nothing about the next hole',
+    names: ['clear-cm', 'white-cm'],
+    value: (r) => bearingKg(r.number('clear-cm') / 100, r.number('white-cm') / 100),
+  },
+  sink: {
+    unit: 's',
+    source: 'drag balance integrated',
+    names: ['mass-g', 'material', 'depth-m', 'line-mm', '[shape]'],
+    value: (r) => sinkTime(lure(r), r.number('depth-m'), r.number('line-mm')),
+  },
   'line-depth': {
-    unit: 'm', source: 'quasi-static line', names: ['mass-g', 'material', 'line-mm', 'line-out-m', 'current-ms', '[shape]'],
+    unit: 'm',
+    source: 'quasi-static line',
+    names: ['mass-g', 'material', 'line-mm', 'line-out-m', 'current-ms', '[shape]'],
     value: (r) => lineDepth(lure(r), r.number('line-mm'), r.number('line-out-m'), r.number('current-ms')).depthM,
   },
 };

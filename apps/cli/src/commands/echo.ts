@@ -47,7 +47,12 @@ function stateLine(state: EchoState, coach: Coach | null): string {
     bottomM: round(state.bottomM),
     jigM: round(state.jigM),
     marks: state.marks.map(({ id, depthM, kind, levelDb, riseMs, topM, baseM }) => ({
-      id, depthM: round(depthM), kind, levelDb: Math.round(levelDb * 10) / 10, riseMs: round(riseMs), ...(topM === undefined ? {} : { topM: round(topM), baseM: round(baseM ?? null) }),
+      id,
+      depthM: round(depthM),
+      kind,
+      levelDb: Math.round(levelDb * 10) / 10,
+      riseMs: round(riseMs),
+      ...(topM === undefined ? {} : { topM: round(topM), baseM: round(baseM ?? null) }),
     })),
   };
   const advice = coach?.update(state);

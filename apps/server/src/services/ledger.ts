@@ -19,7 +19,9 @@ export class Ledger {
     const accepted = good.map((e) => e.id);
     if (good.length > 0) await this.db.transaction((manager) => this.store(manager, accountId, good));
     const rows = await this.db.getRepository(Event).find({
-      where: { accountId, seq: MoreThan(String(request.cursor)) }, order: { seq: 'ASC' }, take: syncBatch,
+      where: { accountId, seq: MoreThan(String(request.cursor)) },
+      order: { seq: 'ASC' },
+      take: syncBatch,
     });
     const sent = new Set(accepted);
     return {
@@ -38,7 +40,20 @@ export class Ledger {
       .createQueryBuilder()
       .insert()
       .into(Event)
-      .values(events.map((e) => ({ accountId, id: e.id, seq: String(++seq), outing: e.outing, device: e.device, at: e.at, atInstant: new Date(instantOf(e.at)), kind: e.kind, v: e.v, body: { ...e.body } })))
+      .values(
+        events.map((e) => ({
+          accountId,
+          id: e.id,
+          seq: String(++seq),
+          outing: e.outing,
+          device: e.device,
+          at: e.at,
+          atInstant: new Date(instantOf(e.at)),
+          kind: e.kind,
+          v: e.v,
+          body: { ...e.body },
+        })),
+      )
       .orIgnore()
       .returning(['id', 'outing'])
       .execute();

@@ -14,13 +14,32 @@ export async function projectOuting(manager: EntityManager, accountId: string, o
   const lastMs = Math.max(...rows.map((r) => r.atInstant.getTime()));
   const [summary] = summariseSeason(state, lastMs).outings;
   await manager.getRepository(Outing).insert({
-    accountId, id: outingId, water: outing.water, startedAt: new Date(outing.startedMs), endedAt: outing.endedMs === null ? null : new Date(outing.endedMs),
-    holes: summary.holes, lineMin: summary.lineMin, bites: summary.bites, fish: summary.fish,
+    accountId,
+    id: outingId,
+    water: outing.water,
+    startedAt: new Date(outing.startedMs),
+    endedAt: outing.endedMs === null ? null : new Date(outing.endedMs),
+    holes: summary.holes,
+    lineMin: summary.lineMin,
+    bites: summary.bites,
+    fish: summary.fish,
   });
   if (outing.fish.length === 0) return;
-  await manager.getRepository(Fish).insert(
-    outing.fish.map((f) => ({ accountId, id: f.id, outing: outingId, caughtAt: new Date(f.ms), species: f.species, lengthMm: f.lengthMm, weightG: f.weightG, depthM: f.depthM, fate: f.fate })),
-  );
+  await manager
+    .getRepository(Fish)
+    .insert(
+      outing.fish.map((f) => ({
+        accountId,
+        id: f.id,
+        outing: outingId,
+        caughtAt: new Date(f.ms),
+        species: f.species,
+        lengthMm: f.lengthMm,
+        weightG: f.weightG,
+        depthM: f.depthM,
+        fate: f.fate,
+      })),
+    );
 }
 
 /** Builds every projection again from the events. Returns how many outings were built. */

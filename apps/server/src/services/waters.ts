@@ -20,7 +20,11 @@ export class Waters {
 
   /** Takes in a water, replacing one of the same name. */
   async put(accountId: string, file: WaterFile): Promise<string> {
-    const id = file.water.name.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'water';
+    const id =
+      file.water.name
+        .toLowerCase()
+        .replace(/[^\p{L}\p{N}]+/gu, '-')
+        .replace(/^-|-$/g, '') || 'water';
     const ring = outlineOf(file);
     const middle = (axis: 0 | 1) => (Math.min(...ring.map((p) => p[axis])) + Math.max(...ring.map((p) => p[axis]))) / 2;
     await this.db.getRepository(Water).save({ accountId, id, name: file.water.name, kind: file.water.kind, lon: middle(0), lat: middle(1), file });

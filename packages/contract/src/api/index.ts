@@ -46,7 +46,14 @@ export type WaterDetail = z.infer<typeof waterDetail>;
 
 const measured = z.number().nullable();
 export const weatherHour = z.object({
-  atMs: z.number(), airC: measured, pressureHpa: measured, windMs: measured, windFromDeg: measured, cloud: measured, precipMm: measured, snowCm: measured,
+  atMs: z.number(),
+  airC: measured,
+  pressureHpa: measured,
+  windMs: measured,
+  windFromDeg: measured,
+  cloud: measured,
+  precipMm: measured,
+  snowCm: measured,
 }) satisfies z.ZodType<WeatherHour>;
 
 export const waterWeather = z.object({

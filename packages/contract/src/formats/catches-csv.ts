@@ -9,9 +9,22 @@ export function catchesCsv(ledger: LedgerState): string {
       const hole = outing.holes.find((h) => h.id === fish.hole);
       const line = outing.lines.find((l) => l.id === fish.line);
       return [
-        new Date(fish.ms).toISOString(), outing.id, outing.waterName, hole?.label, hole?.at[0], hole?.at[1], fish.species, fish.lengthMm,
-        fish.weightG, fish.depthM, fish.bottomM ?? hole?.depthM, line?.presentation, fish.fate,
-      ].map(cell).join(',');
+        new Date(fish.ms).toISOString(),
+        outing.id,
+        outing.waterName,
+        hole?.label,
+        hole?.at[0],
+        hole?.at[1],
+        fish.species,
+        fish.lengthMm,
+        fish.weightG,
+        fish.depthM,
+        fish.bottomM ?? hole?.depthM,
+        line?.presentation,
+        fish.fate,
+      ]
+        .map(cell)
+        .join(',');
     }),
   );
   return [columns.join(','), ...rows, ''].join('\n');
@@ -24,4 +37,3 @@ function cell(value: string | number | null | undefined): string {
   const text = /^[=+\-@]/.test(value) ? `'${value}` : value;
   return /[",\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
 }
-

@@ -25,4 +25,7 @@ export function parseLedger(text: string): LedgerEvent[] {
 
 /** Writes a ledger in the order of happening. */
 export const ledgerText = (events: readonly LedgerEvent[]) =>
-  [...events].sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1)).map((e) => `${JSON.stringify(e)}\n`).join('');
+  [...events]
+    .sort((a, b) => Date.parse(a.at) - Date.parse(b.at) || (a.id < b.id ? -1 : 1))
+    .map((e) => `${JSON.stringify(e)}\n`)
+    .join('');

@@ -41,8 +41,9 @@ export function parseWeatherCsv(text: string): WeatherHour[] {
 
 function readRows(text: string): { record: string[]; line: number }[] {
   try {
-    return (parse(text, { bom: true, info: true, relax_column_count: true, skip_empty_lines: true }) as unknown as { record: string[]; info: { lines: number } }[])
-      .map(({ record, info }) => ({ record, line: info.lines }));
+    return (parse(text, { bom: true, info: true, relax_column_count: true, skip_empty_lines: true }) as unknown as { record: string[]; info: { lines: number } }[]).map(
+      ({ record, info }) => ({ record, line: info.lines }),
+    );
   } catch (error) {
     throw new FormatError((error as { lines?: number }).lines ?? null, `expected comma-separated values: ${(error as Error).message}`);
   }

@@ -182,14 +182,16 @@ export function aboveMark(mark: Pick<Mark, 'depthM' | 'levelDb'>, species: Speci
   return mark.depthM - species.offsetM - edge;
 }
 
-const within = (value: number, limit?: { least?: number; most?: number }) =>
-  limit === undefined || (value >= (limit.least ?? -Infinity) && value <= (limit.most ?? Infinity));
+const within = (value: number, limit?: { least?: number; most?: number }) => limit === undefined || (value >= (limit.least ?? -Infinity) && value <= (limit.most ?? Infinity));
 
 function holds(when: LookWhen, sight: Sight, species: Species): boolean {
   if (when.feeds && when.feeds !== species.feeds) return false;
   if (when.gapM && (sight.gapM === null || !within(sight.gapM, when.gapM))) return false;
   return (
-    within(sight.fish.length, when.marks) && within(sight.riseMs, when.riseMs) && within(sight.stillS, when.stillS) &&
-    within(sight.jigRiseMs, when.jigRiseMs) && within(sight.goneS, when.goneS)
+    within(sight.fish.length, when.marks) &&
+    within(sight.riseMs, when.riseMs) &&
+    within(sight.stillS, when.stillS) &&
+    within(sight.jigRiseMs, when.jigRiseMs) &&
+    within(sight.goneS, when.goneS)
   );
 }

@@ -146,7 +146,9 @@ function reasonOf(signs: HoleSigns, isUp: boolean, nowMs: number): string {
   const last = Math.max(...signs.visitsMs, ...signs.bitesMs, -Infinity);
   const ago = Math.round((nowMs - last) / minuteMs);
   if (signs.bitesMs.length > 0) return isUp ? `Quiet for ${ago} min after the last bite: a fresh hole pays more now.` : 'Fish bit here: worth waiting for the next.';
-  if (signs.refusalsMs.length > 1) return isUp ? `${signs.refusalsMs.length} refusals: this hole is spent for now. Rest it.` : `${signs.refusalsMs.length} refusals shorten the stay.`;
-  if (signs.visitsMs.length > 0) return isUp ? `Last seen ${ago} min ago: a fresh hole pays more now.` : `Fish seen ${ago < 1 ? 'just now' : `${ago} min ago`}: they may come round again.`;
+  if (signs.refusalsMs.length > 1)
+    return isUp ? `${signs.refusalsMs.length} refusals: this hole is spent for now. Rest it.` : `${signs.refusalsMs.length} refusals shorten the stay.`;
+  if (signs.visitsMs.length > 0)
+    return isUp ? `Last seen ${ago} min ago: a fresh hole pays more now.` : `Fish seen ${ago < 1 ? 'just now' : `${ago} min ago`}: they may come round again.`;
   return isUp ? `Nothing in ${minutes} min. Elsewhere is the better bet, the move included.` : 'Nothing seen yet: give the call time to work.';
 }

@@ -34,7 +34,10 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
 }
 
 /** The column in words, for those who do not see the drawing. */
-export function shaftWords(state: { bottomM: number | null; jigM: number | null; marks: readonly { depthM: number; riseMs: number; kind: string }[] }, units: UnitPreference): string {
+export function shaftWords(
+  state: { bottomM: number | null; jigM: number | null; marks: readonly { depthM: number; riseMs: number; kind: string }[] },
+  units: UnitPreference,
+): string {
   const fish = state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school');
   const parts = [
     state.bottomM === null ? 'Bottom not seen' : `Bottom ${depthText(state.bottomM, units)}`,

@@ -126,7 +126,12 @@ export function depthAt(map: DepthMap, at: LonLat): { depthM: number; sdM: numbe
   let depth = 0;
   let sd = 0;
   let weight = 0;
-  for (const [di, dj] of [[0, 0], [1, 0], [0, 1], [1, 1]]) {
+  for (const [di, dj] of [
+    [0, 0],
+    [1, 0],
+    [0, 1],
+    [1, 1],
+  ]) {
     const c = (j + dj) * map.nx + i + di;
     if (Number.isNaN(map.depthM[c])) continue;
     const w = (di ? fx - i : 1 - fx + i) * (dj ? fy - j : 1 - fy + j);
@@ -141,7 +146,9 @@ export function depthAt(map: DepthMap, at: LonLat): { depthM: number; sdM: numbe
 export function contourLines(map: DepthMap, depthsM: readonly number[]): Contour[] {
   const frame = new LocalFrame(map.lon0, map.lat0);
   const values = Array.from(map.depthM, (d) => (Number.isNaN(d) ? -0.3 : d));
-  const found = contours().size([map.nx, map.ny]).thresholds([...depthsM])(values);
+  const found = contours()
+    .size([map.nx, map.ny])
+    .thresholds([...depthsM])(values);
   const place = ([gx, gy]: number[]): LonLat => frame.toLonLat(map.x0 + (gx - 0.5) * map.cellM, map.y0 + (gy - 0.5) * map.cellM);
   return found.map((c) => ({ depthM: c.value, rings: c.coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(place))) }));
 }

@@ -7,7 +7,10 @@ const metresPerDegree = 111_195;
 export class LocalFrame {
   private readonly kx: number;
 
-  constructor(readonly lon0: number, readonly lat0: number) {
+  constructor(
+    readonly lon0: number,
+    readonly lat0: number,
+  ) {
     this.kx = metresPerDegree * Math.cos((lat0 * Math.PI) / 180);
   }
 

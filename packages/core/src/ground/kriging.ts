@@ -18,7 +18,12 @@ export class Kriging {
   private scale = 1;
 
   /** @param xs coordinates, m; no two places the same. Throws RangeError with fewer than four. */
-  constructor(private readonly xs: ArrayLike<number>, private readonly ys: ArrayLike<number>, private readonly zs: ArrayLike<number>, private readonly variogram: Variogram) {
+  constructor(
+    private readonly xs: ArrayLike<number>,
+    private readonly ys: ArrayLike<number>,
+    private readonly zs: ArrayLike<number>,
+    private readonly variogram: Variogram,
+  ) {
     if (xs.length < 4) throw new RangeError(`a depth map needs at least 4 soundings, found ${xs.length}`);
     this.index = new Flatbush(xs.length);
     for (let i = 0; i < xs.length; i++) this.index.add(xs[i], ys[i]);

@@ -46,7 +46,11 @@ export function fitVariogram(xs: ArrayLike<number>, ys: ArrayLike<number>, zs: A
 }
 
 function fitLinear(sum: Float64Array, count: Float64Array, rangeM: number, classM: number) {
-  let w = 0, wf = 0, wff = 0, wg = 0, wfg = 0;
+  let w = 0,
+    wf = 0,
+    wff = 0,
+    wg = 0,
+    wfg = 0;
   const shape = (k: number) => gamma({ nugget: 0, sill: 1, rangeM }, (k + 0.5) * classM);
   for (let k = 0; k < sum.length; k++) {
     if (count[k] === 0) continue;
@@ -54,7 +58,11 @@ function fitLinear(sum: Float64Array, count: Float64Array, rangeM: number, class
     const weight = count[k] / (k + 1) ** 2;
     const f = shape(k);
     const g = sum[k] / count[k];
-    w += weight; wf += weight * f; wff += weight * f * f; wg += weight * g; wfg += weight * f * g;
+    w += weight;
+    wf += weight * f;
+    wff += weight * f * f;
+    wg += weight * g;
+    wfg += weight * f * g;
   }
   const det = w * wff - wf * wf;
   let sill = det > 0 ? (w * wfg - wf * wg) / det : 0;

@@ -75,8 +75,21 @@ class Book {
 
   constructor(id: string, startedMs: number, start: EventOf<'outing-started'>['body']) {
     this.outing = {
-      id, water: start.water, waterName: start.waterName, species: start.species, goal: start.goal, startedMs, endedMs: null,
-      holes: [], lines: [], reactions: [], fish: [], temperatures: [], ice: [], entries: [], currentHole: null,
+      id,
+      water: start.water,
+      waterName: start.waterName,
+      species: start.species,
+      goal: start.goal,
+      startedMs,
+      endedMs: null,
+      holes: [],
+      lines: [],
+      reactions: [],
+      fish: [],
+      temperatures: [],
+      ice: [],
+      entries: [],
+      currentHole: null,
     };
   }
 
@@ -157,7 +170,12 @@ const reducers: Reducers = {
   },
   'line-down': (book, { id, kind, body }, ms) => {
     book.addLine({
-      id: body.line, hole: body.hole, rod: body.rod, presentation: body.presentation, downMs: ms, upMs: null,
+      id: body.line,
+      hole: body.hole,
+      rod: body.rod,
+      presentation: body.presentation,
+      downMs: ms,
+      upMs: null,
       depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM }],
     });
     book.note(id, ms, kind, body.hole, body.presentation);
@@ -171,15 +189,30 @@ const reducers: Reducers = {
   },
   reaction: (book, { id, kind, body }, ms) => {
     book.outing.reactions.push({
-      id, ms, hole: body.hole, line: body.line ?? null, kind: body.reaction,
-      depthM: body.depthM ?? null, bottomM: body.bottomM ?? null, cadence: body.cadence ?? null,
+      id,
+      ms,
+      hole: body.hole,
+      line: body.line ?? null,
+      kind: body.reaction,
+      depthM: body.depthM ?? null,
+      bottomM: body.bottomM ?? null,
+      cadence: body.cadence ?? null,
     });
     book.note(id, ms, kind, body.hole, body.reaction);
   },
   'fish-landed': (book, { id, kind, body }, ms) => {
     book.addFish({
-      id: body.fish, eventId: id, ms, hole: body.hole, line: body.line ?? null, species: body.species, lengthMm: body.lengthMm,
-      weightG: body.weightG ?? null, depthM: body.depthM ?? null, bottomM: body.bottomM ?? null, fate: null,
+      id: body.fish,
+      eventId: id,
+      ms,
+      hole: body.hole,
+      line: body.line ?? null,
+      species: body.species,
+      lengthMm: body.lengthMm,
+      weightG: body.weightG ?? null,
+      depthM: body.depthM ?? null,
+      bottomM: body.bottomM ?? null,
+      fate: null,
     });
     book.note(id, ms, kind, body.hole, body.fish);
   },

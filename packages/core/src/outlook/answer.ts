@@ -104,9 +104,10 @@ function windowWords({ choice, nextFront, sun }: Outlook, { speciesId, nowMs, pl
   const today = startOfDay(nowMs, place.timeZone) === startOfDay(choice.fromMs, place.timeZone);
   const day = today ? '' : ` on ${dayText(choice.fromMs, place.timeZone).slice(0, 3)}`;
   const headline = choice.fromMs <= nowMs ? `Be over them now, until ${clock(choice.toMs)}` : `Be over them by ${clock(choice.fromMs)}${day}`;
-  const front = nextFront && nextFront.atMs - choice.fromMs < 24 * hourMs
-    ? ` A ${kindWords[nextFront.kind]} comes at ${clock(nextFront.atMs)}${startOfDay(nextFront.atMs, place.timeZone) === startOfDay(nowMs, place.timeZone) ? '' : ` ${dayText(nextFront.atMs, place.timeZone).slice(0, 3)}`}, give or take ${Math.ceil(nextFront.uncertaintyH)} h.`
-    : '';
+  const front =
+    nextFront && nextFront.atMs - choice.fromMs < 24 * hourMs
+      ? ` A ${kindWords[nextFront.kind]} comes at ${clock(nextFront.atMs)}${startOfDay(nextFront.atMs, place.timeZone) === startOfDay(nowMs, place.timeZone) ? '' : ` ${dayText(nextFront.atMs, place.timeZone).slice(0, 3)}`}, give or take ${Math.ceil(nextFront.uncertaintyH)} h.`
+      : '';
   const dusk = sun.find((s) => s.duskMs > choice.fromMs)?.duskMs;
   const off = dusk ? ` Dark at ${clock(dusk)}.` : '';
   const rule = phaseRules.find((r) => r.phase === choice.phase)!;
@@ -122,7 +123,10 @@ export function iceWords(ice: IceFinding, units: UnitPreference): { headline: st
   if (ice.kind === 'not-enough') {
     return { headline: `Not enough ice, measured ${age}`, detail: `${counts} Common guidance asks ${iceText(ice.leastM, units)} of clear ice for walking. Stay off. ${next}` };
   }
-  return { headline: `Ice measured ${age}: ${iceText(ice.countsM, units)}`, detail: `${counts} Above common guidance for walking there, and says nothing about the next hole. ${next}` };
+  return {
+    headline: `Ice measured ${age}: ${iceText(ice.countsM, units)}`,
+    detail: `${counts} Above common guidance for walking there, and says nothing about the next hole. ${next}`,
+  };
 }
 
 function coldWords({ coldest, feelsLikeC }: Outlook, place: Place, units: UnitPreference): string {

@@ -13,7 +13,13 @@ export interface PhaseRule {
 export const phaseRules: readonly PhaseRule[] = [
   { id: 'weather.approach', phase: 'approach', factor: 1.7, reason: 'Cloud and a falling glass ahead of a front switch fish on.', advice: 'Fish while it lasts.' },
   { id: 'weather.passage', phase: 'passage', factor: 0.8, reason: 'The front is passing.', advice: 'Expect it to die off.' },
-  { id: 'weather.clear', phase: 'post-front clear', factor: 0.4, reason: 'Bright and high behind a front: fish lie tight to bottom, the window is small.', advice: 'Small, slow, patient.' },
+  {
+    id: 'weather.clear',
+    phase: 'post-front clear',
+    factor: 0.4,
+    reason: 'Bright and high behind a front: fish lie tight to bottom, the window is small.',
+    advice: 'Small, slow, patient.',
+  },
   { id: 'weather.settling', phase: 'settling', factor: 0.75, reason: 'Settling after a front: fish come back on by the day.', advice: 'Dawn and dusk first.' },
   { id: 'weather.steady', phase: 'steady', factor: 1, reason: 'Steady weather, even cold, is dependable.', advice: 'Small windows at dawn and dusk.' },
   { id: 'weather.warming', phase: 'warming trend', factor: 1.2, reason: 'A warming spell wakes fish from midday on.', advice: 'Shallow, late in the day.' },
@@ -31,7 +37,13 @@ export interface LightRule {
 
 export const lightRules: readonly LightRule[] = [
   { id: 'light.twilight', habit: 'twilight', sunDeg: [-12, -6, -1, 3, 9, 16, 30], factor: [0.35, 0.6, 1, 1, 0.7, 0.5, 0.45], reason: 'Low light at dawn and dusk is their time.' },
-  { id: 'light.dark-edges', habit: 'dark-edges', sunDeg: [-18, -10, -4, 1, 6, 12, 30], factor: [0.4, 0.8, 1, 0.9, 0.5, 0.35, 0.3], reason: 'They hunt on the dark side of dawn and dusk.' },
+  {
+    id: 'light.dark-edges',
+    habit: 'dark-edges',
+    sunDeg: [-18, -10, -4, 1, 6, 12, 30],
+    factor: [0.4, 0.8, 1, 0.9, 0.5, 0.35, 0.3],
+    reason: 'They hunt on the dark side of dawn and dusk.',
+  },
   { id: 'light.day', habit: 'day', sunDeg: [-6, -2, 2, 8, 16, 40], factor: [0.05, 0.3, 0.8, 1, 0.9, 0.85], reason: 'They feed by sight through the day.' },
 ];
 

@@ -35,9 +35,7 @@ export function bearingKg(clearM: number, whiteM: number): number {
 
 /** What may be said of measured ice. There is no answer that says yes. */
 export type IceFinding =
-  | { kind: 'not-measured' }
-  | { kind: 'not-enough'; countsM: number; leastM: number; ageMs: number }
-  | { kind: 'above-guidance'; countsM: number; leastM: number; ageMs: number };
+  { kind: 'not-measured' } | { kind: 'not-enough'; countsM: number; leastM: number; ageMs: number } | { kind: 'above-guidance'; countsM: number; leastM: number; ageMs: number };
 
 /** Compares the last measurement with common public guidance for a load. A modelled thickness is never accepted here. */
 export function judgeIce(last: IceMeasurement | undefined, load: IceLoad, nowMs: number): IceFinding {

@@ -49,8 +49,13 @@ function lineStretches(outing: OutingState, line: LineState, nowMs: number): Str
   const cuts = [{ ms: line.downMs, depthM: null as number | null }, ...line.depths].filter((c) => c.ms < end);
   return cuts
     .map((cut, i) => ({
-      outing: outing.id, hole: line.hole, line: line.id, presentation: line.presentation, fromMs: cut.ms,
-      toMs: cuts[i + 1]?.ms ?? end, heightM: bottomM === null || cut.depthM === null ? null : bottomM - cut.depthM,
+      outing: outing.id,
+      hole: line.hole,
+      line: line.id,
+      presentation: line.presentation,
+      fromMs: cut.ms,
+      toMs: cuts[i + 1]?.ms ?? end,
+      heightM: bottomM === null || cut.depthM === null ? null : bottomM - cut.depthM,
     }))
     .filter((s) => s.toMs > s.fromMs);
 }
@@ -62,8 +67,12 @@ export function catchesOf(ledger: LedgerState): Catch[] {
     const of = (entry: FishState | ReactionState, isFish: boolean): Catch => {
       const bottomM = entry.bottomM ?? outing.holes.find((h) => h.id === entry.hole)?.depthM ?? null;
       return {
-        outing: outing.id, hole: entry.hole, ms: entry.ms, presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
-        heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM, isFish,
+        outing: outing.id,
+        hole: entry.hole,
+        ms: entry.ms,
+        presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
+        heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM,
+        isFish,
       };
     };
     const alone = bites.filter((b) => !outing.fish.some((f) => f.line === b.line && f.ms >= b.ms && f.ms - b.ms < sameBiteMin * minuteMs));

@@ -22,9 +22,7 @@ export interface RateRow extends Tally {
 }
 
 /** One row leads another, or nothing can be said yet. */
-export type Finding =
-  | { kind: 'leads'; best: RateRow; other: RateRow; probability: number }
-  | { kind: 'not-enough' };
+export type Finding = { kind: 'leads'; best: RateRow; other: RateRow; probability: number } | { kind: 'not-enough' };
 
 /** Below this much line in the water nothing is said, min. */
 export const leastMinutes = 60;
@@ -88,9 +86,7 @@ export function findLead(rows: readonly RateRow[], clump: number): Finding {
   const pairs = (usable.length * (usable.length - 1)) / 2;
   if (pairs === 0) return { kind: 'not-enough' };
   const [best, ...others] = [...usable].sort((a, b) => b.rate.mean - a.rate.mean);
-  const beaten = others
-    .map((other) => ({ other, probability: probabilityAbove(best, other, rows, clump) }))
-    .filter((c) => c.probability >= 1 - (1 - leadProbability) / pairs);
+  const beaten = others.map((other) => ({ other, probability: probabilityAbove(best, other, rows, clump) })).filter((c) => c.probability >= 1 - (1 - leadProbability) / pairs);
   if (beaten.length === 0) return { kind: 'not-enough' };
   // The nearest rival beaten says most.
   return { kind: 'leads', best, ...beaten[0] };

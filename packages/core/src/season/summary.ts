@@ -44,11 +44,22 @@ export function summariseSeason(ledger: LedgerState, nowMs: number): SeasonSumma
     const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(stretches.map((s) => s.presentation))].sort();
     const counted = catches.filter((c) => count === 'bites' || c.isFish);
     const tallies: Tally[] = keys.map((k) => ({ key: k, minutes: minutesBy(key, k), count: counted.filter((c) => key(c) === k).length }));
-    const rows = shrunkenRates(tallies.filter((t) => t.minutes > 0), clump);
+    const rows = shrunkenRates(
+      tallies.filter((t) => t.minutes > 0),
+      clump,
+    );
     return { by, count, rows, finding: findLead(rows, clump) };
   };
   return {
-    outings: ledger.outings.map((o) => summariseOuting(o, stretches.filter((s) => s.outing === o.id), catches.filter((c) => c.outing === o.id))).reverse(),
+    outings: ledger.outings
+      .map((o) =>
+        summariseOuting(
+          o,
+          stretches.filter((s) => s.outing === o.id),
+          catches.filter((c) => c.outing === o.id),
+        ),
+      )
+      .reverse(),
     lineMin: stretches.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
     bites: catches.length,
     fish: catches.filter((c) => c.isFish).length,
@@ -63,7 +74,12 @@ function summariseOuting(outing: OutingState, stretches: readonly { fromMs: numb
   const counts = new Map<string, number>();
   for (const fish of outing.fish) counts.set(fish.species, (counts.get(fish.species) ?? 0) + 1);
   return {
-    id: outing.id, water: outing.water, waterName: outing.waterName, startedMs: outing.startedMs, endedMs: outing.endedMs, holes: outing.holes.length,
+    id: outing.id,
+    water: outing.water,
+    waterName: outing.waterName,
+    startedMs: outing.startedMs,
+    endedMs: outing.endedMs,
+    holes: outing.holes.length,
     lineMin: stretches.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
     bites: catches.length,
     fish: outing.fish.length,

@@ -21,7 +21,17 @@ export interface Target {
 
 /** The header of the simulated flasher: 14 m of range, and more over deeper bottoms. */
 export const simulatedHeader = (start: string, bottomM: number): EchoHeader => ({
-  start, soundSpeedMs: 1463, pingRateHz: 10, binM: 0.02, bins: Math.max(700, Math.ceil((bottomM * 1.1) / 0.02)), pulseUs: 80, beamDeg: 12, freqKHz: 200, transducerM: 0.1, dbFloor: -90, dbPerStep: 0.5,
+  start,
+  soundSpeedMs: 1463,
+  pingRateHz: 10,
+  binM: 0.02,
+  bins: Math.max(700, Math.ceil((bottomM * 1.1) / 0.02)),
+  pulseUs: 80,
+  beamDeg: 12,
+  freqKHz: 200,
+  transducerM: 0.1,
+  dbFloor: -90,
+  dbPerStep: 0.5,
 });
 
 const deg = 180 / Math.PI;
@@ -30,7 +40,8 @@ const deg = 180 / Math.PI;
 export const noiseAt = (setting: AcousticSetting, rangeM: number) => setting.noiseDb + 40 * Math.log10(Math.max(0.5, rangeM));
 
 /** Mean noise power of every bin. */
-export const noisePower = (setting: AcousticSetting) => Float64Array.from({ length: setting.header.bins }, (_, i) => 10 ** (noiseAt(setting, (i + 0.5) * setting.header.binM) / 10));
+export const noisePower = (setting: AcousticSetting) =>
+  Float64Array.from({ length: setting.header.bins }, (_, i) => 10 ** (noiseAt(setting, (i + 0.5) * setting.header.binM) / 10));
 
 /** Range and noise-free level of a target with its loss off the axis. */
 export function echoOf(setting: AcousticSetting, target: Target): { rangeM: number; levelDb: number } {
@@ -83,7 +94,10 @@ function addPulse(power: Float64Array, binM: number, rangeM: number, pulseM: num
 function addBottom(power: Float64Array, setting: AcousticSetting, pulseM: number, random: Random): void {
   const { header } = setting;
   const first = firstBottomDepth(setting) - header.transducerM;
-  for (const [rangeM, dropDb, stretch] of [[first, 0, 1], [2 * first, 22, 2]] as const) {
+  for (const [rangeM, dropDb, stretch] of [
+    [first, 0, 1],
+    [2 * first, 22, 2],
+  ] as const) {
     for (let i = Math.max(0, Math.floor(rangeM / header.binM)); i < power.length; i++) {
       const beyond = (i + 0.5) * header.binM - rangeM;
       if (beyond < 0) continue;

@@ -44,24 +44,40 @@ export const scenes: readonly Scene[] = [
   {
     id: 'steady',
     title: 'One steady fish',
-    bottomM: 7.5, slopeDeg: 3, jigM: 5.6, visitMin: 0,
+    bottomM: 7.5,
+    slopeDeg: 3,
+    jigM: 5.6,
+    visitMin: 0,
     visitors: (random, nextId, shiftM) => [new SteadyQuarry(nextId(), 25, mood(random, 0, 0), home(6.4, shiftM), random, onAxis(random))],
   },
   {
     id: 'stack',
     title: 'A lively stack of panfish',
-    bottomM: 7.5, slopeDeg: 4, jigM: 5.2, visitMin: 2.5,
+    bottomM: 7.5,
+    slopeDeg: 4,
+    jigM: 5.2,
+    visitMin: 2.5,
     visitors: (random, nextId, shiftM) => {
       const count = 2 + Math.floor(3 * random());
       const place = atEdge(random);
-      return Array.from({ length: count }, (_, k) =>
-        new Quarry(nextId(), 20 + 8 * random(), mood(random, 0.75, 0.35), home(5.9 + 0.35 * k + 0.2 * random(), shiftM), random, { ...place, xM: place.xM + 0.3 * normal(random), yM: place.yM + 0.3 * normal(random) }));
+      return Array.from(
+        { length: count },
+        (_, k) =>
+          new Quarry(nextId(), 20 + 8 * random(), mood(random, 0.75, 0.35), home(5.9 + 0.35 * k + 0.2 * random(), shiftM), random, {
+            ...place,
+            xM: place.xM + 0.3 * normal(random),
+            yM: place.yM + 0.3 * normal(random),
+          }),
+      );
     },
   },
   {
     id: 'wary',
     title: 'One wary fish in clear water',
-    bottomM: 9, slopeDeg: 2, jigM: 6.8, visitMin: 1.5,
+    bottomM: 9,
+    slopeDeg: 2,
+    jigM: 6.8,
+    visitMin: 1.5,
     visitors: (random, nextId, shiftM) => [new Quarry(nextId(), 30 + 10 * random(), mood(random, 0.45, 0.8), home(7.4 + 0.8 * random(), shiftM), random, atEdge(random))],
   },
   { id: 'empty', title: 'Empty water', bottomM: 7.5, slopeDeg: 3, jigM: 5.6, visitMin: 0, visitors: () => [] },

@@ -26,7 +26,10 @@ export class BottomTracker {
   private readonly ratio = 10 ** (-bottomLimits.frontDb / 10);
   private readonly least = 10 ** (bottomLimits.aboveThresholdDb / 10);
 
-  constructor(private readonly binM: number, private readonly pingRateHz: number) {
+  constructor(
+    private readonly binM: number,
+    private readonly pingRateHz: number,
+  ) {
     this.window = Math.max(4, Math.round(bottomLimits.windowM / binM));
   }
 

@@ -19,7 +19,12 @@ export class NoiseFloor {
   /**
    * @param marginDb how far above the mean noise a smoothed bin must stand to be an echo
    */
-  constructor(bins: number, private readonly dbFloor: number, private readonly dbPerStep: number, private readonly marginDb: number) {
+  constructor(
+    bins: number,
+    private readonly dbFloor: number,
+    private readonly dbPerStep: number,
+    private readonly marginDb: number,
+  ) {
     this.threshold = new Float32Array(bins);
     this.level = new Float32Array(Math.ceil(bins / blockBins));
   }

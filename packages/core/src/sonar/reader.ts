@@ -41,7 +41,10 @@ export class EchoReader {
   private readonly scale: number;
   private bottomRange: number | null = null;
 
-  constructor(private readonly header: EchoHeader, options: ReaderOptions = {}) {
+  constructor(
+    private readonly header: EchoHeader,
+    options: ReaderOptions = {},
+  ) {
     this.power = new Float32Array(header.bins);
     this.smooth = new Float32Array(header.bins);
     for (let v = 0; v < 256; v++) this.linear[v] = 10 ** ((header.dbFloor + v * header.dbPerStep) / 10);

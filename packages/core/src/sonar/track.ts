@@ -22,7 +22,13 @@ export class Track {
   private pRV = 0;
   private pVV = 0.16;
 
-  constructor(rangeM: number, levelDb: number, widthM: number, t: number, private readonly motion: Motion) {
+  constructor(
+    rangeM: number,
+    levelDb: number,
+    widthM: number,
+    t: number,
+    private readonly motion: Motion,
+  ) {
     this.rangeM = rangeM;
     this.levelDb = levelDb;
     this.widthM = widthM;

@@ -18,7 +18,14 @@ function zoneFormat(timeZone: string): Intl.DateTimeFormat {
   let format = formats.get(timeZone);
   if (!format) {
     format = new Intl.DateTimeFormat('en-US', {
-      timeZone, hourCycle: 'h23', year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit', second: '2-digit',
+      timeZone,
+      hourCycle: 'h23',
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+      second: '2-digit',
     });
     formats.set(timeZone, format);
   }
@@ -28,7 +35,14 @@ function zoneFormat(timeZone: string): Intl.DateTimeFormat {
 /** Local wall-clock fields of an instant at a water. */
 export function localTime(atMs: number, timeZone: string) {
   const local = new Date(atMs + zoneOffsetMs(atMs, timeZone));
-  return { year: local.getUTCFullYear(), month: local.getUTCMonth() + 1, day: local.getUTCDate(), weekday: local.getUTCDay(), hour: local.getUTCHours(), minute: local.getUTCMinutes() };
+  return {
+    year: local.getUTCFullYear(),
+    month: local.getUTCMonth() + 1,
+    day: local.getUTCDate(),
+    weekday: local.getUTCDay(),
+    hour: local.getUTCHours(),
+    minute: local.getUTCMinutes(),
+  };
 }
 
 const two = (n: number) => String(n).padStart(2, '0');

@@ -50,8 +50,7 @@ export const iceText = (thicknessM: number, units: UnitPreference) =>
   units.ice === 'in' ? `${rounded(thicknessM / metresPerInch, thicknessM < 0.1 ? 1 : 0)} in` : `${rounded(thicknessM * 100, 0)} cm`;
 
 /** Temperature with its unit, such as "39 °F". */
-export const tempText = (tempC: number, units: UnitPreference) =>
-  units.temp === 'F' ? `${rounded(tempC * 1.8 + 32, 0)} °F` : `${rounded(tempC, 0)} °C`;
+export const tempText = (tempC: number, units: UnitPreference) => (units.temp === 'F' ? `${rounded(tempC * 1.8 + 32, 0)} °F` : `${rounded(tempC, 0)} °C`);
 
 /** Wind speed with its unit. */
 export function windText(windMs: number, units: UnitPreference): string {
@@ -73,5 +72,4 @@ export function weightText(weightG: number, units: UnitPreference): string {
 }
 
 /** Walking distance with its unit. */
-export const distanceText = (distanceM: number, units: UnitPreference) =>
-  units.distance === 'yd' ? `${rounded(distanceM / metresPerYard, 0)} yd` : `${rounded(distanceM, 0)} m`;
+export const distanceText = (distanceM: number, units: UnitPreference) => (units.distance === 'yd' ? `${rounded(distanceM / metresPerYard, 0)} yd` : `${rounded(distanceM, 0)} m`);

@@ -47,8 +47,7 @@ export function hourlyGrid(series: readonly WeatherHour[]): HourlyGrid {
   const bridged = new Uint8Array(length);
   const fill = (value: (row: WeatherHour) => number | null) => resample(series, value, startMs, length, bridged);
   const rad = Math.PI / 180;
-  const component = (turn: (a: number) => number) => (row: WeatherHour) =>
-    row.windMs === null || row.windFromDeg === null ? null : -row.windMs * turn(row.windFromDeg * rad);
+  const component = (turn: (a: number) => number) => (row: WeatherHour) => (row.windMs === null || row.windFromDeg === null ? null : -row.windMs * turn(row.windFromDeg * rad));
   return {
     startMs,
     length,

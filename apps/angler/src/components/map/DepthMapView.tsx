@@ -96,7 +96,15 @@ export default function DepthMapView(props: DepthMapProps) {
     ]);
   }, [inflows, holes, candidate, position, palette]);
 
-  return <div ref={host} role="application" aria-label="Depth map. Arrow keys move it, plus and minus zoom." tabIndex={0} style={{ position: 'absolute', inset: 0, color: palette.ink }} />;
+  return (
+    <div
+      ref={host}
+      role="application"
+      aria-label="Depth map. Arrow keys move it, plus and minus zoom."
+      tabIndex={0}
+      style={{ position: 'absolute', inset: 0, color: palette.ink }}
+    />
+  );
 }
 
 const halo = (palette: Palette) => new Stroke({ color: palette.card, width: 4 });
@@ -116,7 +124,16 @@ function bedFeatures(ground: Ground, outline: readonly LonLat[], palette: Palett
       label.setStyle(
         new Style({
           zIndex: 100,
-          text: new Text({ text: depthFigure(contour.depthM, units), placement: 'line', font: font(14), maxAngle: 0.6, repeat: 260, overflow: false, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
+          text: new Text({
+            text: depthFigure(contour.depthM, units),
+            placement: 'line',
+            font: font(14),
+            maxAngle: 0.6,
+            repeat: 260,
+            overflow: false,
+            fill: new Fill({ color: palette.ink }),
+            stroke: halo(palette),
+          }),
         }),
       );
       features.push(label);
@@ -137,8 +154,18 @@ function holeFeature(hole: MapHole, palette: Palette): Feature {
     return feature;
   }
   const square = (radius: number) =>
-    new RegularShape({ points: 4, angle: Math.PI / 4, radius, fill: new Fill({ color: worked ? palette.kelp : palette.card }), stroke: new Stroke({ color: worked ? palette.card : palette.second, width: 1.5 }) });
-  const near = new Style({ image: square(worked ? 12 : 6), zIndex: worked ? 210 : 205, text: new Text({ text: worked ? String(hole.fish) : '', font: font(14), fill: new Fill({ color: palette.onKelp }), offsetY: 1 }) });
+    new RegularShape({
+      points: 4,
+      angle: Math.PI / 4,
+      radius,
+      fill: new Fill({ color: worked ? palette.kelp : palette.card }),
+      stroke: new Stroke({ color: worked ? palette.card : palette.second, width: 1.5 }),
+    });
+  const near = new Style({
+    image: square(worked ? 12 : 6),
+    zIndex: worked ? 210 : 205,
+    text: new Text({ text: worked ? String(hole.fish) : '', font: font(14), fill: new Fill({ color: palette.onKelp }), offsetY: 1 }),
+  });
   const far = new Style({ image: square(worked ? 3.5 + Math.min(4, hole.fish * 0.7) : 3), zIndex: worked ? 210 : 205 });
   feature.setStyle((_, resolution) => (resolution < closeM ? near : far));
   return feature;
@@ -148,28 +175,36 @@ function candidateFeature(place: LonLat, palette: Palette): Feature {
   const feature = new Feature(new Point(at(place)));
   feature.setStyle([
     new Style({ image: new CircleStyle({ radius: 17, stroke: new Stroke({ color: palette.card, width: 7 }) }), zIndex: 229 }),
-    new Style({ image: new CircleStyle({ radius: 17, fill: new Fill({ color: palette.ember }), stroke: new Stroke({ color: palette.ember, width: 2 }) }), zIndex: 230, text: new Text({ text: '+', font: font(20), fill: new Fill({ color: palette.onEmber }) }) }),
+    new Style({
+      image: new CircleStyle({ radius: 17, fill: new Fill({ color: palette.ember }), stroke: new Stroke({ color: palette.ember, width: 2 }) }),
+      zIndex: 230,
+      text: new Text({ text: '+', font: font(20), fill: new Fill({ color: palette.onEmber }) }),
+    }),
   ]);
   return feature;
 }
 
 function positionFeature(place: LonLat, palette: Palette): Feature {
   const feature = new Feature(new Point(at(place)));
-  feature.setStyle(new Style({
-    zIndex: 240,
-    image: new CircleStyle({ radius: 8, fill: new Fill({ color: palette.ink }), stroke: new Stroke({ color: palette.card, width: 3 }) }),
-    text: new Text({ text: 'you', font: font(16), offsetY: -19, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
-  }));
+  feature.setStyle(
+    new Style({
+      zIndex: 240,
+      image: new CircleStyle({ radius: 8, fill: new Fill({ color: palette.ink }), stroke: new Stroke({ color: palette.card, width: 3 }) }),
+      text: new Text({ text: 'you', font: font(16), offsetY: -19, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
+    }),
+  );
   return feature;
 }
 
 /** Where a creek runs in the ice is thin first. */
 function cautionFeature(place: LonLat, palette: Palette): Feature {
   const feature = new Feature(new Point(at(place)));
-  feature.setStyle(new Style({
-    zIndex: 200,
-    image: new RegularShape({ points: 3, radius: 10, fill: new Fill({ color: palette.strawGround }), stroke: new Stroke({ color: palette.straw, width: 2.5 }) }),
-    text: new Text({ text: 'thin ice: inflow', font: font(14), offsetY: 20, fill: new Fill({ color: palette.straw }), stroke: halo(palette) }),
-  }));
+  feature.setStyle(
+    new Style({
+      zIndex: 200,
+      image: new RegularShape({ points: 3, radius: 10, fill: new Fill({ color: palette.strawGround }), stroke: new Stroke({ color: palette.straw, width: 2.5 }) }),
+      text: new Text({ text: 'thin ice: inflow', font: font(14), offsetY: 20, fill: new Fill({ color: palette.straw }), stroke: halo(palette) }),
+    }),
+  );
   return feature;
 }

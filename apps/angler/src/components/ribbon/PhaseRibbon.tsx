@@ -23,7 +23,13 @@ const labelHeight = 40;
 const plot = { top: 76, base: 152 };
 
 const phaseWords: Record<Phase['name'], string> = {
-  approach: 'front coming', passage: 'front', 'post-front clear': 'bright behind it', settling: 'settling', steady: 'steady', 'warming trend': 'warming', 'cold rain': 'cold rain',
+  approach: 'front coming',
+  passage: 'front',
+  'post-front clear': 'bright behind it',
+  settling: 'settling',
+  steady: 'steady',
+  'warming trend': 'warming',
+  'cold rain': 'cold rain',
 };
 const textures: Partial<Record<Phase['name'], string>> = { approach: 'rising', passage: 'dense', settling: 'dots', 'cold rain': 'rain', 'warming trend': 'dots' };
 
@@ -63,7 +69,9 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
         <View style={{ width, height }}>
           <Svg width={width} height={height} aria-hidden>
             <Textures colour={palette.plum} />
-            {nights(outlook, fromMs, toMs).map(([a, b]) => <Rect key={a} x={x(a)} y={plot.top - 20} width={x(b) - x(a)} height={plot.base - plot.top + 20} fill={palette.night} />)}
+            {nights(outlook, fromMs, toMs).map(([a, b]) => (
+              <Rect key={a} x={x(a)} y={plot.top - 20} width={x(b) - x(a)} height={plot.base - plot.top + 20} fill={palette.night} />
+            ))}
             {outlook.fronts.map((f) => {
               const half = f.uncertaintyH * perHour;
               return (
@@ -73,16 +81,24 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
                 </G>
               );
             })}
-            {outlook.windows.map((w) => <Rect key={w.fromMs} x={x(w.fromMs)} y={plot.base - 34 * w.value} width={x(w.toMs) - x(w.fromMs)} height={34 * w.value} fill={palette.kelp} />)}
+            {outlook.windows.map((w) => (
+              <Rect key={w.fromMs} x={x(w.fromMs)} y={plot.base - 34 * w.value} width={x(w.toMs) - x(w.fromMs)} height={34 * w.value} fill={palette.kelp} />
+            ))}
             <Path d={line} stroke={palette.ink} strokeWidth={2.5} fill="none" strokeLinejoin="round" />
             <Line x1={0} x2={width} y1={plot.base} y2={plot.base} stroke={palette.second} />
             {ticks.map((ms) => (
               <G key={ms}>
                 <Line x1={x(ms)} x2={x(ms)} y1={plot.base} y2={plot.base + 5} stroke={palette.second} />
-                <SvgText x={x(ms)} y={plot.base + 20} fontSize={14} fontFamily={regular} fill={palette.second} textAnchor="middle">{clockText(ms, timeZone).slice(0, 2)}</SvgText>
+                <SvgText x={x(ms)} y={plot.base + 20} fontSize={14} fontFamily={regular} fill={palette.second} textAnchor="middle">
+                  {clockText(ms, timeZone).slice(0, 2)}
+                </SvgText>
               </G>
             ))}
-            {days.map((ms) => <SvgText key={ms} x={Math.max(4, x(ms) + 4)} y={plot.base + 44} fontSize={14} fontFamily={bold} fill={palette.ink}>{dayText(ms, timeZone)}</SvgText>)}
+            {days.map((ms) => (
+              <SvgText key={ms} x={Math.max(4, x(ms) + 4)} y={plot.base + 44} fontSize={14} fontFamily={bold} fill={palette.ink}>
+                {dayText(ms, timeZone)}
+              </SvgText>
+            ))}
             <Line x1={nowX} x2={nowX} y1={0} y2={plot.base} stroke={palette.ember} strokeWidth={3} />
             <Path d={`M${nowX - 7} 0h14l-7 9Z`} fill={palette.ember} />
           </Svg>
@@ -104,17 +120,41 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
                       <Rect width={room} height={labelHeight + 4} fill={`url(#${textures[p.name]})`} opacity={0.5} />
                     </Svg>
                   ) : null}
-                  {room > 44 ? <View style={{ alignSelf: 'flex-start', backgroundColor: palette.card, paddingHorizontal: 5, borderRadius: 4, marginLeft: 2 }}><Words size="small" strong numberOfLines={1}>{phaseWords[p.name]}</Words></View> : null}
+                  {room > 44 ? (
+                    <View style={{ alignSelf: 'flex-start', backgroundColor: palette.card, paddingHorizontal: 5, borderRadius: 4, marginLeft: 2 }}>
+                      <Words size="small" strong numberOfLines={1}>
+                        {phaseWords[p.name]}
+                      </Words>
+                    </View>
+                  ) : null}
                 </View>
               </Pressable>
             );
           })}
           {outlook.fronts.map((f) => (
-            <Pressable key={f.atMs} role="button" onPress={() => onFront(f)} aria-label={`${f.kind} front ${clockText(f.atMs, timeZone)}, give or take ${Math.ceil(f.uncertaintyH)} hours`} style={{ position: 'absolute', left: Math.min(width - 150, x(f.atMs) + 4), top: plot.top - 22, height: 26, minHeight: 26, paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.card, justifyContent: 'center' }}>
+            <Pressable
+              key={f.atMs}
+              role="button"
+              onPress={() => onFront(f)}
+              aria-label={`${f.kind} front ${clockText(f.atMs, timeZone)}, give or take ${Math.ceil(f.uncertaintyH)} hours`}
+              style={{
+                position: 'absolute',
+                left: Math.min(width - 150, x(f.atMs) + 4),
+                top: plot.top - 22,
+                height: 26,
+                minHeight: 26,
+                paddingHorizontal: 6,
+                borderRadius: 6,
+                backgroundColor: palette.card,
+                justifyContent: 'center',
+              }}
+            >
               <Words size="small" strong tone="plum">{`${f.kind} front ${clockText(f.atMs, timeZone)} ±${Math.ceil(f.uncertaintyH)} h`}</Words>
             </Pressable>
           ))}
-          {days.map((ms) => <Glass key={ms} rows={rows} atMs={ms} x={x} y={y} />)}
+          {days.map((ms) => (
+            <Glass key={ms} rows={rows} atMs={ms} x={x} y={y} />
+          ))}
         </View>
       </ScrollView>
     </View>
@@ -136,10 +176,18 @@ function Glass({ rows, atMs, x, y }: { rows: readonly WeatherHour[]; atMs: numbe
 function Textures({ colour }: { colour: string }) {
   return (
     <Defs>
-      <Pattern id="rising" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><Rect width="2" height="9" fill={colour} opacity={0.55} /></Pattern>
-      <Pattern id="dense" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><Rect width="2.4" height="5" fill={colour} opacity={0.7} /></Pattern>
-      <Pattern id="dots" width="8" height="8" patternUnits="userSpaceOnUse"><Rect x="2" y="2" width="2.4" height="2.4" rx="1.2" fill={colour} opacity={0.7} /></Pattern>
-      <Pattern id="rain" width="6" height="9" patternUnits="userSpaceOnUse"><Rect x="2" width="1.6" height="6" fill={colour} opacity={0.7} /></Pattern>
+      <Pattern id="rising" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <Rect width="2" height="9" fill={colour} opacity={0.55} />
+      </Pattern>
+      <Pattern id="dense" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <Rect width="2.4" height="5" fill={colour} opacity={0.7} />
+      </Pattern>
+      <Pattern id="dots" width="8" height="8" patternUnits="userSpaceOnUse">
+        <Rect x="2" y="2" width="2.4" height="2.4" rx="1.2" fill={colour} opacity={0.7} />
+      </Pattern>
+      <Pattern id="rain" width="6" height="9" patternUnits="userSpaceOnUse">
+        <Rect x="2" width="1.6" height="6" fill={colour} opacity={0.7} />
+      </Pattern>
     </Defs>
   );
 }

@@ -63,7 +63,12 @@ class TrailPen {
   private readonly fish: Rgb;
   private readonly other: Rgb;
 
-  constructor(private readonly context: CanvasRenderingContext2D, palette: Palette, private readonly topM: number, private readonly baseM: number) {
+  constructor(
+    private readonly context: CanvasRenderingContext2D,
+    palette: Palette,
+    private readonly topM: number,
+    private readonly baseM: number,
+  ) {
     this.pixels = context.createImageData(1, rows);
     this.jig = rgbOf(palette.ember);
     this.fish = rgbOf(palette.kelp);

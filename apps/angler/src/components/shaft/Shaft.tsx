@@ -39,7 +39,8 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
   const wide = Math.max(0, size.width - stripWidth);
   const jigM = latest ? (latest.state.jigM ?? latest.lineM) : 0;
 
-  const place = (event: GestureResponderEvent) => (frame ? Math.min(Math.max(0.3, depthOf(frame, height, event.nativeEvent.locationY)), (latest?.state.bottomM ?? 100) - 0.05) : jigM);
+  const place = (event: GestureResponderEvent) =>
+    frame ? Math.min(Math.max(0.3, depthOf(frame, height, event.nativeEvent.locationY)), (latest?.state.bottomM ?? 100) - 0.05) : jigM;
   const nudge = (by: number) => latest && onJig(Math.max(0.3, Math.min(latest.lineM + by, (latest.state.bottomM ?? 100) - 0.05)));
 
   return (
@@ -66,11 +67,13 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
               aria-valuemin={0}
               aria-valuemax={Math.round((latest.state.bottomM ?? 100) * 10) / 10}
               aria-valuetext={depthText(jigM, units)}
-              {...({ onKeyDown: (e: { key: string; preventDefault: () => void }) => {
-                if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
-                e.preventDefault();
-                nudge(e.key === 'ArrowUp' ? -nudgeM : nudgeM);
-              } } as object)}
+              {...({
+                onKeyDown: (e: { key: string; preventDefault: () => void }) => {
+                  if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
+                  e.preventDefault();
+                  nudge(e.key === 'ArrowUp' ? -nudgeM : nudgeM);
+                },
+              } as object)}
               onStartShouldSetResponder={() => true}
               onResponderTerminationRequest={() => false}
               onResponderGrant={(e) => setDragged(place(e))}
@@ -86,7 +89,9 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
         </>
       ) : (
         <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center' }}>
-          <Words tone="second" align="center">{flasher.failure ?? 'Waiting for the flasher'}</Words>
+          <Words tone="second" align="center">
+            {flasher.failure ?? 'Waiting for the flasher'}
+          </Words>
         </View>
       )}
     </View>
@@ -127,15 +132,21 @@ function Strip({ frame, latest, height, units, iceM }: { frame: DepthFrame; late
       </Defs>
       <Rect x={40} y={y(0)} width={40} height={height} fill={palette.waterTop} />
       <Rect x={40} y={y(0) - 2} width={40} height={Math.max(6, y(ice) - y(0))} fill={palette.card} stroke={palette.second} strokeWidth={1} />
-      <SvgText x={44} y={y(0) - 8} fontSize={14} fontFamily={bold} fill={palette.ink}>{iceM === null ? 'ice ?' : iceText(iceM, units)}</SvgText>
+      <SvgText x={44} y={y(0) - 8} fontSize={14} fontFamily={bold} fill={palette.ink}>
+        {iceM === null ? 'ice ?' : iceText(iceM, units)}
+      </SvgText>
       {rulerDepths({ topM: 0, baseM: frame.baseM }, height, metresPerDepthUnit(units), 46).map(({ depthM, label }) => (
         <G key={label}>
           <Line x1={34} x2={40} y1={y(depthM)} y2={y(depthM)} stroke={palette.second} />
-          <SvgText x={31} y={y(depthM) + 5} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">{label}</SvgText>
+          <SvgText x={31} y={y(depthM) + 5} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">
+            {label}
+          </SvgText>
         </G>
       ))}
       {state.bottomM === null ? null : <Rect x={40} y={y(state.bottomM)} width={40} height={height} fill="url(#bed)" />}
-      {state.marks.map((mark) => <Rect key={mark.id} x={52} y={y(mark.depthM) - 2} width={barWidth(mark) * 0.6} height={4} fill={palette.kelp} />)}
+      {state.marks.map((mark) => (
+        <Rect key={mark.id} x={52} y={y(mark.depthM) - 2} width={barWidth(mark) * 0.6} height={4} fill={palette.kelp} />
+      ))}
       <Line x1={47} x2={47} y1={y(0)} y2={y(state.jigM ?? lineM)} stroke={palette.ember} strokeWidth={2} />
       <Path d={diamond(47, y(state.jigM ?? lineM), 6)} fill={palette.ember} />
       <Rect x={39} y={y(frame.topM)} width={42} height={height - y(frame.topM) - 1} fill="none" stroke={palette.ink} strokeWidth={1.5} />
@@ -147,20 +158,42 @@ const diamond = (x: number, y: number, r: number) => `M${x} ${y - r}L${x + r} ${
 /** A mark is as long as its echo is strong. */
 const barWidth = (mark: Mark) => 16 + Math.min(30, Math.max(0, (mark.levelDb + 60) * 1.2));
 
-function Enlarged({ frame, latest, height, width, units, jigM, adviceM }: { frame: DepthFrame; latest: Latest; height: number; width: number; units: UnitPreference; jigM: number; adviceM: number | null }) {
+function Enlarged({
+  frame,
+  latest,
+  height,
+  width,
+  units,
+  jigM,
+  adviceM,
+}: {
+  frame: DepthFrame;
+  latest: Latest;
+  height: number;
+  width: number;
+  units: UnitPreference;
+  jigM: number;
+  adviceM: number | null;
+}) {
   const palette = usePalette();
   const { state } = latest;
   const y = (m: number) => yOf(frame, height, m);
   const fish = state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school');
   const labels = chipsOf(latest, jigM, adviceM, units);
-  const labelY = spreadLabels(labels.map((l) => y(l.depthM)), 32, height);
+  const labelY = spreadLabels(
+    labels.map((l) => y(l.depthM)),
+    32,
+    height,
+  );
   return (
     <>
       <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
         {rulerDepths(frame, height, metresPerDepthUnit(units), 34).map(({ depthM, label }) => (
           <G key={label}>
             <Line x1={rulerWidth} x2={width} y1={y(depthM)} y2={y(depthM)} stroke={palette.second} strokeOpacity={0.22} />
-            <SvgText x={rulerWidth - 6} y={y(depthM) + 6} fontSize={16} fontFamily={bold} fill={palette.ink} textAnchor="end">{label}</SvgText>
+            <SvgText x={rulerWidth - 6} y={y(depthM) + 6} fontSize={16} fontFamily={bold} fill={palette.ink} textAnchor="end">
+              {label}
+            </SvgText>
           </G>
         ))}
         {state.bottomM === null ? null : (
@@ -170,15 +203,47 @@ function Enlarged({ frame, latest, height, width, units, jigM, adviceM }: { fram
             <Line x1={0} x2={width} y1={y(state.bottomM)} y2={y(state.bottomM)} stroke={palette.plum} strokeWidth={3} />
           </>
         )}
-        {state.marks.filter((m) => m.kind === 'bait').map((m) => <Rect key={m.id} x={jigX} y={y(m.topM ?? m.depthM)} width={60} height={Math.max(6, y(m.baseM ?? m.depthM) - y(m.depthM))} fill="none" stroke={palette.kelp} strokeDasharray="2 6" strokeWidth={3} />)}
-        {fish.map((m) => <Rect key={m.id} x={jigX + 6} y={y(m.depthM) - 6} width={barWidth(m)} height={12} rx={2} fill={palette.kelp} />)}
+        {state.marks
+          .filter((m) => m.kind === 'bait')
+          .map((m) => (
+            <Rect
+              key={m.id}
+              x={jigX}
+              y={y(m.topM ?? m.depthM)}
+              width={60}
+              height={Math.max(6, y(m.baseM ?? m.depthM) - y(m.depthM))}
+              fill="none"
+              stroke={palette.kelp}
+              strokeDasharray="2 6"
+              strokeWidth={3}
+            />
+          ))}
+        {fish.map((m) => (
+          <Rect key={m.id} x={jigX + 6} y={y(m.depthM) - 6} width={barWidth(m)} height={12} rx={2} fill={palette.kelp} />
+        ))}
         {adviceM === null ? null : <Line x1={rulerWidth} x2={width} y1={y(adviceM)} y2={y(adviceM)} stroke={palette.ember} strokeDasharray="3 7" strokeWidth={2} />}
         <Line x1={jigX} x2={jigX} y1={0} y2={y(jigM)} stroke={palette.ember} strokeWidth={2} />
         <Path d={diamond(jigX, y(jigM), 13)} fill={palette.ember} stroke={palette.card} strokeWidth={2} />
       </Svg>
       {labels.map((label, i) => (
-        <View key={label.id} aria-hidden style={{ position: 'absolute', right: 8, top: labelY[i] - 14, height: 28, paddingHorizontal: 8, borderRadius: 6, backgroundColor: palette.card, justifyContent: 'center', maxWidth: width - jigX - 70 }}>
-          <Words strong tone={label.tone} numberOfLines={1}>{label.text}</Words>
+        <View
+          key={label.id}
+          aria-hidden
+          style={{
+            position: 'absolute',
+            right: 8,
+            top: labelY[i] - 14,
+            height: 28,
+            paddingHorizontal: 8,
+            borderRadius: 6,
+            backgroundColor: palette.card,
+            justifyContent: 'center',
+            maxWidth: width - jigX - 70,
+          }}
+        >
+          <Words strong tone={label.tone} numberOfLines={1}>
+            {label.text}
+          </Words>
         </View>
       ))}
     </>

@@ -38,8 +38,14 @@ export function Shell({ children }: { children: ReactNode }) {
         <View style={{ flex: 1, minHeight: 0 }}>{children}</View>
       </View>
       {wide || atHole ? null : (
-        <View role="navigation" aria-label="Places" style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card, paddingBottom: 4 }}>
-          {places.map((place) => <Place key={place.path} {...place} current={path === place.path} />)}
+        <View
+          role="navigation"
+          aria-label="Places"
+          style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card, paddingBottom: 4 }}
+        >
+          {places.map((place) => (
+            <Place key={place.path} {...place} current={path === place.path} />
+          ))}
         </View>
       )}
     </View>
@@ -52,7 +58,9 @@ function Place({ href, label, icon, current }: (typeof places)[number] & { curre
     <Link href={href} asChild>
       <Pressable role="link" aria-current={current ? 'page' : undefined} style={{ flex: 1, minHeight: 64, alignItems: 'center', justifyContent: 'center', gap: 2 }}>
         <Icon name={icon} size={26} color={current ? palette.ember : palette.second} />
-        <Words size="small" strong={current} tone={current ? 'ember' : 'second'}>{label}</Words>
+        <Words size="small" strong={current} tone={current ? 'ember' : 'second'}>
+          {label}
+        </Words>
       </Pressable>
     </Link>
   );
@@ -61,11 +69,23 @@ function Place({ href, label, icon, current }: (typeof places)[number] & { curre
 function Rail({ path }: { path: string }) {
   const palette = usePalette();
   return (
-    <View role="navigation" aria-label="Places" style={{ width: 92, paddingVertical: 16, gap: 4, borderRightWidth: 1, borderRightColor: palette.line, backgroundColor: palette.card }}>
-      <View style={{ alignItems: 'center', paddingBottom: 12 }} aria-hidden><Icon name="hole" size={44} color={palette.ink} /></View>
-      {places.map((place) => <View key={place.path} style={{ height: 68 }}><Place {...place} current={path === place.path} /></View>)}
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={{ width: 92, paddingVertical: 16, gap: 4, borderRightWidth: 1, borderRightColor: palette.line, backgroundColor: palette.card }}
+    >
+      <View style={{ alignItems: 'center', paddingBottom: 12 }} aria-hidden>
+        <Icon name="hole" size={44} color={palette.ink} />
+      </View>
+      {places.map((place) => (
+        <View key={place.path} style={{ height: 68 }}>
+          <Place {...place} current={path === place.path} />
+        </View>
+      ))}
       <View style={{ flex: 1 }} />
-      <View style={{ height: 68 }}><Place href="/gear" path="/gear" label="Gear" icon="cog" current={path === '/gear'} /></View>
+      <View style={{ height: 68 }}>
+        <Place href="/gear" path="/gear" label="Gear" icon="cog" current={path === '/gear'} />
+      </View>
     </View>
   );
 }
@@ -85,20 +105,47 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   const felt = row && row.airC !== null ? feelsLike(row.airC, (row.windMs ?? 0) * 3.6) : null;
   const parts = [zone ? clockText(now, zone) : null, front, felt === null ? null : `feels ${tempText(felt, units)}`].filter((p) => p !== null);
   return (
-    <View role="banner" style={{ minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: 8, paddingLeft: back ? 0 : 16, paddingRight: gear ? 0 : 16, borderBottomWidth: 1, borderBottomColor: palette.line, backgroundColor: palette.ground }}>
+    <View
+      role="banner"
+      style={{
+        minHeight: 48,
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 8,
+        paddingLeft: back ? 0 : 16,
+        paddingRight: gear ? 0 : 16,
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+        backgroundColor: palette.ground,
+      }}
+    >
       {back ? (
         <Link href="/water" asChild>
-          <Pressable role="link" aria-label="Leave the hole for the map" style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}><Icon name="back" size={30} color={palette.ink} /></Pressable>
+          <Pressable role="link" aria-label="Leave the hole for the map" style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}>
+            <Icon name="back" size={30} color={palette.ink} />
+          </Pressable>
         </Link>
       ) : null}
       <View style={{ flex: 1, flexDirection: 'row', gap: 8, overflow: 'hidden', alignItems: 'baseline' }}>
-        <Words strong size="small" numberOfLines={1}>{water?.name ?? 'Vivid Burrow'}</Words>
-        <Words size="small" tone="second" numberOfLines={1} style={{ flexShrink: 1 }}>{parts.join('  ')}</Words>
+        <Words strong size="small" numberOfLines={1}>
+          {water?.name ?? 'Vivid Burrow'}
+        </Words>
+        <Words size="small" tone="second" numberOfLines={1} style={{ flexShrink: 1 }}>
+          {parts.join('  ')}
+        </Words>
       </View>
-      {unsent > 0 ? <Words strong size="small" tone="straw" aria-live="polite">{`${unsent} unsent`}</Words> : reached === false ? <Words size="small" tone="straw">no signal</Words> : null}
+      {unsent > 0 ? (
+        <Words strong size="small" tone="straw" aria-live="polite">{`${unsent} unsent`}</Words>
+      ) : reached === false ? (
+        <Words size="small" tone="straw">
+          no signal
+        </Words>
+      ) : null}
       {gear ? (
         <Link href="/gear" asChild>
-          <Pressable role="link" aria-label="Gear" style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}><Icon name="cog" color={palette.second} /></Pressable>
+          <Pressable role="link" aria-label="Gear" style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}>
+            <Icon name="cog" color={palette.second} />
+          </Pressable>
         </Link>
       ) : null}
     </View>

@@ -1,0 +1,18 @@
+import { bundle } from './bundle';
+import { echo } from './echo';
+import { foldEvents } from './fold';
+import type { Figure } from './figure';
+
+const benches: Record<string, () => Figure[] | Promise<Figure[]>> = { echo, fold: foldEvents, bundle };
+const wanted = process.argv.slice(2);
+const unknown = wanted.find((name) => !Object.hasOwn(benches, name));
+if (unknown !== undefined) {
+  process.stderr.write(`bench: expected ${Object.keys(benches).join(', ')} or nothing, found "${unknown}"\n`);
+  process.exit(2);
+}
+for (const [name, run] of Object.entries(benches)) {
+  if (wanted.length > 0 && !wanted.includes(name)) continue;
+  for (const { what, ratio, baseline, goal, met, detail } of await run()) {
+    process.stdout.write(`${name}: ${what}: ${ratio.toPrecision(3)}× ${baseline} (goal ${goal}: ${met ? 'met' : 'NOT met'}); ${detail}\n`);
+  }
+}
