@@ -12,12 +12,26 @@ const replaced = {
   'react-native-vector-icons/MaterialCommunityIcons': source('shims/empty.js'),
 };
 
+/** Parts of Zod that the phone has no use for: fifty languages (31 kB compressed) and JSON Schema. */
+const zodParts = {
+  'locales/index.js': source('shims/zod-locales.js'),
+  'core/json-schema-processors.js': source('shims/zod-json-schema.js'),
+  './json-schema-processors.js': source('shims/zod-json-schema.js'),
+  'to-json-schema.js': source('shims/zod-json-schema.js'),
+  'json-schema-generator.js': source('shims/zod-json-schema.js'),
+  'from-json-schema.js': source('shims/zod-json-schema.js'),
+};
+
 config.resolver.resolveRequest = (context, moduleName, platform) => {
   const target = replaced[moduleName];
   if (target) return { type: 'sourceFile', filePath: target };
   // react-native-web drops accessibilityState; this version of its `pick` maps it to aria-*.
   if (moduleName.endsWith('modules/pick') && context.originModulePath.includes('react-native-web')) {
     return { type: 'sourceFile', filePath: source('shims/pick.js') };
+  }
+  if (context.originModulePath.includes('/node_modules/zod/')) {
+    const part = Object.keys(zodParts).find((end) => moduleName.endsWith(end));
+    if (part) return { type: 'sourceFile', filePath: zodParts[part] };
   }
   return context.resolveRequest(context, moduleName, platform);
 };

@@ -1,8 +1,7 @@
 import { iceText, metresPerIceUnit } from '@burrow/core/units';
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
 import { Stepper } from '@/components/Stepper';
@@ -13,6 +12,8 @@ import { addPresentation, change, removePresentation, renamePresentation, restor
 import { useAccount, useLedger, useSignOut } from '@/data/session';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
+
+const Field = lazy(() => import('@/components/Field'));
 
 /** Tackle box, units, waters, account. */
 export function GearScreen() {
@@ -128,17 +129,17 @@ function Presentations() {
       </View>
       {editing ? (
         <View style={{ gap: 8 }}>
-          <TextInput
-            mode="outlined"
-            label="Presentation"
-            accessibilityLabel="Presentation"
-            value={editing.name}
-            maxLength={60}
-            autoFocus
-            onChangeText={(text) => setEditing({ ...editing, name: text })}
-            onSubmitEditing={save}
-            error={double}
-          />
+          <Suspense fallback={null}>
+            <Field
+              label="Presentation"
+              value={editing.name}
+              maxLength={60}
+              autoFocus
+              onChangeText={(text) => setEditing({ ...editing, name: text })}
+              onSubmitEditing={save}
+              error={double}
+            />
+          </Suspense>
           {double ? <Words tone="straw">Expected a name that is not in the box yet.</Words> : null}
           <View style={{ flexDirection: 'row', gap: 8 }}>
             <Action grow label="Leave it" onPress={() => setEditing(null)} />

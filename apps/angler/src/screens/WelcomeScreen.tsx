@@ -1,8 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Controller, useForm } from 'react-hook-form';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { Action } from '@/components/Action';
 import { Icon } from '@/components/icon/Icon';
 import { Words } from '@/components/Words';
@@ -10,48 +8,17 @@ import { api } from '@/data/api';
 import { remember } from '@/data/session';
 import { usePalette } from '@/theme/theme';
 
-interface Fields {
-  email: string;
-  password: string;
-  name: string;
-}
+const AccountForm = lazy(() => import('@/components/AccountForm'));
 
 /** The door: the demo by one tap, or an account. */
 export function WelcomeScreen({ demo }: { demo: boolean }) {
   const palette = usePalette();
   const client = useQueryClient();
-  const [isNew, setNew] = useState(false);
-  const { control, handleSubmit, formState } = useForm<Fields>({ defaultValues: { email: '', password: '', name: '' } });
+  const [form, setForm] = useState<'none' | 'known' | 'new'>(demo ? 'none' : 'known');
   const entering = useMutation({
     mutationFn: (enter: () => ReturnType<typeof api.session>) => enter(),
     onSuccess: (session) => client.setQueryData(['session'], remember(session)),
   });
-  const submit = handleSubmit(({ email, password, name }) => entering.mutate(() => (isNew ? api.register(email, password, name) : api.signIn(email, password))));
-  const field = (name: keyof Fields, label: string, rules: { required: string; minLength?: { value: number; message: string } }) => (
-    <Controller
-      control={control}
-      name={name}
-      rules={rules}
-      render={({ field: { value, onChange, onBlur } }) => (
-        <View>
-          <TextInput
-            mode="outlined"
-            label={label}
-            accessibilityLabel={label}
-            value={value}
-            onChangeText={onChange}
-            onBlur={onBlur}
-            secureTextEntry={name === 'password'}
-            autoCapitalize="none"
-            inputMode={name === 'email' ? 'email' : 'text'}
-            error={Boolean(formState.errors[name])}
-            onSubmitEditing={() => void submit()}
-          />
-          {formState.errors[name] ? <Words tone="straw">{formState.errors[name].message}</Words> : null}
-        </View>
-      )}
-    />
-  );
   return (
     <ScrollView
       role="main"
@@ -65,13 +32,19 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
         </Words>
         <Words tone="second">Reads the water under the ice: when to go, where to drill, how deep to hang it, what to do with the mark that came up and would not bite.</Words>
       </View>
-      {demo ? <Action kind="main" height={64} label="Enter the demo" onPress={() => entering.mutate(api.enterDemo)} /> : null}
-      <View style={{ gap: 12 }}>
-        {isNew ? field('name', 'Name', { required: 'Expected a name' }) : null}
-        {field('email', 'E-mail', { required: 'Expected an e-mail address' })}
-        {field('password', 'Password', { required: 'Expected a password', ...(isNew ? { minLength: { value: 10, message: 'Expected at least 10 characters' } } : {}) })}
-        <Action kind={demo ? 'plain' : 'main'} label={isNew ? 'Make an account' : 'Sign in'} disabled={entering.isPending} onPress={() => void submit()} />
-        <Action kind="bare" label={isNew ? 'I have an account' : 'I am new here'} onPress={() => setNew(!isNew)} />
+      {demo && form === 'none' ? <Action kind="main" height={64} label="Enter the demo" onPress={() => entering.mutate(api.enterDemo)} /> : null}
+      {form === 'none' ? null : (
+        <Suspense fallback={null}>
+          <AccountForm
+            isNew={form === 'new'}
+            busy={entering.isPending}
+            onSubmit={({ email, password, name }) => entering.mutate(() => (form === 'new' ? api.register(email, password, name) : api.signIn(email, password)))}
+          />
+        </Suspense>
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {form === 'known' ? null : <Action grow label="I have an account" onPress={() => setForm('known')} />}
+        {form === 'new' ? null : <Action grow label="I am new here" onPress={() => setForm('new')} />}
       </View>
       <View aria-live="assertive">{entering.error ? <Words tone="straw">{entering.error.message}</Words> : null}</View>
       <Words size="small" tone="second">

@@ -1,7 +1,9 @@
 import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
 import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
 import { createContext, use, type ReactNode } from 'react';
-import { configureFonts, MD3LightTheme, PaperProvider, type MD3Theme } from 'react-native-paper';
+// Only names that Paper's Babel plugin knows: for any other, types included, it takes the whole library.
+import { configureFonts, PaperProvider } from 'react-native-paper';
+import type { MD3Theme } from 'react-native-paper';
 import { day, dusk, type Palette } from './palette';
 
 export const fontFiles = { Atkinson: AtkinsonHyperlegibleNext_400Regular, 'Atkinson-Bold': AtkinsonHyperlegibleNext_700Bold };
@@ -40,7 +42,9 @@ function paperTheme(p: Palette): MD3Theme {
   );
   const flat = { level0: 'transparent', level1: p.card, level2: p.card, level3: p.card, level4: p.card, level5: p.card };
   return {
-    ...MD3LightTheme,
+    version: 3,
+    isV3: true,
+    animation: { scale: 1 },
     dark: p.name === 'dusk',
     roundness: radius,
     fonts: configureFonts({ config: config as Parameters<typeof configureFonts>[0] extends { config?: infer C } ? C : never }),
