@@ -128,7 +128,7 @@ function bedFeatures(ground: Ground, outline: readonly LonLat[], palette: Palett
             text: depthFigure(contour.depthM, units),
             placement: 'line',
             font: font(14),
-            maxAngle: 0.6,
+            maxAngle: 0.4,
             repeat: 260,
             overflow: false,
             fill: new Fill({ color: palette.ink }),

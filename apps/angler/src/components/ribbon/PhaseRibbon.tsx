@@ -122,7 +122,7 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
                   ) : null}
                   {room > 44 ? (
                     <View style={{ alignSelf: 'flex-start', backgroundColor: palette.card, paddingHorizontal: 5, borderRadius: 4, marginLeft: 2 }}>
-                      <Words size="small" strong numberOfLines={1}>
+                      <Words size="small" strong numberOfLines={2} style={{ lineHeight: 17 }}>
                         {phaseWords[p.name]}
                       </Words>
                     </View>
@@ -152,8 +152,8 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
               <Words size="small" strong tone="plum">{`${f.kind} front ${clockText(f.atMs, timeZone)} ±${Math.ceil(f.uncertaintyH)} h`}</Words>
             </Pressable>
           ))}
-          {days.map((ms) => (
-            <Glass key={ms} rows={rows} atMs={ms} x={x} y={y} />
+          {days.map((ms, i) => (
+            <Glass key={ms} rows={rows} atMs={ms} withUnit={i % 2 === 0} x={x} y={y} />
           ))}
         </View>
       </ScrollView>
@@ -161,14 +161,17 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
   );
 }
 
-/** The pressure in figures where a day begins. */
-function Glass({ rows, atMs, x, y }: { rows: readonly WeatherHour[]; atMs: number; x: (ms: number) => number; y: (hpa: number) => number }) {
-  const row = rows.find((r) => r.atMs >= atMs);
-  if (!row) return null;
-  const at = y(row.pressureHpa!);
+/** The pressure in figures where a day begins: over a falling line, under a rising one. */
+function Glass({ rows, atMs, withUnit, x, y }: { rows: readonly WeatherHour[]; atMs: number; withUnit: boolean; x: (ms: number) => number; y: (hpa: number) => number }) {
+  const i = rows.findIndex((r) => r.atMs >= atMs);
+  if (i < 0) return null;
+  const hpa = rows[i].pressureHpa!;
+  const isRising = (rows[i + 6]?.pressureHpa ?? hpa) > hpa;
   return (
-    <View pointerEvents="none" style={{ position: 'absolute', left: x(row.atMs) + 4, top: at > plot.top + 26 ? at - 24 : at + 6 }}>
-      <Words size="small">{`${Math.round(row.pressureHpa!)} hPa`}</Words>
+    <View pointerEvents="none" style={{ position: 'absolute', left: x(rows[i].atMs) + 4, width: 80, top: isRising ? y(hpa) + 3 : y(hpa) - 23 }}>
+      <Words size="small" numberOfLines={1}>
+        {`${Math.round(hpa)}${withUnit ? ' hPa' : ''}`}
+      </Words>
     </View>
   );
 }

@@ -238,7 +238,7 @@ function Enlarged({
             borderRadius: 6,
             backgroundColor: palette.card,
             justifyContent: 'center',
-            maxWidth: width - jigX - 70,
+            maxWidth: width - jigX - 54,
           }}
         >
           <Words strong tone={label.tone} numberOfLines={1}>

@@ -127,7 +127,7 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
         </Link>
       ) : null}
       <View style={{ flex: 1, flexDirection: 'row', gap: 8, overflow: 'hidden', alignItems: 'baseline' }}>
-        <Words strong size="small" numberOfLines={1}>
+        <Words strong size="small" numberOfLines={1} style={{ flexShrink: 0 }}>
           {water?.name ?? 'Vivid Burrow'}
         </Words>
         <Words size="small" tone="second" numberOfLines={1} style={{ flexShrink: 1 }}>
