@@ -19,6 +19,7 @@ export default {
   projects: [
     node('core', 'packages/core/test'),
     node('contract', 'packages/contract/test'),
+    node('stand-ins', 'stand-ins'),
     node('cli', 'apps/cli/test', {}),
     node('server', 'apps/server/test', { globalSetup: '<rootDir>/apps/server/test/postgres-setup.mjs', globalTeardown: '<rootDir>/apps/server/test/postgres-teardown.mjs' }),
     '<rootDir>/apps/angler/jest.config.js',

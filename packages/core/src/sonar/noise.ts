@@ -39,9 +39,9 @@ export class NoiseFloor {
       const read = (this.cell[3] + this.cell[4]) / 2;
       // Noise grows smoothly with range; a leap from one block to the next is an echo, not noise.
       const quartile = b > 0 ? Math.min(read, this.level[b - 1] + leapSteps) : read;
-      // A rise is followed slowly so that a school settling in is not learnt as noise.
-      const step = quartile - this.level[b];
-      this.level[b] += step > 0 && this.primed ? Math.min(step * gain, 0.1) : step * gain;
+      // Followed slowly, so that a school settling in is not learnt as noise, and evenly up and down, so that it does not lean.
+      const step = (quartile - this.level[b]) * gain;
+      this.level[b] += this.primed ? Math.min(0.1, Math.max(-0.1, step)) : step;
     }
     for (let b = clean; b < this.level.length; b++) this.level[b] = this.level[clean - 1];
     this.primed = true;
