@@ -95,7 +95,7 @@ function fishHole(pen: Pen, startMs: number, endMs: number, n: number, place: { 
   let ms = startMs;
   pen.write(ms, 'hole-drilled', { hole, label: String(n), at: place.at });
   if (n === 1 || n % 3 === 0) {
-    pen.write(ms + 30_000, 'ice-measured', { hole, clearM: Math.round(outing.clearIn * 2.54) / 100, whiteM: Math.round(outing.whiteIn * 2.54) / 100 });
+    pen.write(ms + 30_000, 'ice-measured', { hole, clearM: Math.round(outing.clearIn * 254) / 10_000, whiteM: Math.round(outing.whiteIn * 254) / 10_000 });
   }
   const bottomM = Math.round(place.depthM * 20) / 20;
   pen.write(ms + 50_000, 'depth-sounded', { hole, depthM: bottomM, source: 'flasher' });

@@ -59,14 +59,27 @@ describe('echoes of a ping', () => {
   };
 
   test('each peak is one echo at its range', () => {
-    const echoes = find([[40, -40], [90, -35]]);
+    const echoes = find([
+      [40, -40],
+      [90, -35],
+    ]);
     expect(echoes.map((e) => e.rangeM)).toEqual([expect.closeTo(0.81, 2), expect.closeTo(1.81, 2)]);
     expect(echoes[1].levelDb).toBeCloseTo(-35, 1);
   });
 
   test('neighbours are told apart by a dip, and a lone peak is not split', () => {
-    expect(find([[60, -40], [65, -42]])).toHaveLength(2);
-    expect(find([[60, -40], [61, -41]])).toHaveLength(1);
+    expect(
+      find([
+        [60, -40],
+        [65, -42],
+      ]),
+    ).toHaveLength(2);
+    expect(
+      find([
+        [60, -40],
+        [61, -41],
+      ]),
+    ).toHaveLength(1);
     expect(find([])).toHaveLength(0);
   });
 
@@ -140,7 +153,14 @@ describe('tracks', () => {
   });
 
   test('two that cross stay two', () => {
-    const { ids, tracks } = follow(12, (s) => [{ rangeM: 5 + 0.12 * s, levelDb: -38 }, { rangeM: 6.5 - 0.12 * s, levelDb: -42 }], 20);
+    const { ids, tracks } = follow(
+      12,
+      (s) => [
+        { rangeM: 5 + 0.12 * s, levelDb: -38 },
+        { rangeM: 6.5 - 0.12 * s, levelDb: -42 },
+      ],
+      20,
+    );
     expect(ids.size).toBe(2);
     expect(tracks.map((t) => Math.sign(t.speedMs)).sort()).toEqual([-1, 1]);
   });
@@ -157,7 +177,15 @@ describe('tracks', () => {
   });
 
   test('the jig is the target at its line, and a fish that swims past does not take it along', () => {
-    const { tracker, ids } = follow(10, (s) => [{ rangeM: 5.02, levelDb: -46 }, { rangeM: 4 + 0.2 * s, levelDb: -44 }].filter((x, i) => i === 0 || Math.abs(x.rangeM - 5.02) > 0.05), 5);
+    const { tracker, ids } = follow(
+      10,
+      (s) =>
+        [
+          { rangeM: 5.02, levelDb: -46 },
+          { rangeM: 4 + 0.2 * s, levelDb: -44 },
+        ].filter((x, i) => i === 0 || Math.abs(x.rangeM - 5.02) > 0.05),
+      5,
+    );
     expect(tracker.jig!.rangeM).toBeCloseTo(5.02, 1);
     expect(ids.size).toBeLessThanOrEqual(2);
   });

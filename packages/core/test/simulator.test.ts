@@ -35,7 +35,8 @@ test('a fish that likes it still takes a still jig more often than a lively one'
 
 test('drawing the jig slowly away makes up its mind', () => {
   const mood: Mood = { activity: 0.5, wariness: 0.3, likedMotion: 0.7 };
-  const drawn = (riseMs: number) => many(40, (seed) => live(mood, (s) => ({ depthM: 5 - Math.min(0.8, riseMs * (s % 20)), riseMs, motion: 0.3, startle: 0 }), 60, seed).took !== null);
+  const drawn = (riseMs: number) =>
+    many(40, (seed) => live(mood, (s) => ({ depthM: 5 - Math.min(0.8, riseMs * (s % 20)), riseMs, motion: 0.3, startle: 0 }), 60, seed).took !== null);
   expect(drawn(0.05)).toBeGreaterThan(drawn(0));
 });
 

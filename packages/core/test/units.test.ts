@@ -3,6 +3,7 @@ import {
   dayText,
   depthText,
   fishLengthText,
+  iceNeededText,
   iceText,
   imperial,
   isoWithOffset,
@@ -22,6 +23,12 @@ test('figures read as the angler thinks', () => {
   expect(liftText(0.3, imperial)).toBe('12 in');
   expect(liftText(0.06, metric)).toBe('6 cm');
   expect(iceText(0.28, imperial)).toBe('11 in');
+  // Ice is never rounded up, what is asked of it never down.
+  expect(iceText(0.112, imperial)).toBe('4 in');
+  expect(iceText(0.0889, imperial)).toBe('3.5 in');
+  expect(iceText(0.0989, metric)).toBe('9 cm');
+  expect(iceNeededText(0.1, imperial)).toBe('4 in');
+  expect(iceNeededText(0.101, metric)).toBe('11 cm');
   expect(tempText(-18, imperial)).toBe('0 °F');
   expect(tempText(-18, metric)).toBe('−18 °C');
   expect(fishLengthText(260, imperial)).toBe('10.25 in');

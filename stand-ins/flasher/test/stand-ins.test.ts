@@ -23,7 +23,13 @@ async function start(name: string): Promise<string> {
   children.push(spawn(process.execPath, [path.resolve(`.build/${name}.mjs`)], { env: { ...process.env, PORT: String(port) }, stdio: 'inherit' }));
   const url = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 100; i++) {
-    if (await fetch(`${url}/healthz`).then((r) => r.ok, () => false)) return url;
+    if (
+      await fetch(`${url}/healthz`).then(
+        (r) => r.ok,
+        () => false,
+      )
+    )
+      return url;
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   throw new Error(`${name} did not start`);
@@ -46,7 +52,12 @@ async function listen(url: string, count: number): Promise<Sent[]> {
   for await (const chunk of answer.body as unknown as AsyncIterable<Uint8Array>) {
     text += decoder.decode(chunk, { stream: true });
     for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
-      const fields = Object.fromEntries(text.slice(0, end).split('\n').map((l) => [l.slice(0, l.indexOf(':')), l.slice(l.indexOf(':') + 2)]));
+      const fields = Object.fromEntries(
+        text
+          .slice(0, end)
+          .split('\n')
+          .map((l) => [l.slice(0, l.indexOf(':')), l.slice(l.indexOf(':') + 2)]),
+      );
       events.push({ event: fields.event, id: fields.id, data: JSON.parse(fields.data) as Record<string, unknown> });
       text = text.slice(end + 2);
     }
@@ -56,7 +67,8 @@ async function listen(url: string, count: number): Promise<Sent[]> {
   return events.slice(0, count);
 }
 
-const post = (url: string, body: unknown) => fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) });
+const post = (url: string, body: unknown) =>
+  fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: typeof body === 'string' ? body : JSON.stringify(body) });
 
 describe('the simulated flasher', () => {
   let url: string;

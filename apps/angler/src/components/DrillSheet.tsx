@@ -2,7 +2,7 @@ import type { LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
 import { simulatedBottom } from '@burrow/core/simulator';
 import { countingThickness } from '@burrow/core/safety';
-import { clamp, depthText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
+import { clamp, depthText, iceNeededText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
 import { useState } from 'react';
 import { newId } from '@/data/ledger';
 import { usePreferences } from '@/data/preferences';
@@ -53,7 +53,7 @@ function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
       {countsM < leastIceM ? (
         <Caution
           headline={`Counts as ${iceText(countsM, units)}: not enough`}
-        >{`Below your own least of ${iceText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
+        >{`Below your own least of ${iceNeededText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
       ) : (
         <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
       )}

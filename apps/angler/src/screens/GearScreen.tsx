@@ -1,4 +1,4 @@
-import { iceText, metresPerIceUnit } from '@burrow/core/units';
+import { iceNeededText, metresPerIceUnit } from '@burrow/core/units';
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -59,7 +59,7 @@ export function GearScreen() {
       <Section title="Your own least ice">
         <Stepper
           label="Least ice"
-          text={iceText(leastIceM, units)}
+          text={iceNeededText(leastIceM, units)}
           onStep={(d) => change({ leastIceM: Math.max(0.1, leastIceM + d * step) })}
           hint="Clear ice plus half the white. Common guidance for walking asks 4 in (10 cm); you can ask for more, not for less. No ice is safe ice."
         />

@@ -25,21 +25,19 @@ export async function projectOuting(manager: EntityManager, accountId: string, o
     fish: summary.fish,
   });
   if (outing.fish.length === 0) return;
-  await manager
-    .getRepository(Fish)
-    .insert(
-      outing.fish.map((f) => ({
-        accountId,
-        id: f.id,
-        outing: outingId,
-        caughtAt: new Date(f.ms),
-        species: f.species,
-        lengthMm: f.lengthMm,
-        weightG: f.weightG,
-        depthM: f.depthM,
-        fate: f.fate,
-      })),
-    );
+  await manager.getRepository(Fish).insert(
+    outing.fish.map((f) => ({
+      accountId,
+      id: f.id,
+      outing: outingId,
+      caughtAt: new Date(f.ms),
+      species: f.species,
+      lengthMm: f.lengthMm,
+      weightG: f.weightG,
+      depthM: f.depthM,
+      fate: f.fate,
+    })),
+  );
 }
 
 /** Builds every projection again from the events. Returns how many outings were built. */

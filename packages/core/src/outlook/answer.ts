@@ -1,6 +1,6 @@
 import { speciesOf } from '../fish';
 import { feelsLike, frostbiteTime, judgeIce, type FrostbiteTime, type IceFinding, type IceMeasurement } from '../safety';
-import { clockText, dayMs, dayText, hourMs, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
+import { clockText, dayMs, dayText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type Place, type SunDay, type WeatherHour } from '../weather';
 import { phaseRules } from './rules';
 import { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
@@ -121,7 +121,10 @@ export function iceWords(ice: IceFinding, units: UnitPreference): { headline: st
   const age = ice.ageMs < hourMs ? 'just now' : `${spanText(ice.ageMs)} ago`;
   const counts = `Counts as ${iceText(ice.countsM, units)}, white ice half.`;
   if (ice.kind === 'not-enough') {
-    return { headline: `Not enough ice, measured ${age}`, detail: `${counts} Common guidance asks ${iceText(ice.leastM, units)} of clear ice for walking. Stay off. ${next}` };
+    return {
+      headline: `Not enough ice, measured ${age}`,
+      detail: `${counts} Common guidance asks ${iceNeededText(ice.leastM, units)} of clear ice for walking. Stay off. ${next}`,
+    };
   }
   return {
     headline: `Ice measured ${age}: ${iceText(ice.countsM, units)}`,

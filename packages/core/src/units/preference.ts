@@ -45,9 +45,16 @@ export function liftText(lengthM: number, units: UnitPreference): string {
   return lengthM < 1 ? `${rounded(lengthM * 100, 0)} cm` : depthText(lengthM, units);
 }
 
-/** Ice thickness with its unit, such as "11 in". */
-export const iceText = (thicknessM: number, units: UnitPreference) =>
-  units.ice === 'in' ? `${rounded(thicknessM / metresPerInch, thicknessM < 0.1 ? 1 : 0)} in` : `${rounded(thicknessM * 100, 0)} cm`;
+/** Thickness in display steps: half inches or whole centimetres. */
+const iceSteps = (thicknessM: number, units: UnitPreference) => (units.ice === 'in' ? (thicknessM / metresPerInch) * 2 : thicknessM * 100);
+const iceFigure = (steps: number, units: UnitPreference) => (units.ice === 'in' ? `${rounded(steps / 2, 1)} in` : `${rounded(steps, 0)} cm`);
+/** Forgives what a measurement in the display's own unit loses on its way through metres. */
+const iceSlack = 0.05;
+
+/** Measured ice with its unit, never rounded up: "10.5 in" for 10.9. */
+export const iceText = (thicknessM: number, units: UnitPreference) => iceFigure(Math.floor(iceSteps(thicknessM, units) + iceSlack), units);
+/** Ice that is asked for, with its unit, never rounded down. */
+export const iceNeededText = (thicknessM: number, units: UnitPreference) => iceFigure(Math.ceil(iceSteps(thicknessM, units) - iceSlack), units);
 
 /** Temperature with its unit, such as "39 °F". */
 export const tempText = (tempC: number, units: UnitPreference) => (units.temp === 'F' ? `${rounded(tempC * 1.8 + 32, 0)} °F` : `${rounded(tempC, 0)} °C`);

@@ -1,0 +1,148 @@
+import { base64Of } from '@burrow/contract/formats/echo-log';
+import { SimulatedFlasher } from '@burrow/core/simulator';
+import { flasherApi, type Frame, type Watch } from '@/workers/flasher.api';
+
+/** The browser's event source, in the hands of the test. */
+class FakeSource {
+  static last: FakeSource | null = null;
+  static opened = 0;
+  closed = false;
+  private readonly listeners = new Map<string, (event: unknown) => void>();
+  constructor(readonly url: string) {
+    FakeSource.last = this;
+    FakeSource.opened++;
+  }
+  addEventListener(name: string, listener: (event: unknown) => void) {
+    this.listeners.set(name, listener);
+  }
+  close() {
+    this.closed = true;
+  }
+  emit(name: string, data: unknown = {}) {
+    if (!this.closed) this.listeners.get(name)?.({ data: JSON.stringify(data) });
+  }
+}
+
+const watch: Watch = { mode: 'live', speciesId: 'black-crappie', waterTempC: 4, bottomM: 8, sceneId: 'stack', seed: 1 };
+const posts: { url: string; body: unknown }[] = [];
+let frames: Frame[] = [];
+let device: SimulatedFlasher;
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  frames = [];
+  posts.length = 0;
+  FakeSource.opened = 0;
+  device = new SimulatedFlasher({ seed: 5, sceneId: 'stack', start: 'x', bottomM: 8 });
+  Object.assign(globalThis, {
+    EventSource: FakeSource,
+    fetch: jest.fn(async (url: string, init: { body: string }) => {
+      posts.push({ url, body: JSON.parse(init.body) });
+      return { json: async () => ({ take: { lengthMm: 250, depthM: 6 } }) };
+    }),
+  });
+});
+afterEach(() => {
+  flasherApi.stop();
+  jest.useRealTimers();
+});
+
+const start = (over: Partial<Watch> = {}) => flasherApi.start({ ...watch, ...over }, (frame) => frames.push(frame));
+const greet = () => FakeSource.last!.emit('header', { simulated: true, header: device.header, jigM: device.jig.commandedM });
+/** The device pings for a while, ten times a second. */
+function ping(seconds: number) {
+  for (let i = 0; i < seconds * 10; i++) {
+    const { ping: next } = device.next();
+    FakeSource.last!.emit('ping', { t: next.t, a: base64Of(next.a), jigM: device.jig.commandedM });
+    jest.advanceTimersByTime(100);
+  }
+}
+const sources = () => [...new Set(frames.map((f) => f.source))];
+
+test('live pings are read and coached over', () => {
+  start();
+  expect(FakeSource.last!.url).toBe('/api/flasher/stream?bottomM=8');
+  greet();
+  ping(3);
+  expect(sources()).toEqual(['live']);
+  expect(frames.at(-1)!.state.bottomM).toBeCloseTo(8, 0);
+  expect(frames.at(-1)!.advice).not.toBeNull();
+});
+
+test('a silent flasher is replaced by the local simulation, which goes over when it speaks again', () => {
+  start();
+  greet();
+  ping(2);
+  jest.advanceTimersByTime(3500);
+  expect(frames.at(-1)!.source).toBe('local');
+  expect(frames.at(-1)!.state.bottomM).toBeCloseTo(8, 0);
+  const opened = FakeSource.opened;
+  jest.advanceTimersByTime(10_000);
+  expect(FakeSource.opened).toBeGreaterThan(opened);
+  greet();
+  ping(2);
+  expect(frames.at(-1)!.source).toBe('live');
+  const after = frames.length;
+  ping(1);
+  // One source only: ten frames a second, none from the simulation beside it.
+  expect(frames.length - after).toBe(10);
+});
+
+test('with nobody there at all the simulation starts by itself', () => {
+  start();
+  FakeSource.last!.emit('error');
+  jest.advanceTimersByTime(4000);
+  expect(sources()).toEqual(['local']);
+});
+
+test('the jig’s depth goes to the flasher, is kept through a loss, and told again on return', () => {
+  start();
+  greet();
+  ping(1);
+  flasherApi.setLine(6.2);
+  expect(posts).toEqual([{ url: '/api/flasher/line', body: { depthM: 6.2 } }]);
+  jest.advanceTimersByTime(6000);
+  expect(frames.at(-1)).toMatchObject({ source: 'local', lineM: 6.2 });
+  expect(frames.at(-1)!.state.jigM).toBeCloseTo(6.2, 0);
+  posts.length = 0;
+  jest.advanceTimersByTime(5000);
+  greet();
+  expect(posts).toEqual([{ url: '/api/flasher/line', body: { depthM: 6.2 } }]);
+});
+
+test('a take is told with the next ping, and a strike asks the source in use', async () => {
+  start();
+  greet();
+  ping(1);
+  FakeSource.last!.emit('take', { t: 1 });
+  ping(0.2);
+  expect(frames.slice(-2).map((f) => f.taken)).toEqual([true, false]);
+  await expect(flasherApi.strike()).resolves.toEqual({ lengthMm: 250, depthM: 6 });
+});
+
+test('practice never asks the network', async () => {
+  start({ mode: 'local', sceneId: 'empty' });
+  jest.advanceTimersByTime(2000);
+  flasherApi.setLine(3);
+  flasherApi.setRod({ liftM: 0.1, beatPerMin: 60, pauseS: 1 });
+  flasherApi.setRod(null);
+  expect(await flasherApi.strike()).toBeNull();
+  jest.advanceTimersByTime(8000);
+  expect(sources()).toEqual(['local']);
+  expect(frames.at(-1)!.state.jigM).toBeCloseTo(3, 0);
+  expect(FakeSource.opened).toBe(0);
+  expect(posts).toEqual([]);
+});
+
+test('an impossible bottom is said, not swallowed', () => {
+  expect(() => start({ mode: 'local', bottomM: 200 })).toThrow(/bottom must be 0.5 to 60 m, found 200/);
+});
+
+test('a new start ends the one before', () => {
+  start({ mode: 'local' });
+  jest.advanceTimersByTime(1000);
+  start({ mode: 'local', sceneId: 'empty' });
+  const before = frames.length;
+  jest.advanceTimersByTime(1000);
+  expect(frames.length - before).toBe(10);
+});

@@ -1,0 +1,147 @@
+import { act, render, screen, userEvent } from '@testing-library/react-native';
+import type { EventKind, LedgerEvent, OutingState } from '@burrow/core/ledger';
+import { DrillSheet } from '@/components/DrillSheet';
+import { FishSheet } from '@/components/FishSheet';
+import { LogList } from '@/components/LogList';
+import { change, unitSystems } from '@/data/preferences';
+import { ThemeProvider } from '@/theme/theme';
+
+const mockWritten: { kind: EventKind; body: Record<string, unknown> }[] = [];
+let mockIce: { clearM: number; whiteM: number; atMs: number } | undefined;
+
+jest.mock('@/data/session', () => ({
+  useLedger: () => ({
+    state: { outings: [] },
+    ledger: {
+      writeAll: async (_scope: unknown, things: { kind: string; body: object }[]) => {
+        mockWritten.push(...(things as typeof mockWritten));
+        return things.map((thing, i) => ({ id: `event-${i}`, ...thing })) as unknown as LedgerEvent[];
+      },
+    },
+  }),
+}));
+jest.mock('@/data/water', () => ({ useLastIce: () => mockIce }));
+
+const outing: OutingState = {
+  id: 'outing',
+  water: 'tamber-lake',
+  waterName: 'Tamber Lake',
+  species: ['black-crappie'],
+  goal: 'numbers',
+  startedMs: 0,
+  endedMs: null,
+  holes: [{ id: 'hole', label: '1', at: [-140, 47], drilledMs: 0, clearIceM: 0.25, whiteIceM: 0.05, depthM: 7.5, arrivals: [0] }],
+  lines: [],
+  reactions: [],
+  temperatures: [],
+  ice: [],
+  entries: [],
+  currentHole: 'hole',
+  fish: [{ id: 'f1', eventId: 'e1', ms: 0, hole: 'hole', line: null, species: 'black-crappie', lengthMm: 240, weightG: 200, depthM: 6, bottomM: 7.5, fate: 'kept' }],
+};
+const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
+
+beforeEach(() => {
+  mockWritten.length = 0;
+  mockIce = { clearM: 0.254, whiteM: 0.05, atMs: 0 };
+  change({ units: unitSystems.imperial, species: 'black-crappie', leastIceM: 0.1 });
+});
+
+describe('fish sheet', () => {
+  const sheet = (over: Partial<Parameters<typeof FishSheet>[0]> = {}, onLogged = jest.fn()) => {
+    show(<FishSheet open onClose={() => undefined} outing={outing} zone="UTC" hole="hole" line="line" depthM={6} bottomM={7.5} airC={-2} onLogged={onLogged} {...over} />);
+    return onLogged;
+  };
+
+  test('a tap on released writes the fish with its depth and weight, and what became of it', async () => {
+    const logged = sheet();
+    await userEvent.press(screen.getByText('Released'));
+    expect(mockWritten.map((e) => e.kind)).toEqual(['fish-landed', 'fish-released']);
+    expect(mockWritten[0].body).toMatchObject({ species: 'black-crappie', lengthMm: 240, depthM: 6, bottomM: 7.5, line: 'line', weightG: expect.any(Number) });
+    expect(mockWritten[1].body.fish).toBe(mockWritten[0].body.fish);
+    expect(logged).toHaveBeenCalledWith('event-0', 'Crappie released');
+  });
+
+  test('another species brings its own length and weight', async () => {
+    sheet();
+    expect(screen.getByText('9.5 in')).toBeTruthy();
+    await userEvent.press(screen.getByText('Pike'));
+    expect(screen.getByText('24.5 in')).toBeTruthy();
+    await userEvent.press(screen.getByText('Kept'));
+    expect(mockWritten[0].body).toMatchObject({ species: 'northern-pike', lengthMm: 620 });
+  });
+
+  test('what is kept today is counted, with the law left to the law', () => {
+    sheet();
+    expect(screen.getByText(/1 kept today\. Check the local limit/)).toBeTruthy();
+  });
+
+  test('from deep water, or in hard frost, the caution stands where the fish is', () => {
+    sheet({ depthM: 9, airC: -11 });
+    expect(screen.getByText('From 29.5 ft: likely hurt by depth')).toBeTruthy();
+    expect(screen.getByText(/^12 °F: gills and eyes freeze/)).toBeTruthy();
+  });
+
+  test('in shallow water and mild air there is none', () => {
+    sheet();
+    expect(screen.queryByText(/likely hurt/)).toBeNull();
+    expect(screen.queryByText(/freeze in seconds/)).toBeNull();
+  });
+});
+
+describe('drill sheet', () => {
+  const sheet = (onDrilled = jest.fn()) => {
+    show(<DrillSheet open onClose={() => undefined} outing={outing} zone="UTC" at={[-140.001, 47.001]} expectedM={6.4} onDrilled={onDrilled} />);
+    return onDrilled;
+  };
+
+  test('starts at the last ice and the map’s depth, and writes hole, ice and depth together', async () => {
+    const drilled = sheet();
+    expect(screen.getByText('10 in')).toBeTruthy();
+    expect(screen.getByText('The map expected 21 ft.')).toBeTruthy();
+    await userEvent.press(screen.getByLabelText('More Depth on the flasher'));
+    await userEvent.press(screen.getByText('Hole is drilled'));
+    expect(mockWritten.map((e) => e.kind)).toEqual(['hole-drilled', 'ice-measured', 'depth-sounded']);
+    expect(mockWritten[0].body).toMatchObject({ label: '2', at: [-140.001, 47.001] });
+    expect(mockWritten[2].body.depthM).toBeCloseTo(6.4 + 0.1524, 3);
+    expect(drilled).toHaveBeenCalled();
+  });
+
+  test('ice below the angler’s own least is not enough; white ice counts half', async () => {
+    mockIce = { clearM: 0.0762, whiteM: 0.0254, atMs: 0 };
+    sheet();
+    expect(screen.getByText('Counts as 3.5 in: not enough')).toBeTruthy();
+    await userEvent.press(screen.getByLabelText('More Clear ice'));
+    await userEvent.press(screen.getByLabelText('More Clear ice'));
+    expect(screen.getByText('Counts as 4.5 in here')).toBeTruthy();
+    expect(screen.getByText(/says nothing about the next hole/)).toBeTruthy();
+  });
+
+  test('nothing is written when it is left', () => {
+    sheet();
+    expect(mockWritten).toEqual([]);
+  });
+});
+
+test('the log says what happened in the angler’s units, latest first, each with its undo', async () => {
+  const undone: string[] = [];
+  const full: OutingState = {
+    ...outing,
+    reactions: [{ id: 'r1', ms: 60_000, hole: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null }],
+    ice: [{ ms: 30_000, clearM: 0.254, whiteM: 0.05, snowM: null, hole: 'hole' }],
+    entries: [
+      { id: 'd', ms: 0, hole: 'hole', kind: 'hole-drilled' },
+      { id: 'i', ms: 30_000, hole: 'hole', kind: 'ice-measured' },
+      { id: 'r1', ms: 60_000, hole: 'hole', kind: 'reaction', text: 'looked' },
+      { id: 'e1', ms: 90_000, hole: 'hole', kind: 'fish-landed', text: 'f1' },
+    ],
+  };
+  show(<LogList outing={full} entries={full.entries} units={unitSystems.metric} timeZone="UTC" onUndo={(id) => undone.push(id)} />);
+  expect(screen.getByText('Crappie 24 cm, kept')).toBeTruthy();
+  expect(screen.getByText('jig 6 m')).toBeTruthy();
+  expect(screen.getByText('25 cm clear, 5 cm white')).toBeTruthy();
+  expect(screen.getByText('bottom 7.5 m')).toBeTruthy();
+  await userEvent.press(screen.getByLabelText('Undo Looked 00:01'));
+  expect(undone).toEqual(['r1']);
+  act(() => change({ units: unitSystems.imperial }));
+});
