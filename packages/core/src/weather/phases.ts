@@ -68,12 +68,21 @@ function phaseAt(grid: HourlyGrid, fronts: readonly Front[], i: number): PhaseNa
     if (since <= phaseLimits.clearH && !(cloud > 0.6)) return 'post-front clear';
     if (since <= phaseLimits.settlingH) return 'settling';
   }
-  if (warming > phaseLimits.warmingPerDayC && change(grid.airC, i, 48) > 2 * phaseLimits.warmingPerDayC) return 'warming trend';
+  if (dayChange(grid.airC, i, 0) > phaseLimits.warmingPerDayC && dayChange(grid.airC, i, 24) > phaseLimits.warmingPerDayC / 2) return 'warming trend';
   return 'steady';
 }
 
 /** Change over the hours before `i`, NaN where either end is missing. */
 const change = (values: Float64Array, i: number, hours: number) => (i >= hours ? values[i] - values[i - hours] : NaN);
+
+/** Change of the mean of 24 hours, ending `back` hours before `i`, against that of the 24 before; NaN with any gap. */
+function dayChange(values: Float64Array, i: number, back: number): number {
+  const to = i - back;
+  if (to < 48) return NaN;
+  let sum = 0;
+  for (let h = 0; h < 24; h++) sum += values[to - h] - values[to - 24 - h];
+  return sum / 24;
+}
 
 /** The phase in force at an instant. */
 export const phaseAtInstant = (phases: readonly Phase[], atMs: number) => phases.find((p) => atMs >= p.fromMs && atMs < p.toMs);

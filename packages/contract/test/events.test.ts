@@ -1,0 +1,90 @@
+import type { EventKind } from '@burrow/core/ledger';
+import { firstProblem, ledgerEvent } from '../src';
+import { credentials, lineSetting, registration, syncRequest, waterWeather } from '../src/api';
+import { shortOuting, testId } from '../../core/test/events';
+
+const id = testId();
+const other = testId();
+const wrap = (kind: string, body: unknown, over: object = {}) => ({ id, outing: other, angler: 'a', device: 'd', at: '2027-01-16T06:40:00.000-09:00', kind, v: 1, body, ...over });
+const problem = (value: unknown) => {
+  const parsed = ledgerEvent.safeParse(value);
+  return parsed.success ? null : firstProblem(parsed.error);
+};
+
+const good: Record<EventKind, unknown> = {
+  'outing-started': { water: 'w', waterName: 'W', species: ['walleye'], goal: 'supper', method: 'ice' },
+  'outing-ended': {},
+  'ice-measured': { clearM: 0.25, whiteM: 0 },
+  'hole-drilled': { hole: id, label: '1', at: [-140, 47] },
+  'depth-sounded': { hole: id, depthM: 7.5, source: 'line' },
+  'temperature-measured': { hole: id, depthM: 5, tempC: 3.9 },
+  'line-down': { line: id, hole: id, rod: 'rod 1', presentation: 'Spoon' },
+  'line-up': { line: id },
+  'depth-set': { line: id, depthM: 6 },
+  reaction: { hole: id, reaction: 'followed' },
+  'fish-landed': { fish: id, hole: id, species: 'walleye', lengthMm: 420 },
+  'fish-kept': { fish: id },
+  'fish-released': { fish: id, note: 'swam off' },
+  moved: { hole: id },
+  note: { text: 'cold' },
+  undone: { target: id },
+  amended: { target: id, body: { lengthMm: 430 } },
+};
+
+test.each(Object.entries(good))('a %s event is taken as it is', (kind, body) => {
+  const event = wrap(kind, body);
+  expect(ledgerEvent.parse(event)).toEqual(event);
+});
+
+const bad: [kind: EventKind, body: unknown, message: RegExp][] = [
+  ['outing-started', { water: 'w', waterName: 'W', species: [], goal: 'supper', method: 'ice' }, /^body\.species: /],
+  ['outing-started', { water: 'w', waterName: 'W', species: ['x'], goal: 'glory', method: 'ice' }, /^body\.goal: /],
+  ['ice-measured', { clearM: 4, whiteM: 0 }, /^body\.clearM: .*<=3/],
+  ['hole-drilled', { hole: id, label: '1', at: [200, 47] }, /^body\.at\.0: /],
+  ['hole-drilled', { hole: 'seven', label: '1', at: [0, 0] }, /^body\.hole: /],
+  ['depth-sounded', { hole: id, depthM: -1, source: 'line' }, /^body\.depthM: /],
+  ['depth-sounded', { hole: id, depthM: 5, source: 'guess' }, /^body\.source: /],
+  ['temperature-measured', { hole: id, depthM: 5, tempC: 90 }, /^body\.tempC: /],
+  ['line-down', { line: id, hole: id, rod: '', presentation: 'Spoon' }, /^body\.rod: /],
+  ['reaction', { hole: id, reaction: 'sneezed' }, /^body\.reaction: /],
+  ['fish-landed', { fish: id, hole: id, species: 'walleye', lengthMm: 42.5 }, /^body\.lengthMm: /],
+  ['fish-landed', { fish: id, hole: id, species: 'walleye', lengthMm: 9000 }, /^body\.lengthMm: /],
+  ['note', { text: '' }, /^body\.text: /],
+  ['undone', {}, /^body\.target: /],
+];
+test.each(bad)('a %s event with a wrong body is refused by field (%#)', (kind, body, message) => {
+  expect(problem(wrap(kind, body))).toMatch(message);
+});
+
+test.each([
+  [{ id: '1' }, /^id: /],
+  [{ at: 'noon' }, /^at: /],
+  [{ at: '2027-01-16T06:40:00' }, /^at: /],
+  [{ kind: 'danced' }, /^kind: /],
+  [{ v: 2 }, /^v: /],
+  [{ device: '' }, /^device: /],
+])('an envelope that is wrong is refused by field (%#)', (over, message) => {
+  expect(problem(wrap('note', { text: 'x' }, over))).toMatch(message);
+});
+
+test('an event that is none at all is refused too', () => {
+  for (const value of [null, 3, 'event', [], {}]) expect(problem(value)).not.toBeNull();
+});
+
+test('what a program of tomorrow adds to a body does not break today’s reader', () => {
+  const { events } = shortOuting();
+  for (const event of events.filter((e) => e.kind !== 'outing-ended')) {
+    expect(ledgerEvent.safeParse({ ...event, body: { ...event.body, colour: 'new' } }).success).toBe(true);
+  }
+});
+
+test('requests are held to their limits', () => {
+  expect(syncRequest.safeParse({ device: 'd', cursor: 0, events: Array(500).fill(1) }).success).toBe(true);
+  expect(syncRequest.safeParse({ device: 'd', cursor: -1, events: [] }).success).toBe(false);
+  expect(syncRequest.safeParse({ device: 'd', cursor: 0.5, events: [] }).success).toBe(false);
+  expect(credentials.safeParse({ email: 'a@b.invalid', password: 'short' }).success).toBe(false);
+  expect(registration.safeParse({ email: 'a@b.invalid', password: 'long enough 1' }).success).toBe(false);
+  expect(lineSetting.safeParse({ depthM: 5, rod: { liftM: 0.1, beatPerMin: 60, pauseS: 2 } }).success).toBe(true);
+  expect(lineSetting.safeParse({ depthM: 5, rod: { liftM: 9, beatPerMin: 60, pauseS: 2 } }).success).toBe(false);
+  expect(waterWeather.safeParse({ station: 's', simulated: true, observedMs: 0, series: [{ atMs: 0 }] }).success).toBe(false);
+});
