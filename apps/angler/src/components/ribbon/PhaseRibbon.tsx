@@ -153,13 +153,16 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
             </Pressable>
           ))}
           {days.map((ms, i) => (
-            <Glass key={ms} rows={rows} atMs={ms} withUnit={i % 2 === 0} x={x} y={y} />
+            <Glass key={ms} rows={rows} atMs={ms} withUnit={i % 2 === 0 && !isNear(ms, nowMs)} x={x} y={y} />
           ))}
         </View>
       </ScrollView>
     </View>
   );
 }
+
+/** Whether the line of now stands where a longer label would. */
+const isNear = (ms: number, nowMs: number) => nowMs > ms && nowMs - ms < 12 * hourMs;
 
 /** The pressure in figures where a day begins: over a falling line, under a rising one. */
 function Glass({ rows, atMs, withUnit, x, y }: { rows: readonly WeatherHour[]; atMs: number; withUnit: boolean; x: (ms: number) => number; y: (hpa: number) => number }) {
