@@ -33,6 +33,7 @@ export default [
         fetch: 'readonly',
         URL: 'readonly',
         setTimeout: 'readonly',
+        setInterval: 'readonly',
         clearTimeout: 'readonly',
         performance: 'readonly',
         globalThis: 'readonly',

@@ -43,4 +43,6 @@ try {
 } catch (error) {
   fail(error.message);
 }
-process.stdout.write(`\nVivid Burrow is ready: http://127.0.0.1:${port}\nThe demo's clock starts at 06:40 on 16 January. Flasher and weather are simulated. Ctrl-C stops it.\n`);
+process.stdout.write(
+  `\nVivid Burrow is ready: http://127.0.0.1:${port}\nThe demo's clock starts at 06:40 on 16 January and goes on from where it stopped. Flasher and weather are simulated. Ctrl-C stops it.\n`,
+);

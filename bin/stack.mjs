@@ -35,7 +35,7 @@ async function answers(url, child) {
 
 /**
  * Starts everything over a data folder and answers addresses and what stops or restarts the server.
- * `options`: dataDir, port, databaseUrl (any other PostgreSQL), start (the scenario's clock), log (level), say(text).
+ * `options`: dataDir, port, databaseUrl (any other PostgreSQL), start (of the scenario's clock, else where it stood), log (level), say(text).
  */
 export async function startStack(options) {
   const { dataDir, say = () => {} } = options;
@@ -70,6 +70,7 @@ export async function startStack(options) {
       return `http://127.0.0.1:${port}`;
     };
     const [flasherUrl, stationUrl] = [await standIn('flasher'), await standIn('weather-station')];
+    const clock = demoClock(path.join(dataDir, 'demo-clock'), options.start);
     const secretFile = path.join(dataDir, 'session-secret');
     if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 });
     const env = {
@@ -81,12 +82,12 @@ export async function startStack(options) {
       STATION_URL: stationUrl,
       SESSION_SECRET: readFileSync(secretFile, 'utf8'),
       WEB_DIR: path.join(root, '.build/web'),
-      DEMO_START: options.start ?? demoStart,
       LOG_LEVEL: options.log ?? 'warn',
     };
     let server;
     const startServer = async () => {
-      server = spawn(process.execPath, ['--enable-source-maps', program('server')], { env, stdio: ['ignore', 'inherit', 'inherit'] });
+      const DEMO_START = new Date(clock.nowMs()).toISOString();
+      server = spawn(process.execPath, ['--enable-source-maps', program('server')], { env: { ...env, DEMO_START }, stdio: ['ignore', 'inherit', 'inherit'] });
       children.push(server);
       await answers(`http://127.0.0.1:${options.port}/readyz`, server);
     };
@@ -104,6 +105,24 @@ export async function startStack(options) {
     throw error;
   }
 }
+
+/**
+ * The scenario's clock: runs while the demo runs, stands still while it does not, and never goes back, so that what is logged
+ * stays in order over a restart. Kept in a file every few seconds.
+ */
+function demoClock(file, start) {
+  const kept = existsSync(file) ? Number(readFileSync(file, 'utf8')) : NaN;
+  const startMs = start !== undefined ? Date.parse(start) : Number.isFinite(kept) ? kept : Date.parse(demoStart);
+  const began = Date.now();
+  const nowMs = () => startMs + Date.now() - began;
+  const keep = () => {
+    // The folder goes when a demo starts over or a test is done.
+    if (existsSync(path.dirname(file))) writeFileSync(file, String(nowMs() + keepEveryMs));
+  };
+  setInterval(keep, keepEveryMs).unref();
+  return { nowMs };
+}
+const keepEveryMs = 5000;
 
 async function createDatabase(url) {
   const client = new pg.Client({ connectionString: url });
