@@ -24,15 +24,9 @@ const wanted = {
   upload: 'mdiUpload',
   remove: 'mdiDeleteOutline',
   check: 'mdiCheck',
-  caution: 'mdiAlertOutline',
-  offline: 'mdiCloudOffOutline',
   edit: 'mdiPencilOutline',
-  help: 'mdiHelpCircleOutline',
-  flag: 'mdiFlagOutline',
   walk: 'mdiWalk',
-  ruler: 'mdiRuler',
   strike: 'mdiArrowUpBold',
-  auger: 'mdiScrewFlatTop',
 };
 const rows = Object.entries(wanted).map(([name, key]) => {
   if (typeof mdi[key] !== 'string') throw new Error(`@mdi/js has no ${key}`);
