@@ -9,7 +9,7 @@ import { Ledger } from './services/ledger';
 import { rebuildProjections } from './services/projection';
 import { Waters } from './services/waters';
 
-/** Puts the demo's account, water and ledger in, through the same doors as any other. Does nothing when it is there. */
+/** Puts the demo's account, water and ledger in, through the same doors as any other. Loading again adds nothing twice. */
 async function loadDemo(db: DataSource, folder: string): Promise<string> {
   const accounts = new Accounts(db);
   const known = await accounts.demo().catch(() => null);

@@ -1,4 +1,3 @@
-import { simulatedBottom } from '@burrow/core/simulator';
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { FlasherFeed } from '../src/services/flasher-feed';
@@ -98,10 +97,5 @@ describe('the flasher', () => {
 
   test('that is not there is said', async () => {
     await expect(new FlasherFeed('http://127.0.0.1:9').open('a', undefined, new AbortController().signal)).rejects.toMatchObject({ status: 503 });
-  });
-
-  test('reaches every bottom that the app lets be drilled', () => {
-    expect(simulatedBottom.leastM).toBeLessThan(1);
-    expect(simulatedBottom.mostM).toBeGreaterThan(31);
   });
 });
