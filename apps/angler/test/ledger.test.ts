@@ -77,6 +77,31 @@ test('what another phone wrote comes in', async () => {
   second.ledger.close();
 });
 
+test('a new phone shows no log before all of it has come: half of one lacks the ends of outings', async () => {
+  const server = new Server();
+  const first = await open(server);
+  const at = outing();
+  await first.ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
+  await first.ledger.write(at, 'outing-ended', {});
+  await first.ledger.sync();
+  first.ledger.close();
+  // This server gives one event at a time.
+  const slow = async (request: SyncRequest): Promise<SyncResponse> => {
+    const events = server.events.slice(request.cursor, request.cursor + 1);
+    return { accepted: [], rejected: [], events, cursor: request.cursor + events.length, more: request.cursor + 1 < server.events.length };
+  };
+  sync.mockImplementation(slow);
+  const ledger = new PhoneLedger(new PhoneStore('half'), 'half');
+  const seen: { ready: boolean; open: number }[] = [];
+  ledger.view.subscribe(() => seen.push({ ready: ledger.view.get().ready, open: ledger.view.get().state.outings.filter((o) => o.endedMs === null).length }));
+  await ledger.open();
+  await ledger.sync();
+  expect(seen.some((s) => s.open === 1)).toBe(true);
+  expect(seen.filter((s) => s.ready && s.open > 0)).toEqual([]);
+  expect(ledger.view.get().ready).toBe(true);
+  ledger.close();
+});
+
 test('a refused event is kept and shown with its reason, and holds up nothing', async () => {
   const server = new Server();
   server.refuses.add('note');

@@ -8,6 +8,7 @@ import { External } from './external';
 import type { KeptEvent, PhoneStore } from './store';
 
 export interface LedgerView {
+  /** Whether the log is whole: read from the phone, and not cut off in the middle of coming from the server. */
   ready: boolean;
   state: LedgerState;
   events: readonly LedgerEvent[];
@@ -41,11 +42,12 @@ export class PhoneLedger {
   ) {}
 
   async open(): Promise<void> {
-    const [events, device] = await Promise.all([this.store.events.toArray(), this.store.setting<string>('device')]);
+    const [events, device, isBehind] = await Promise.all([this.store.events.toArray(), this.store.setting<string>('device'), this.store.setting<boolean>('behind')]);
     this.device = device ?? crypto.randomUUID();
     if (device === undefined) await this.store.keep('device', this.device);
     for (const row of events) this.kept.set(row.id, row);
-    this.show({ ready: true });
+    // Half a log can show an outing without its end as under way: a new phone waits for the rest, while the server answers.
+    this.show({ ready: isBehind === false || (isBehind === undefined && events.length > 0) });
     globalThis.addEventListener?.('online', this.hurry);
     this.later(0);
   }
@@ -118,9 +120,9 @@ export class PhoneLedger {
         await this.takeIn(answer);
         more = answer.more || this.waiting().length > 0;
       }
-      this.show({ reached: true, signedOut: false });
+      this.show({ ready: true, reached: true, signedOut: false });
     } catch (error) {
-      this.show({ reached: false, signedOut: error instanceof ApiError && error.status === 401 });
+      this.show({ ready: true, reached: false, signedOut: error instanceof ApiError && error.status === 401 });
       throw error;
     }
   }
@@ -139,6 +141,7 @@ export class PhoneLedger {
     await this.store.transaction('rw', this.store.events, this.store.settings, async () => {
       await this.store.events.bulkPut(changed);
       await this.store.keep('cursor', answer.cursor);
+      await this.store.keep('behind', answer.more);
     });
     if (changed.length === 0) return;
     for (const row of changed) this.kept.set(row.id, row);
@@ -158,7 +161,7 @@ export class PhoneLedger {
   private show(change: Partial<LedgerView>): void {
     if (this.stopped) return;
     const before = this.view.get();
-    const isSame = change.reached !== undefined && change.ready === undefined && before.reached === change.reached && before.signedOut === change.signedOut;
+    const isSame = change.reached !== undefined && before.ready === change.ready && before.reached === change.reached && before.signedOut === change.signedOut;
     if (isSame) return;
     const rows = [...this.kept.values()];
     const events = rows.map((k) => k.event);

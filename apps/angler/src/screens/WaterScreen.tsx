@@ -25,7 +25,7 @@ const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
 /** Where? */
 export function WaterScreen() {
   const { detail, waters } = useWater();
-  const { state, ledger } = useLedger();
+  const { state, ledger, ready } = useLedger();
   const { units, species } = usePreferences();
   const palette = usePalette();
   const wide = useWide();
@@ -124,7 +124,7 @@ export function WaterScreen() {
         {outing ? (
           <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setDrilling(true)} />
         ) : (
-          <Action kind="main" height={64} label="Start outing" onPress={start} />
+          <Action kind="main" height={64} label="Start outing" disabled={!ready} onPress={start} />
         )}
       </View>
       {outing ? <OutingRow onHole={() => router.navigate('/hole')} /> : null}
