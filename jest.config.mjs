@@ -11,7 +11,7 @@ const node = (displayName, dir, more = {}) => ({
   // Reading a global through the sandbox is slow; simulations ask Math a great deal.
   sandboxInjectedGlobals: ['Math'],
   // Libraries that come as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z]+|internmap|delaunator|robust-predicates|flatbush|flatqueue|uuid|csv-parse)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(ml-[a-z-]+|is-any-array|d3-[a-z]+|internmap|delaunator|robust-predicates|flatbush|flatqueue|uuid|csv-parse|metar-taf-parser)/)'],
   ...more,
 });
 

@@ -1,9 +1,10 @@
 import { bundle } from './bundle';
+import { column } from './column';
 import { echo } from './echo';
 import { foldEvents } from './fold';
 import type { Figure } from './figure';
 
-const benches: Record<string, () => Figure[] | Promise<Figure[]>> = { echo, fold: foldEvents, bundle };
+const benches: Record<string, () => Figure[] | Promise<Figure[]>> = { echo, fold: foldEvents, column, bundle };
 const wanted = process.argv.slice(2);
 const unknown = wanted.find((name) => !Object.hasOwn(benches, name));
 if (unknown !== undefined) {

@@ -13,7 +13,11 @@ const a5 = 999.97495;
  * Source: Tanaka et al. 2001, Metrologia 38, eq. 1.
  */
 export function waterDensity(tempC: number): number {
-  requireWithin(tempC, 0, 40, 'water temperature', '°C');
+  return freshDensity(requireWithin(tempC, 0, 40, 'water temperature', '°C'));
+}
+
+/** The same without a look at the range, for models that keep to it, kg/m³. */
+export function freshDensity(tempC: number): number {
   const d = tempC - maximumDensityC;
   return a5 * (1 - (d * d * (tempC + a2)) / (a3 * (tempC + a4)));
 }

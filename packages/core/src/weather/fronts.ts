@@ -23,9 +23,11 @@ export interface Front {
 /** Limits of the detector. Soft: they trade a missed weak front against a false one. */
 export const frontLimits = {
   /** Steps and shifts are taken over these half-windows, h; the sharpest wins. */
-  halfWindowsH: [2, 3, 4, 6],
+  halfWindowsH: [2, 3, 4, 6, 9],
+  /** The glass is looked at this far to both sides, h: a trough fills slower than it falls. */
+  troughReachH: [6, 10],
   leastStepC: 2,
-  leastTroughHpa: 1.2,
+  leastTroughHpa: 0.9,
   leastShiftDeg: 25,
   leastScore: 1.75,
   /** Two fronts closer than this are one, h. */
@@ -71,22 +73,28 @@ export function findFronts(series: readonly WeatherHour[], lat: number): Front[]
 function signsAt(grid: HourlyGrid, air: Float64Array, pressure: Float64Array, i: number, w: number): Signs | undefined {
   if (i - w < 0 || i + w >= grid.length) return undefined;
   const stepC = meanOf(air, i + 1, i + w) - meanOf(air, i - w, i - 1);
-  const reach = Math.min(6, i, grid.length - 1 - i);
-  const troughHpa = Math.min(pressure[i - reach], pressure[i + reach]) - pressure[i];
-  const kinkHpa = pressure[i + reach] + pressure[i - reach] - 2 * pressure[i];
+  const troughHpa = Math.max(...frontLimits.troughReachH.map((reach) => troughAt(pressure, i, reach)));
   const before = [meanOf(grid.windEast, i - w, i - 1), meanOf(grid.windNorth, i - w, i - 1)];
   const after = [meanOf(grid.windEast, i + 1, i + w), meanOf(grid.windNorth, i + 1, i + w)];
   const calm = Math.min(Math.hypot(before[0], before[1]), Math.hypot(after[0], after[1])) < 0.7;
   const shift = (Math.atan2(after[0], after[1]) - Math.atan2(before[0], before[1])) * (180 / Math.PI);
   const signs = {
     stepC,
-    troughHpa: Math.max(troughHpa, kinkHpa / 3),
+    troughHpa,
     shiftDeg: calm ? 0 : ((((shift + 180) % 360) + 360) % 360) - 180,
     cloudMean: meanOf(grid.cloud, i - 4, i + 2),
     cloudChange: meanOf(grid.cloud, i + 2, i + 6) - meanOf(grid.cloud, i - 4, i),
     precipMm: sumOf(grid.precipMm, i - 4, i + 3),
   };
   return Number.isFinite(stepC) || Number.isFinite(troughHpa) ? signs : undefined;
+}
+
+/** How far the glass stands lower than to both sides, or a third of how sharply it turns, hPa; smoothed over three hours. */
+function troughAt(pressure: Float64Array, i: number, reachH: number): number {
+  const reach = Math.min(reachH, i, pressure.length - 1 - i);
+  const here = meanOf(pressure, i - 1, i + 1);
+  const [before, after] = [meanOf(pressure, i - reach - 1, i - reach + 1), meanOf(pressure, i + reach - 1, i + reach + 1)];
+  return Math.max(Math.min(before, after) - here, (before + after - 2 * here) / 3);
 }
 
 /** How far a sign is above its least size, 0 at it and 1 at `full`. NaN (not measured) counts as nothing. */

@@ -1,1 +1,7 @@
 export * from './ice';
+export { IceSheet, type SheetConstants, type SheetWeather } from './ice-sheet';
+export { coneHypsography, type Hypsography } from './hypsography';
+export { winterBounds, winterConstants, winterPrior, type ColumnSetting, type WinterParameters } from './setting';
+export { startTemperature, warmStartC, type Forcing } from './forcing';
+export { runWinter, valueAt, type ColumnProfile, type WinterRun } from './run';
+export { fitWinter, measurementSd, profileWithSpread, unfitted, type Measurement, type Residual, type WinterFit } from './assimilation';

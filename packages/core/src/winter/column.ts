@@ -1,0 +1,303 @@
+import { attenuation } from '../water';
+import { breathe, saturation } from './breath';
+import { Convection } from './convection';
+import { Diffusion } from './diffusion';
+import { faceAreas } from './hypsography';
+import { iceDensity } from './ice';
+import { IceSheet } from './ice-sheet';
+import { requireSetting, winterConstants, type ColumnSetting } from './setting';
+import { stirOpenWater } from './stirring';
+
+/** Weather of one step over the water. */
+export interface ColumnWeather {
+  airC: number;
+  windMs: number;
+  sunWm2: number;
+  /** New snow on land, m, and the share of the old that stays. */
+  snowfallM: number;
+  snowKept: number;
+}
+
+/** Oxygen and the bed are carried on this often, s: they move slowly. */
+const slowEveryS = 6 * 3600;
+/** Light under the ice from which the sun turns the water over, W/m². */
+const turnoverWm2 = 5;
+
+/**
+ * A water through autumn and winter, layer by layer from its surface down: heat, oxygen and light, and the ice over it.
+ * Equations and sources in docs/science.md. One `step` an hour or finer.
+ */
+export class WinterColumn {
+  readonly tempC: Float64Array;
+  /** mg/L. */
+  readonly oxygen: Float64Array;
+  readonly sheet = new IceSheet();
+  /** Heat taken in from outside since the start, J: air and sun, snow that came and went. */
+  heatInJ = 0;
+  /** Top layer of water and its thickness, m: ice lies in the layers above it. */
+  first = 0;
+  firstM: number;
+
+  private readonly count: number;
+  private readonly layerM: number;
+  private readonly areas: Float64Array;
+  private readonly volumes: Float64Array;
+  private readonly bedM2: Float64Array;
+  private readonly bedC: Float64Array;
+  private readonly lightFade: Float64Array;
+  private readonly source: Float64Array;
+  private readonly light: Float64Array;
+  private readonly lightSum: Float64Array;
+  private readonly diffusivity: Float64Array;
+  private readonly oxygenUnderIce: Float64Array;
+  private version = 0;
+  private isStill = false;
+  private firstM3: number;
+  private readonly heatFlow: Diffusion;
+  private readonly oxygenFlow: Diffusion;
+  private readonly convection: Convection;
+  private sinceSlowS = 0;
+  private lightWm2 = 0;
+  private readonly kd: number;
+
+  /** Mixed water at `startC` °C, saturated with oxygen. Throws RangeError for a setting out of range. */
+  constructor(
+    private readonly setting: ColumnSetting,
+    startC: number,
+    private readonly stepS = 3600,
+  ) {
+    requireSetting(setting);
+    const deepest = setting.hypsography.depthsM.at(-1)!;
+    this.count = Math.max(2, Math.round(deepest / setting.layerM));
+    this.layerM = deepest / this.count;
+    this.areas = faceAreas(setting.hypsography, this.layerM, this.count);
+    this.volumes = Float64Array.from({ length: this.count }, (_, i) => this.volumeBetween(i, i + 1));
+    this.bedM2 = Float64Array.from({ length: this.count }, (_, i) => this.areas[i] - (i === this.count - 1 ? 0 : this.areas[i + 1]));
+    this.kd = attenuation(setting.secchiM);
+    this.lightFade = Float64Array.from({ length: this.count + 1 }, (_, i) => Math.exp(-this.kd * i * this.layerM));
+    const row = () => new Float64Array(this.count);
+    [this.tempC, this.oxygen, this.bedC, this.source] = [row().fill(startC), row().fill(saturation(startC, setting.pressureShare)), row(), row()];
+    this.bedC.fill(Math.min(startC, winterConstants.bedStartC));
+    [this.light, this.lightSum, this.diffusivity] = [new Float64Array(this.count + 1), new Float64Array(this.count + 1), new Float64Array(this.count + 1)];
+    this.oxygenUnderIce = new Float64Array(this.count + 1).fill(winterConstants.oxygenUnderIce);
+    this.firstM = this.layerM;
+    this.firstM3 = this.volumes[0];
+    this.heatFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes, stepS);
+    this.oxygenFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes, slowEveryS);
+    this.convection = new Convection(this.count);
+  }
+
+  get isOpen(): boolean {
+    return this.sheet.iceM === 0;
+  }
+
+  /** Heat of water, bed and ice against water at 0 °C, J. */
+  get heatJ(): number {
+    const { waterHeat, bedHeat } = winterConstants;
+    let heat = this.sheet.heatJ * this.areas[0];
+    for (let i = 0; i < this.count; i++) heat += bedHeat * this.bedM2[i] * this.bedC[i];
+    for (let i = this.first; i < this.count; i++) heat += waterHeat * (i === this.first ? this.firstM3 : this.volumes[i]) * this.tempC[i];
+    return heat;
+  }
+
+  step(weather: ColumnWeather): void {
+    this.source.fill(0);
+    if (this.isOpen) this.stepOpen(weather);
+    else this.stepUnderIce(weather);
+    // The bed's warmth sinks along the slopes in thin currents and leaves the spent water below; only the sun under the ice turns it over.
+    const turns = this.isOpen || this.lightWm2 > turnoverWm2;
+    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, turns);
+    this.sinceSlowS += this.stepS;
+    if (this.sinceSlowS < slowEveryS) return;
+    this.warmFromBed();
+    this.stepOxygen();
+    this.sinceSlowS = 0;
+  }
+
+  /** Light under the water's own surface left at a depth, as a share of the light above snow and ice. */
+  lightShare(depthM: number): number {
+    const top = this.isOpen ? 1 - winterConstants.albedo.water : this.sheet.lightThrough / winterConstants.visible;
+    return top * Math.exp(-this.kd * Math.max(0, depthM - this.iceBaseM));
+  }
+
+  /** Depth of the ice's underside below the water's surface, m. */
+  get iceBaseM(): number {
+    return Math.min((iceDensity / 1000) * this.sheet.iceM, this.count * this.layerM - 1.5 * this.layerM);
+  }
+
+  /** Middle of a layer of water below the surface, m. */
+  depthOf(layer: number): number {
+    return layer === this.first ? (this.first + 1) * this.layerM - this.firstM / 2 : (layer + 0.5) * this.layerM;
+  }
+
+  private stepOpen({ airC, windMs, sunWm2 }: ColumnWeather): void {
+    const { waterHeat, visible, albedo } = winterConstants;
+    const { tempC, stepS, setting } = this;
+    // Surface exchange of heat by air, vapour and long waves in one coefficient. Source: Edinger, Brady & Geyer 1974.
+    const exchange = 4.5 + 0.05 * tempC[0] + (0.35 + 0.015 * tempC[0] + 0.47) * (9.2 + 0.46 * windMs * windMs);
+    const taken = sunWm2 * (1 - albedo.water);
+    this.absorb(taken * visible);
+    const fromAirJ = this.areas[0] * stepS * (exchange * airC + taken * (1 - visible));
+    this.source[0] += fromAirJ / waterHeat;
+    stirOpenWater(this.diffusivity, tempC, this.layerM, windMs, setting.latDeg, setting.parameters.windMixing);
+    this.version++;
+    this.isStill = false;
+    const lossM3 = (this.areas[0] * stepS * exchange) / waterHeat;
+    this.heatFlow.step(tempC, this.source, 0, this.layerM, this.volumes[0], this.diffusivity, this.version, lossM3);
+    this.heatInJ += fromAirJ - lossM3 * waterHeat * tempC[0];
+    this.skin();
+  }
+
+  /** Water below 0 °C becomes ice of the same heat. */
+  private skin(): void {
+    const { waterHeat } = winterConstants;
+    let frozenJ = 0;
+    for (let i = 0; i < this.count && this.tempC[i] < 0; i++) {
+      frozenJ -= waterHeat * this.volumes[i] * this.tempC[i];
+      this.tempC[i] = 0;
+    }
+    if (frozenJ === 0) return;
+    this.sheet.freeze(frozenJ / this.areas[0]);
+    this.settleTop();
+  }
+
+  private stepUnderIce({ airC, sunWm2, snowfallM, snowKept }: ColumnWeather): void {
+    const { waterHeat, molecular, underIce } = winterConstants;
+    const { stepS, tempC, sheet } = this;
+    this.lightWm2 = sunWm2 > 0 ? sunWm2 * sheet.lightThrough : 0;
+    this.absorb(this.lightWm2);
+    if (!this.isStill) {
+      this.diffusivity.fill(molecular * underIce);
+      this.version++;
+      this.isStill = true;
+    }
+    const topM2 = this.areaAt(this.iceBaseM);
+    const topM3 = (stepS * molecular * underIce * topM2) / (this.firstM / 2);
+    this.heatFlow.step(tempC, this.source, this.first, this.firstM, this.firstM3, this.diffusivity, this.version, topM3);
+    const toIceJ = topM3 * waterHeat * tempC[this.first];
+    const fromAbove = sheet.step({ airC, sunWm2, snowfallM: snowfallM * this.setting.parameters.snowShare, snowKept }, stepS);
+    this.heatInJ += fromAbove * this.areas[0];
+    const leftJ = sheet.meltBelow(toIceJ / this.areas[0]) * this.areas[0];
+    if (sheet.iceM === 0 && (sheet.snowM > 0 || sheet.slushM > 0)) {
+      // Snow without ice under it goes into the water and melts there.
+      this.tempC[this.first] += (sheet.heatJ * this.areas[0]) / (waterHeat * this.firstM3);
+      [sheet.snowM, sheet.slushM] = [0, 0];
+    }
+    if (leftJ > 0) this.tempC[this.first] += leftJ / (waterHeat * this.firstM3);
+    this.settleTop();
+    if (this.isOpen) this.skin();
+  }
+
+  /** The bed as a finite store of the autumn's heat; layer and bed draw together as far as the time allows. */
+  private warmFromBed(): void {
+    const { bedExchange, bedHeat, waterHeat } = winterConstants;
+    const exchange = bedExchange * this.setting.parameters.sediment * slowEveryS;
+    for (let i = this.first; i < this.count; i++) {
+      const perLayer = this.bedM2[i] / (waterHeat * (i === this.first ? this.firstM3 : this.volumes[i]));
+      const flow = (exchange * (this.bedC[i] - this.tempC[i])) / (1 + exchange * (1 / bedHeat + perLayer));
+      this.bedC[i] -= flow / bedHeat;
+      this.tempC[i] += flow * perLayer;
+    }
+    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.isOpen);
+  }
+
+  /** Light taken up by each layer: what comes in at its upper face less what leaves below; the rest warms the bed's layer. */
+  private absorb(lightWm2: number): void {
+    const { waterHeat } = winterConstants;
+    if (lightWm2 <= 0) return;
+    const { light, lightFade, source, areas, stepS } = this;
+    const baseM = (this.first + 1) * this.layerM - this.firstM;
+    const scale = lightWm2 * Math.exp(this.kd * baseM);
+    const perJ = stepS / waterHeat;
+    let down = lightWm2 * this.areaAt(baseM);
+    this.heatInJ += down * stepS;
+    this.lightSum[this.first] += lightWm2;
+    for (let i = this.first; i < this.count; i++) {
+      light[i + 1] = scale * lightFade[i + 1];
+      this.lightSum[i + 1] += light[i + 1];
+      const out = i === this.count - 1 ? 0 : light[i + 1] * areas[i + 1];
+      source[i] += (down - out) * perJ;
+      down = out;
+    }
+  }
+
+  private stepOxygen(): void {
+    const { reaeration } = winterConstants;
+    const steps = this.sinceSlowS / this.stepS;
+    this.source.fill(0);
+    for (let i = 0; i <= this.count; i++) this.lightSum[i] /= steps;
+    breathe(this.source, this.oxygen, this.tempC, this.volumes, this.bedM2, this.lightSum, this.first, this.firstM3, slowEveryS);
+    this.lightSum.fill(0);
+    let topM3 = 0;
+    if (this.isOpen) {
+      topM3 = this.areas[0] * reaeration * slowEveryS;
+      this.source[0] += topM3 * saturation(this.tempC[0], this.setting.pressureShare);
+    }
+    const diffusivity = this.isOpen ? this.diffusivity : this.oxygenUnderIce;
+    this.oxygenFlow.step(this.oxygen, this.source, this.first, this.firstM, this.firstM3, diffusivity, this.isOpen ? this.version : -2, topM3);
+    for (let i = this.first; i < this.count; i++) if (this.oxygen[i] < 0) this.oxygen[i] = 0;
+  }
+
+  /**
+   * Fits the top of the water to the ice over it. What freezes or melts is water at 0 °C, so the layer's heat stays;
+   * a layer grown thin is joined with the next, one grown thick is cut.
+   */
+  private settleTop(): void {
+    const baseM = this.iceBaseM;
+    for (;;) {
+      const thick = (this.first + 1) * this.layerM - baseM;
+      this.resizeTop(thick);
+      if (thick < 0.5 * this.layerM) this.joinTop();
+      else if (thick > 1.5 * this.layerM && this.first > 0) this.cutTop();
+      else return;
+    }
+  }
+
+  private resizeTop(thick: number): void {
+    const volume = this.volumeBetween(this.first + 1 - thick / this.layerM, this.first + 1);
+    if (volume > 0) {
+      this.tempC[this.first] *= this.firstM3 / volume;
+      this.firstM3 = volume;
+    }
+    this.firstM = thick;
+  }
+
+  private joinTop(): void {
+    const next = this.first + 1;
+    const both = this.firstM3 + this.volumes[next];
+    const share = this.firstM3 / both;
+    this.tempC[next] += share * (this.tempC[this.first] - this.tempC[next]);
+    this.oxygen[next] += share * (this.oxygen[this.first] - this.oxygen[next]);
+    this.first = next;
+    this.firstM += this.layerM;
+    this.firstM3 = both;
+  }
+
+  private cutTop(): void {
+    const upper = this.first - 1;
+    this.tempC[upper] = this.tempC[this.first];
+    this.oxygen[upper] = this.oxygen[this.first];
+    this.firstM3 -= this.volumes[this.first];
+    this.firstM -= this.layerM;
+    this.first = upper;
+  }
+
+  /** Area at a depth, m². */
+  private areaAt(depthM: number): number {
+    const at = Math.max(0, depthM / this.layerM);
+    const i = Math.min(this.count - 1, Math.floor(at));
+    return this.areas[i] + (this.areas[i + 1] - this.areas[i]) * (at - i);
+  }
+
+  /** Volume between two depths in layers, m³, with areas straight between faces. */
+  private volumeBetween(from: number, to: number): number {
+    let volume = 0;
+    for (let i = Math.max(0, Math.floor(from)); i < to; i++) {
+      const a = Math.max(from, i);
+      const b = Math.min(to, i + 1);
+      const slope = this.areas[i + 1] - this.areas[i];
+      volume += (b - a) * this.layerM * (this.areas[i] + slope * ((a + b) / 2 - i));
+    }
+    return volume;
+  }
+}
