@@ -1,10 +1,13 @@
 /** Makes the demo's files in the open formats from the seeded scenario: `npx tsx demo/make.ts`. */
-import { ledgerText } from '@burrow/contract/formats';
+import { ledgerText, measurementsCsv } from '@burrow/contract/formats';
+import { fold } from '@burrow/core/ledger';
+import { measurementsOf } from '@burrow/core/outlook';
 import { isoWithOffset } from '@burrow/core/units';
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { climateAt } from '../stand-ins/weather-station/src/climate';
+import { seasonStartMs } from './scenario/column';
 import { tamberLake } from './scenario/lake';
 import { winterSeason } from './scenario/season';
 
@@ -12,10 +15,12 @@ const folder = path.dirname(fileURLToPath(import.meta.url));
 const write = (file: string, text: string) => writeFileSync(path.join(folder, file), text);
 
 write('tamber-lake.geojson', `${JSON.stringify(tamberLake())}\n`);
-write('season.ndjson', ledgerText(winterSeason()));
+const season = winterSeason();
+write('season.ndjson', ledgerText(season));
+write('measurements.csv', measurementsCsv(measurementsOf(fold(season), 'tamber-lake')));
 
 const rows = ['time,air_c,pressure_hpa,wind_ms,wind_from_deg,cloud,precip_mm,snow_cm'];
-for (let ms = Date.parse('2027-01-03T00:00-09:00'); ms <= Date.parse('2027-01-20T23:00-09:00'); ms += 3_600_000) {
+for (let ms = seasonStartMs; ms <= Date.parse('2027-01-20T23:00-09:00'); ms += 3_600_000) {
   const w = climateAt(ms);
   rows.push([isoWithOffset(ms, 'Etc/GMT+9'), w.airC, w.pressureHpa, w.windMs, w.windFromDeg, w.cloud, w.precipMm, w.snowCm].join(','));
 }

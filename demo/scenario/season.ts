@@ -1,30 +1,32 @@
 import type { EventBodies, EventKind, LedgerEvent } from '@burrow/core/ledger';
 import { estimateWeight, type WeighedSpecies } from '@burrow/core/fish';
 import { hourMs, isoWithOffset, minuteMs, normal, seededRandom } from '@burrow/core/units';
+import { valueAt, type ColumnProfile } from '@burrow/core/winter';
 import { v7 } from 'uuid';
 import { scriptedFronts } from '../../stand-ins/weather-station/src/climate';
+import { trueColumn } from './column';
 import { placeOnLake } from './lake';
 
 const zone = 'Etc/GMT+9';
 const random = seededRandom(1601);
 const device = 'demo-phone';
 
-/** Outings of the winter so far: start, hours, ice in inches clear and white, where. */
-const plan: { start: string; hours: number; clearIn: number; whiteIn: number; near: [number, number] }[] = [
-  { start: '2026-12-08T13:10', hours: 4, clearIn: 4.5, whiteIn: 0, near: [-215, 105] },
-  { start: '2026-12-10T07:00', hours: 4, clearIn: 5, whiteIn: 0, near: [-200, 130] },
-  { start: '2026-12-13T12:40', hours: 4.5, clearIn: 5.5, whiteIn: 0.5, near: [-190, 110] },
-  { start: '2026-12-16T12:30', hours: 4.5, clearIn: 6, whiteIn: 0.5, near: [60, 40] },
-  { start: '2026-12-19T07:10', hours: 5, clearIn: 6.5, whiteIn: 1, near: [100, -20] },
-  { start: '2026-12-22T08:00', hours: 5, clearIn: 7, whiteIn: 1, near: [200, -60] },
-  { start: '2026-12-24T09:00', hours: 3.5, clearIn: 7.5, whiteIn: 1, near: [190, -90] },
-  { start: '2026-12-27T12:20', hours: 4.5, clearIn: 8, whiteIn: 1, near: [210, -20] },
-  { start: '2026-12-30T07:20', hours: 5, clearIn: 8, whiteIn: 1.5, near: [205, -70] },
-  { start: '2027-01-02T12:30', hours: 4.5, clearIn: 8.5, whiteIn: 1.5, near: [180, -120] },
-  { start: '2027-01-04T09:30', hours: 6, clearIn: 9, whiteIn: 1.5, near: [215, -40] },
-  { start: '2027-01-07T07:00', hours: 5, clearIn: 9.5, whiteIn: 2, near: [40, 110] },
-  { start: '2027-01-10T07:10', hours: 5.5, clearIn: 9.5, whiteIn: 2, near: [200, -100] },
-  { start: '2027-01-13T12:10', hours: 5, clearIn: 10, whiteIn: 2, near: [205, -55] },
+/** Outings of the winter so far: start, hours, where, and whether a thermometer went down. */
+const plan: { start: string; hours: number; near: [number, number]; thermometer?: boolean }[] = [
+  { start: '2026-12-08T13:10', hours: 4, near: [-215, 105] },
+  { start: '2026-12-10T07:00', hours: 4, near: [-200, 130], thermometer: true },
+  { start: '2026-12-13T12:40', hours: 4.5, near: [-190, 110] },
+  { start: '2026-12-16T12:30', hours: 4.5, near: [60, 40] },
+  { start: '2026-12-19T07:10', hours: 5, near: [100, -20], thermometer: true },
+  { start: '2026-12-22T08:00', hours: 5, near: [200, -60] },
+  { start: '2026-12-24T09:00', hours: 3.5, near: [190, -90] },
+  { start: '2026-12-27T12:20', hours: 4.5, near: [210, -20] },
+  { start: '2026-12-30T07:20', hours: 5, near: [205, -70], thermometer: true },
+  { start: '2027-01-02T12:30', hours: 4.5, near: [180, -120] },
+  { start: '2027-01-04T09:30', hours: 6, near: [215, -40] },
+  { start: '2027-01-07T07:00', hours: 5, near: [40, 110], thermometer: true },
+  { start: '2027-01-10T07:10', hours: 5.5, near: [200, -100] },
+  { start: '2027-01-13T12:10', hours: 5, near: [205, -55], thermometer: true },
 ];
 
 const presentations = [
@@ -66,7 +68,8 @@ class Pen {
 
 /** The events of the winter, in the app's own kinds. */
 export function winterSeason(): LedgerEvent[] {
-  return plan.flatMap((outing) => {
+  const columns = trueColumn(plan.map((outing) => Date.parse(`${outing.start}:00-09:00`)));
+  return plan.flatMap((outing, index) => {
     const startMs = Date.parse(`${outing.start}:00-09:00`);
     const pen = new Pen(uuid(startMs));
     pen.write(startMs, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: 'ice' });
@@ -74,7 +77,7 @@ export function winterSeason(): LedgerEvent[] {
     let ms = startMs + 12 * minuteMs;
     for (let n = 1; ms < endMs - 25 * minuteMs; n++) {
       const place = nextPlace(outing.near, n);
-      ms = fishHole(pen, ms, endMs, n, place, outing);
+      ms = fishHole(pen, ms, endMs, n, place, { column: columns[index], thermometer: n === 1 && outing.thermometer === true });
     }
     pen.write(endMs, 'outing-ended', {});
     return pen.events;
@@ -90,16 +93,17 @@ function nextPlace([x, y]: [number, number], n: number) {
   }
 }
 
-function fishHole(pen: Pen, startMs: number, endMs: number, n: number, place: { at: [number, number]; depthM: number }, outing: (typeof plan)[number]): number {
+function fishHole(pen: Pen, startMs: number, endMs: number, n: number, place: { at: [number, number]; depthM: number }, water: { column: ColumnProfile; thermometer: boolean }): number {
   const hole = uuid(startMs);
   let ms = startMs;
   pen.write(ms, 'hole-drilled', { hole, label: String(n), at: place.at });
   if (n === 1 || n % 3 === 0) {
-    pen.write(ms + 30_000, 'ice-measured', { hole, clearM: Math.round(outing.clearIn * 254) / 10_000, whiteM: Math.round(outing.whiteIn * 254) / 10_000 });
+    pen.write(ms + 30_000, 'ice-measured', { hole, clearM: toHalfInch(water.column.iceClearM), whiteM: toHalfInch(water.column.iceWhiteM), snowM: toHalfInch(water.column.snowM) });
   }
   const bottomM = Math.round(place.depthM * 20) / 20;
   pen.write(ms + 50_000, 'depth-sounded', { hole, depthM: bottomM, source: 'flasher' });
   ms += 90_000;
+  if (water.thermometer) ms = lowerThermometer(pen, ms, hole, bottomM, water.column);
   const presentation = presentations[Math.floor(presentations.length * random() ** 1.4)];
   const alive = random() < 0.55 ? 1.6 : 0.25;
   for (let pass = 0; pass < 2 && ms < endMs - 8 * minuteMs; pass++) {
@@ -119,6 +123,19 @@ function fishHole(pen: Pen, startMs: number, endMs: number, n: number, place: { 
     ms = untilMs + 20_000;
   }
   return ms + (4 + 5 * random()) * minuteMs;
+}
+
+/** A slate reads ice to half an inch, and not all alike. */
+const toHalfInch = (thickM: number) => Math.round((Math.max(0, Math.round(((thickM + 0.006 * normal(random)) / 0.0254) * 2) / 2) * 254)) / 10_000;
+
+/** A thermometer on a line, down by steps: half a minute each, read to a tenth. */
+function lowerThermometer(pen: Pen, startMs: number, hole: string, bottomM: number, column: ColumnProfile): number {
+  let ms = startMs;
+  for (let depthM = 1; depthM < bottomM; depthM += 1.5) {
+    ms += 30_000;
+    pen.write(ms, 'temperature-measured', { hole, depthM, tempC: Math.max(0, Math.round((valueAt(column, 'tempC', depthM) + 0.1 * normal(random)) * 10) / 10) });
+  }
+  return ms + 60_000;
 }
 
 function landFish(pen: Pen, ms: number, hole: string, line: string, bottomM: number, upM: number): number {

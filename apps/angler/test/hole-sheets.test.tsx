@@ -11,7 +11,7 @@ let mockIce: { clearM: number; whiteM: number; atMs: number } | undefined;
 
 jest.mock('@/data/session', () => ({
   useLedger: () => ({
-    state: { outings: [] },
+    state: { outings: [], weather: [] },
     ledger: {
       writeAll: async (_scope: unknown, things: { kind: string; body: object }[]) => {
         mockWritten.push(...(things as typeof mockWritten));
@@ -36,6 +36,7 @@ const outing: OutingState = {
   temperatures: [],
   ice: [],
   entries: [],
+  plan: [],
   currentHole: 'hole',
   fish: [{ id: 'f1', eventId: 'e1', ms: 0, hole: 'hole', line: null, species: 'black-crappie', lengthMm: 240, weightG: 200, depthM: 6, bottomM: 7.5, fate: 'kept' }],
 };

@@ -72,7 +72,7 @@ beforeEach(() => {
   mockWeather = mockQuery(weather());
   mockLedger = {
     ready: true,
-    state: { outings: [] },
+    state: { outings: [], weather: [] },
     events: [],
     refused: [],
     unsent: 0,

@@ -4,6 +4,7 @@ import { BadInput } from './bad-input';
 type Command = (args: string[]) => void | Promise<void>;
 
 const commands: Record<string, () => Promise<Command>> = {
+  column: async () => (await import('./commands/column')).column,
   calc: async () => (await import('./commands/calc')).calc,
   fronts: async () => (await import('./commands/fronts')).fronts,
   echo: async () => (await import('./commands/echo')).echo,
@@ -11,12 +12,14 @@ const commands: Record<string, () => Promise<Command>> = {
   season: async () => (await import('./commands/season')).season,
   convert: async () => (await import('./commands/convert')).convert,
 };
-const notBuilt = ['column', 'map', 'holes', 'route'];
+const notBuilt = ['map', 'holes', 'route'];
 
 const usage = `burrow COMMAND …
 
   calc QUANTITY --name value …        a quantity of water, ice, cold, sonar, rig or fish
-  fronts F.csv [--lat N]              fronts and phases of a weather series
+  column --water F.geojson --weather F.csv --at ISO [--measurements F.csv]
+                                      temperature, oxygen, light and ice of a water
+  fronts F.csv [--lat N]              fronts and phases of a weather series; F.metar with --month 2027-01
   simulate --seed N --minutes M [--scene id] [--truth F]
   echo F.ndjson [--species id] [--coach] [--water-temp-c T]
   season F.ndjson                     effort, rates and comparisons of a ledger

@@ -1,3 +1,4 @@
+import { FormatError } from '@burrow/contract/formats';
 import { readFileSync } from 'node:fs';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { BadInput } from './bad-input';
@@ -31,6 +32,16 @@ export function readText(path: string | undefined, what: string): string {
   } catch (error) {
     const code = (error as NodeJS.ErrnoException).code;
     throw new BadInput(`${path}: expected ${what}, ${code === 'ENOENT' ? 'found no such file' : `could not read it (${code})`}`);
+  }
+}
+
+/** Reads a text by a format's parser; what is wrong with it is said with the file's name. */
+export function readFormat<T>(path: string | undefined, parse: (text: string) => T, text: string): T {
+  try {
+    return parse(text);
+  } catch (error) {
+    if (error instanceof FormatError) throw new BadInput(`${path}: ${error.message}`);
+    throw error;
   }
 }
 

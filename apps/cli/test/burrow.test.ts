@@ -41,6 +41,8 @@ test('calc sink and line-depth give what the laws give', () => {
   expect(calc(...'line-depth --mass-g 3 --material lead --line-mm 0.2 --line-out-m 9 --current-ms 0'.split(' ')).value).toBeCloseTo(9, 6);
 });
 
+const tamber = ['--water', 'demo/tamber-lake.geojson', '--weather', 'demo/weather.csv'];
+
 test.each([
   [['calc', 'density', '--temp-c', 'warm'], /--temp-c: expected a number, found "warm"/],
   [['calc', 'viscosity', '--temp-c', '4'], /expected one of density, .* found "viscosity"/],
@@ -52,8 +54,12 @@ test.each([
   [['simulate', '--seed', '1', '--minutes', '1', '--scene', 'moon'], /--scene: expected one of steady/],
   [['echo', '/no/such/file'], /expected an echo log, found no such file/],
   [['fronts', '/no/such.csv'], /found no such file/],
-  [['column'], /column: not built yet/],
-  [['dance'], /expected one of calc/],
+  [['map'], /map: not built yet/],
+  [['column'], /expected a water in GeoJSON \(--water\), found nothing/],
+  [['column', ...tamber, '--at', 'noon'], /--at: expected an instant such as .* found "noon"/],
+  [['column', ...tamber, '--at', '2027-06-01T06:00Z'], /--at: expected an instant in the weather series, 2026-10-01.* found 2027-06-01/],
+  [['column', ...tamber, '--at', '2027-01-16T06:40-09:00', '--measurements', 'demo/weather.csv'], /weather\.csv: line 1: expected the columns time,kind,depth_m,value, missing kind/],
+  [['dance'], /expected one of column, calc/],
 ])('bad input ends with 2 and one clear line: %j', (args, message) => {
   const { status, stderr, stdout } = burrow(...args);
   expect(status).toBe(2);
@@ -87,15 +93,73 @@ test('a log that is cut short says its line and keeps what was read before', () 
   expect(stdout.trim().split('\n')).toHaveLength(line - 3);
 });
 
-test('fronts of the demo series: three cold ones and a warm one, phases without gaps', () => {
+test('fronts of the demo series around the scenario’s morning, phases without gaps', () => {
   const { fronts, phases } = JSON.parse(burrow('fronts', path.resolve('demo/weather.csv'), '--lat', '47').stdout) as {
     fronts: { at: string; kind: string }[];
     phases: { from: string; to: string }[];
   };
-  expect(fronts.map((f) => f.kind)).toEqual(['cold', 'cold', 'cold', 'warm']);
-  expect(Math.abs(Date.parse(fronts[2].at) - Date.parse('2027-01-16T19:00-09:00'))).toBeLessThanOrEqual(3 * 3_600_000);
+  const january = fronts.filter((f) => Date.parse(f.at) > Date.parse('2027-01-03T00:00-09:00'));
+  expect(january.map((f) => f.kind)).toEqual(['cold', 'cold', 'cold', 'warm']);
+  expect(Math.abs(Date.parse(january[2].at) - Date.parse('2027-01-16T19:00-09:00'))).toBeLessThanOrEqual(3 * 3_600_000);
   for (let i = 1; i < phases.length; i++) expect(phases[i].from).toBe(phases[i - 1].to);
   expect(Date.parse(phases.at(-1)!.to)).toBe(Date.parse('2027-01-21T00:00-09:00'));
+});
+
+test('fronts reads METAR, names what it could not read, and wants the month', () => {
+  const reports = Array.from({ length: 72 }, (_, h) => {
+    const two = (n: number) => String(n).padStart(2, '0');
+    return `UPLD ${two(14 + Math.floor(h / 24))}${two(h % 24)}00Z ${h < 40 ? '200' : '320'}08KT ${h === 10 ? 'BKN0Z0' : 'OVC020'} M${two(h < 40 ? 4 : 12)}/M14 Q${1020 - Math.max(0, 9 - Math.abs(h - 40))}`;
+  });
+  writeFileSync(file('a.metar'), reports.join('\n'));
+  const { stdout, stderr, status } = burrow('fronts', file('a.metar'), '--month', '2027-01');
+  expect(status).toBe(0);
+  expect(stderr).toMatch(/a\.metar: line 11: BKN0Z0: expected cloud/);
+  expect((JSON.parse(stdout) as { fronts: { kind: string }[] }).fronts.map((f) => f.kind)).toEqual(['cold']);
+  expect(burrow('fronts', file('a.metar'))).toMatchObject({ status: 2, stderr: expect.stringMatching(/--month: METAR reports carry no month/) });
+});
+
+test('column answers ice, layers and what the measurements made of it', () => {
+  const at = ['--at', '2027-01-16T06:40-09:00'];
+  const read = (...more: string[]) => {
+    const { stdout, stderr } = burrow('column', ...tamber, ...at, ...more);
+    expect(stderr).toBe('');
+    return JSON.parse(stdout) as {
+      iceClearM: number;
+      layers: { depthM: number; tempC: number; oxygenMgL: number; lightFraction: number; sdC: number }[];
+      fit?: { tempRmsC: { before: number; after: number }; residuals: unknown[] };
+    };
+  };
+  const plain = read();
+  expect(plain.fit).toBeUndefined();
+  const fitted = read('--measurements', 'demo/measurements.csv');
+  expect(fitted.fit!.tempRmsC.after).toBeLessThan(0.5 * fitted.fit!.tempRmsC.before);
+  expect(fitted.fit!.residuals.length).toBeGreaterThan(30);
+  // The slate said about a foot of clear ice three days before.
+  expect(Math.abs(fitted.iceClearM - 0.3)).toBeLessThan(0.04);
+  expect(fitted.layers[0].tempC).toBe(0);
+  expect(fitted.layers.at(-1)!.tempC).toBeGreaterThan(3.3);
+  expect(fitted.layers.at(-1)!.depthM).toBeGreaterThan(13);
+  for (let i = 1; i < fitted.layers.length; i++) expect(fitted.layers[i].lightFraction).toBeLessThanOrEqual(fitted.layers[i - 1].lightFraction);
+  expect(Math.max(...fitted.layers.map((l) => l.sdC))).toBeLessThan(Math.max(...plain.layers.map((l) => l.sdC)));
+});
+
+test('column refuses weather that starts in the frost, long gaps and a water without soundings', () => {
+  const weather = readFileSync('demo/weather.csv', 'utf8').trim().split('\n');
+  const at = ['--at', '2027-01-16T06:40-09:00'];
+  writeFileSync(file('late.csv'), [weather[0], ...weather.slice(1500)].join('\n'));
+  expect(burrow('column', '--water', tamber[1], '--weather', file('late.csv'), ...at)).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/weather before freeze-up is missing: expected a series whose first 5 days are above 3 °C/),
+  });
+  writeFileSync(file('gap.csv'), [...weather.slice(0, 400), ...weather.slice(500)].join('\n'));
+  expect(burrow('column', '--water', tamber[1], '--weather', file('gap.csv'), ...at)).toMatchObject({ status: 2, stderr: expect.stringMatching(/air temperature is missing from .* for 100 hours/) });
+  const water = JSON.parse(readFileSync(tamber[1], 'utf8')) as { features: { properties: { role: string } }[] };
+  water.features = water.features.filter((f) => f.properties.role !== 'sounding');
+  writeFileSync(file('blind.geojson'), JSON.stringify(water));
+  expect(burrow('column', '--water', file('blind.geojson'), '--weather', tamber[3], ...at)).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/blind\.geojson: expected soundings to know the water's depth, found none/),
+  });
 });
 
 test('season reads the demo ledger; convert writes catches and refuses what it cannot', () => {

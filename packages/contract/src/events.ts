@@ -8,10 +8,12 @@ const thicknessM = z.number().min(0).max(3);
 const lengthMm = z.number().int().min(10).max(3000);
 const name = z.string().min(1).max(120);
 
+const planItem = z.object({ at: z.iso.datetime({ offset: true }), what: z.string().min(1).max(200) });
+
 export const reactionKinds = ['looked', 'stalled', 'followed', 'refused', 'fled', 'nipped', 'bite', 'missed', 'hooked', 'lost'] as const;
 
 const bodies = {
-  'outing-started': z.object({ water: name, waterName: name, species: z.array(name).min(1).max(20), goal: z.enum(['numbers', 'size', 'supper']), method: z.literal('ice') }),
+  'outing-started': z.object({ water: name, waterName: name, species: z.array(name).min(1).max(20), goal: z.enum(['numbers', 'size', 'supper']), method: z.literal('ice'), plan: z.array(planItem).max(30).optional() }),
   'outing-ended': z.object({}).strict(),
   'ice-measured': z.object({ hole: id.optional(), clearM: thicknessM, whiteM: thicknessM, snowM: thicknessM.optional() }),
   'hole-drilled': z.object({ hole: id, label: name, at: place }),
@@ -33,6 +35,15 @@ const bodies = {
   }),
   'fish-kept': z.object({ fish: id }),
   'fish-released': z.object({ fish: id, note: z.string().max(2000).optional() }),
+  'weather-seen': z
+    .object({
+      airC: z.number().min(-80).max(60).optional(),
+      pressureHpa: z.number().min(850).max(1100).optional(),
+      windMs: z.number().min(0).max(100).optional(),
+      windFromDeg: z.number().min(0).max(360).optional(),
+      cloud: z.number().min(0).max(1).optional(),
+    })
+    .refine((body) => Object.values(body).some((v) => v !== undefined), 'expected at least one of airC, pressureHpa, windMs, windFromDeg, cloud'),
   moved: z.object({ fromHole: id.optional(), hole: id }),
   note: z.object({ text: z.string().min(1).max(4000), hole: id.optional() }),
   undone: z.object({ target: id }),

@@ -27,6 +27,7 @@ const good: Record<EventKind, unknown> = {
   'fish-released': { fish: id, note: 'swam off' },
   moved: { hole: id },
   note: { text: 'cold' },
+  'weather-seen': { pressureHpa: 1014, cloud: 0.9 },
   undone: { target: id },
   amended: { target: id, body: { lengthMm: 430 } },
 };

@@ -9,16 +9,26 @@ interface ScriptedFront {
   /** Step of the air mass, °C, and depth of the trough, hPa. */
   stepC: number;
   troughHpa: number;
+  /** Snow it leaves in frost, cm, where it is not the usual. */
+  snowCm?: number;
 }
 
 const at = (iso: string) => Date.parse(`${iso}:00-09:00`);
 
 /** The fronts of the scenario winter at the upland. */
 export const scriptedFronts: readonly ScriptedFront[] = [
+  { atMs: at('2026-10-06T14:00'), kind: 'cold', stepC: -5, troughHpa: 7 },
+  { atMs: at('2026-10-13T03:00'), kind: 'cold', stepC: -6, troughHpa: 8 },
+  { atMs: at('2026-10-20T18:00'), kind: 'warm', stepC: 4, troughHpa: 5 },
+  { atMs: at('2026-10-22T09:00'), kind: 'cold', stepC: -7, troughHpa: 9 },
+  { atMs: at('2026-10-30T12:00'), kind: 'cold', stepC: -6, troughHpa: 8 },
+  { atMs: at('2026-11-06T16:00'), kind: 'cold', stepC: -7, troughHpa: 9 },
+  { atMs: at('2026-11-15T20:00'), kind: 'cold', stepC: -8, troughHpa: 10 },
+  { atMs: at('2026-11-21T13:00'), kind: 'cold', stepC: -6, troughHpa: 8 },
   { atMs: at('2026-11-27T10:00'), kind: 'cold', stepC: -6, troughHpa: 8 },
   { atMs: at('2026-12-03T22:00'), kind: 'cold', stepC: -7, troughHpa: 9 },
   { atMs: at('2026-12-09T05:00'), kind: 'warm', stepC: 5, troughHpa: 5 },
-  { atMs: at('2026-12-10T09:00'), kind: 'cold', stepC: -8, troughHpa: 10 },
+  { atMs: at('2026-12-10T09:00'), kind: 'cold', stepC: -8, troughHpa: 10, snowCm: 15 },
   { atMs: at('2026-12-16T17:00'), kind: 'cold', stepC: -6, troughHpa: 8 },
   { atMs: at('2026-12-22T13:00'), kind: 'cold', stepC: -7, troughHpa: 9 },
   { atMs: at('2026-12-28T20:00'), kind: 'warm', stepC: 5, troughHpa: 5 },
@@ -31,11 +41,25 @@ export const scriptedFronts: readonly ScriptedFront[] = [
   { atMs: at('2027-01-27T18:00'), kind: 'cold', stepC: -6, troughHpa: 8 },
 ];
 
+/** Mild spells without a front: middle, half-width in days, and how much warmer. */
+const spells = [{ atMs: at('2026-11-11T12:00'), days: 2.2, warmC: 8 }];
+
 /** A repeatable number −1 to 1 for an hour and a quantity. */
 function jitter(hourIndex: number, salt: number): number {
   let h = Math.imul(hourIndex ^ Math.imul(salt, 0x9e3779b1), 0x85ebca6b);
   h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35);
   return ((h ^ (h >>> 16)) >>> 0) / 2147483648 - 1;
+}
+
+/** Snow on land, cm: each front of the frost leaves some, which settles. */
+function snowLying(ms: number, sinceAutumn: number): number {
+  if (sinceAutumn < -5) return 0;
+  const fell = scriptedFronts.filter((f) => f.atMs > at('2026-11-10T00:00') && f.atMs <= ms + 3 * hour);
+  return fell.reduce((sum, f) => {
+    const age = (ms - f.atMs) / day;
+    const lying = Math.min(1, Math.max(0, (age * 24 + 3) / 7));
+    return sum + (f.snowCm ?? (f.kind === 'cold' ? 3 : 1)) * lying * Math.exp(-Math.max(0, age) / 26);
+  }, 0);
 }
 
 const smoothStep = (x: number) => 1 / (1 + Math.exp(-x));
@@ -56,7 +80,9 @@ export function climateAt(ms: number, leadH = 0): WeatherHour {
   const drift = leadH > 0 ? (leadH / 24) * hour * 0.5 : 0;
   const localHour = ((((ms - 9 * hour) % day) + day) % day) / hour;
   const sinceAutumn = (ms - at('2026-11-15T00:00')) / day;
-  let mass = -3 - 7 * smoothStep((sinceAutumn - 25) / 12);
+  // Mild in October, frost from mid-November.
+  let mass = -3 - 7 * smoothStep((sinceAutumn - 25) / 12) + 13 * smoothStep((-17 - sinceAutumn) / 7);
+  for (const spell of spells) mass += spell.warmC * Math.exp(-(((ms - spell.atMs) / (spell.days * day)) ** 2));
   let pressure = 1019 + 0.4 * Math.cos((localHour - 10) * (Math.PI / 6));
   let cloud = 0.4 + 0.15 * Math.sin(index / 31);
   let precip = 0;
@@ -88,6 +114,6 @@ export function climateAt(ms: number, leadH = 0): WeatherHour {
     windFromDeg: Math.round((windDeg + 8 * jitter(index, 5) + 360) % 360),
     cloud: round(cloud, 2),
     precipMm: precip < 0.15 ? 0 : round(precip * (1 + 0.2 * jitter(index, 6)), 1),
-    snowCm: round(Math.max(0, sinceAutumn * 0.25), 0),
+    snowCm: round(snowLying(ms, sinceAutumn), 0),
   };
 }

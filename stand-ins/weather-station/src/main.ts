@@ -29,6 +29,6 @@ createServer((req, res) => {
   const now = Number(url.searchParams.get('now'));
   const days = Number(url.searchParams.get('days') ?? 10);
   if (url.pathname !== '/series') answer(404, { error: 'expected /series' });
-  else if (!(now > 0) || !(days >= 0 && days <= 60)) answer(400, { error: 'expected now in ms and days of 0 to 60' });
+  else if (!(now > 0) || !(days >= 0 && days <= 220)) answer(400, { error: 'expected now in ms and days of 0 to 220' });
   else answer(200, seriesAt(now, days));
 }).listen(port, '127.0.0.1');

@@ -9,7 +9,7 @@ const span = (from: string, to: string, leadFrom?: number) => {
 };
 
 test('the scripted fronts of the winter are found within three hours and named rightly', () => {
-  const found = findFronts(span('2026-11-20T00:00-09:00', '2027-02-01T00:00-09:00'), 47);
+  const found = findFronts(span('2026-10-01T00:00-09:00', '2027-02-01T00:00-09:00'), 47);
   const hits = scriptedFronts.filter((s) => found.some((f) => f.kind === s.kind && Math.abs(f.atMs - s.atMs) <= 3 * hour));
   expect(hits.length / scriptedFronts.length).toBeGreaterThanOrEqual(0.9);
   expect(found.filter((f) => !scriptedFronts.some((s) => Math.abs(f.atMs - s.atMs) <= 6 * hour)).length).toBeLessThanOrEqual(1);
@@ -21,9 +21,9 @@ test('the same hour is always the same weather', () => {
 });
 
 test('values stay within what a station may report', () => {
-  for (const row of span('2026-11-20T00:00-09:00', '2027-02-10T00:00-09:00')) {
+  for (const row of span('2026-10-01T00:00-09:00', '2027-02-10T00:00-09:00')) {
     expect(row.airC).toBeGreaterThan(-45);
-    expect(row.airC).toBeLessThan(12);
+    expect(row.airC).toBeLessThan(22);
     expect(row.pressureHpa).toBeGreaterThan(985);
     expect(row.pressureHpa).toBeLessThan(1045);
     expect(row.cloud).toBeGreaterThanOrEqual(0);

@@ -1,14 +1,13 @@
-import { parseWeatherCsv } from '@burrow/contract/formats';
-import { findFronts, findPhases } from '@burrow/core/weather';
+import { parseMetars, parseWeatherCsv } from '@burrow/contract/formats';
+import { findFronts, findPhases, type WeatherHour } from '@burrow/core/weather';
 import { BadInput } from '../bad-input';
-import { numberOption, readArgs, readText } from '../options';
+import { numberOption, readArgs, readFormat, readText } from '../options';
 
-/** `burrow fronts F.csv [--lat N]` */
+/** `burrow fronts F.csv|F.metar [--lat N] [--month YYYY-MM]` */
 export function fronts(args: string[]): void {
-  const { values, positionals } = readArgs(args, { lat: { type: 'string' } });
+  const { values, positionals } = readArgs(args, { lat: { type: 'string' }, month: { type: 'string' } });
   const path = positionals[0];
-  if (path?.endsWith('.metar')) throw new BadInput(`${path}: METAR text is not read yet, expected a weather CSV`);
-  const series = parseWeatherCsv(readText(path, 'a weather CSV'));
+  const series = path?.endsWith('.metar') ? readMetar(path, values.month) : readFormat(path, parseWeatherCsv, readText(path, 'a weather CSV or METAR text'));
   if (series.length < 2) throw new BadInput(`${path}: expected at least 2 rows of weather, found ${series.length}`);
   const lat = numberOption(values, 'lat', 45);
   if (lat < -90 || lat > 90) throw new BadInput(`--lat: expected −90 to 90, found ${lat}`);
@@ -21,4 +20,12 @@ export function fronts(args: string[]): void {
       phases: phases.map((p) => ({ from: iso(p.fromMs), to: iso(p.toMs), phase: p.name, confidence: p.confidence })),
     })}\n`,
   );
+}
+
+/** Reports with what could not be read named on the error stream, a group a line. */
+function readMetar(path: string, month: string | undefined): WeatherHour[] {
+  if (month === undefined) throw new BadInput('--month: METAR reports carry no month, expected that of the first such as --month 2027-01, found nothing');
+  const { series, bad } = readFormat(path, (text) => parseMetars(text, month), readText(path, 'METAR text'));
+  for (const { line, group, expected } of bad) process.stderr.write(`${path}: line ${line}: ${group}: expected ${expected}\n`);
+  return series;
 }

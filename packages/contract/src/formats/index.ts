@@ -5,3 +5,4 @@ export * from './metar';
 export * from './water-geojson';
 export * from './ledger-ndjson';
 export * from './catches-csv';
+export * from './measurements-csv';

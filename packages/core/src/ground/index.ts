@@ -2,3 +2,4 @@ export { bearingDeg, compassPoint, distanceM, LocalFrame, type LonLat } from './
 export { isInside, ringOf } from './outline';
 export * from './depth-map';
 export * from './break-foot';
+export { hypsographyOf } from './hypsography';

@@ -17,7 +17,7 @@ export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. */
 export interface EventBodies {
-  'outing-started': { water: string; waterName: string; species: string[]; goal: Goal; method: 'ice' };
+  'outing-started': { water: string; waterName: string; species: string[]; goal: Goal; method: 'ice'; plan?: { at: string; what: string }[] };
   'outing-ended': Record<string, never>;
   'ice-measured': { hole?: string; clearM: number; whiteM: number; snowM?: number };
   'hole-drilled': { hole: string; label: string; at: [number, number] };
@@ -30,6 +30,8 @@ export interface EventBodies {
   'fish-landed': { fish: string; hole: string; line?: string; species: string; lengthMm: number; weightG?: number; depthM?: number; bottomM?: number };
   'fish-kept': { fish: string };
   'fish-released': { fish: string; note?: string };
+  /** Weather read by eye and barometer; pressure reduced to sea level. */
+  'weather-seen': { airC?: number; pressureHpa?: number; windMs?: number; windFromDeg?: number; cloud?: number };
   moved: { fromHole?: string; hole: string };
   note: { text: string; hole?: string };
   undone: { target: string };

@@ -18,13 +18,18 @@ export function fold(events: readonly LedgerEvent[]): LedgerState {
     outings.set(event.outing, new Book(event.outing, instants[i], body));
   }
   let book: Book | undefined;
+  const weather: LedgerState['weather'] = [];
   for (let i = 0; i < ordered.length; i++) {
     const event = ordered[i];
     if (corrections?.undone.has(event.id)) continue;
+    if (event.kind === 'weather-seen') {
+      weather.push({ ...(corrected(event, corrections) as EventOf<'weather-seen'>).body, ms: instants[i] });
+      continue;
+    }
     if (book?.outing.id !== event.outing) book = outings.get(event.outing);
     book?.take(corrected(event, corrections), instants[i]);
   }
-  return { outings: [...outings.values()].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)) };
+  return { outings: [...outings.values()].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)), weather };
 }
 
 interface Corrections {
@@ -89,6 +94,7 @@ class Book {
       temperatures: [],
       ice: [],
       entries: [],
+      plan: (start.plan ?? []).map((item) => ({ ms: instantOf(item.at), what: item.what })).sort((a, b) => a.ms - b.ms),
       currentHole: null,
     };
   }

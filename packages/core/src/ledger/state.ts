@@ -1,4 +1,4 @@
-import type { Goal, ReactionKind } from './event';
+import type { EventBodies, Goal, ReactionKind } from './event';
 
 export interface LineState {
   id: string;
@@ -72,6 +72,8 @@ export interface OutingState {
   temperatures: { ms: number; hole: string; depthM: number; tempC: number }[];
   ice: { ms: number; clearM: number; whiteM: number; snowM: number | null; hole: string | null }[];
   entries: LogEntry[];
+  /** What was planned, earliest first. */
+  plan: { ms: number; what: string }[];
   /** The hole being fished. */
   currentHole: string | null;
 }
@@ -79,4 +81,6 @@ export interface OutingState {
 export interface LedgerState {
   /** By start, earliest first. */
   outings: OutingState[];
+  /** Weather that the angler read, at any time, out or at home; earliest first. */
+  weather: ({ ms: number } & EventBodies['weather-seen'])[];
 }

@@ -1,9 +1,13 @@
 import { speciesOf } from '../fish';
-import { feelsLike, frostbiteTime, judgeIce, type FrostbiteTime, type IceFinding, type IceMeasurement } from '../safety';
-import { clockText, dayMs, dayText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
+import { feelsLike, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, type IceFinding, type IceLoad, type IceMeasurement } from '../safety';
+import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type Place, type SunDay, type WeatherHour } from '../weather';
+import { fishDepth, seasonStage, type FishDepth } from './band';
+import type { ColumnAnswer } from './column';
+import { startingSchools, type Schools } from './fieldcraft';
+import type { RuleEvidence } from './log-evidence';
 import { phaseRules } from './rules';
-import { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
+import { feedingActivity, feedingWindows, type Activity, type FeedingSetting, type FeedingWindow } from './windows';
 
 export interface OutlookInput {
   speciesId: string;
@@ -11,6 +15,13 @@ export interface OutlookInput {
   place: Place;
   series: readonly WeatherHour[];
   lastIce?: IceMeasurement;
+  /** Who goes on the ice. */
+  load?: IceLoad;
+  /** The water's column, where it could be computed. */
+  column?: ColumnAnswer | null;
+  /** What the log says of the rules, and the sides taken where schools differ. */
+  evidence?: ReadonlyMap<string, RuleEvidence>;
+  schools?: Schools;
 }
 
 /** Everything the Outlook shows, computed. */
@@ -30,6 +41,11 @@ export interface Outlook {
   feelsLikeC: number | undefined;
   coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
   ice: IceFinding;
+  /** Clear ice that the model has grown since the last measurement, m; null where it cannot say. Never a measurement. */
+  grownM: number | null;
+  /** Where to look for the fish in the column; null without one. */
+  depth: FishDepth | null;
+  setting: FeedingSetting;
 }
 
 /** Days of weather shown behind and ahead of now. */
@@ -43,8 +59,16 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const span = { fromMs: nowMs - outlookSpan.behindMs, toMs: nowMs + outlookSpan.aheadMs };
   const hour = Math.floor(nowMs / hourMs) * hourMs;
   const last = series[series.length - 1].atMs;
-  const activity = feedingActivity(input.speciesId, { fromMs: hour, toMs: Math.min(span.toMs, last) }, phases, series, place);
-  const windows = feedingWindows(input.speciesId, activity).filter((w) => w.toMs > nowMs);
+  const column = input.column ?? null;
+  const setting: FeedingSetting = {
+    schools: input.schools ?? startingSchools,
+    evidence: input.evidence ?? new Map(),
+    isOpen: column !== null && column.now.iceClearM + column.now.iceWhiteM === 0,
+    deepestM: column?.deepestM ?? 10,
+  };
+  const activity = feedingActivity(input.speciesId, { fromMs: hour, toMs: Math.min(span.toMs, last) }, phases, series, place, setting);
+  const windows = feedingWindows(input.speciesId, activity, setting).filter((w) => w.toMs > nowMs);
+  const today = sunDay(nowMs, place);
   const weatherNow = weatherAt(series, nowMs);
   const sun: SunDay[] = [];
   for (let day = startOfDay(span.fromMs, place.timeZone) + dayMs / 2; day < span.toMs + dayMs / 2; day += dayMs) sun.push(sunDay(day, place));
@@ -60,10 +84,28 @@ export function answerOutlook(input: OutlookInput): Outlook {
     sun,
     weatherNow,
     feelsLikeC: weatherNow ? felt(weatherNow) : undefined,
-    coldest: coldestOf(series, nowMs, sunDay(nowMs, place).duskMs),
-    ice: judgeIce(input.lastIce, 'foot', nowMs),
+    coldest: coldestOf(series, nowMs, today.duskMs),
+    ice: judgeIce(input.lastIce, input.load ?? 'foot', nowMs, thawHours(series, input.lastIce?.atMs ?? nowMs, nowMs)),
+    grownM: grownSince(column, input.lastIce),
+    depth: column && fishDepth(input.speciesId, column.now, column.deepestM, seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs)),
+    setting,
   };
 }
+
+/** Longest thaw without a break between a measurement and now, h. */
+function thawHours(series: readonly WeatherHour[], fromMs: number, nowMs: number): number {
+  let longest = 0;
+  let run = 0;
+  for (const { atMs, airC } of series) {
+    if (atMs < fromMs || atMs > nowMs || airC === null) continue;
+    run = airC > 0 ? run + 1 : 0;
+    longest = Math.max(longest, run);
+  }
+  return longest;
+}
+
+/** What the column has grown beyond the last measurement. */
+const grownSince = (column: ColumnAnswer | null, last: IceMeasurement | undefined) => (column && last ? column.now.iceClearM + column.now.iceWhiteM - last.clearM - last.whiteM : null);
 
 /** A window of the next day and a half counts fully; later ones must be a good deal better. */
 function chooseWindow(windows: readonly FeedingWindow[], nowMs: number): FeedingWindow | undefined {
@@ -93,11 +135,11 @@ export interface OutlookWords {
 const kindWords = { cold: 'cold front', warm: 'warm front', occluded: 'occluded front' } as const;
 
 /** The sentence that opens the Outlook, the reason under it, and the cautions. */
-export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>, units: UnitPreference): OutlookWords {
-  return { ...windowWords(outlook, input), ice: iceWords(outlook.ice, units), cold: coldWords(outlook, input.place, units) };
+export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place' | 'load'>, units: UnitPreference): OutlookWords {
+  return { ...windowWords(outlook, input, units), ice: iceWords(outlook.ice, units, input.load, outlook.grownM), cold: coldWords(outlook, input.place, units) };
 }
 
-function windowWords({ choice, nextFront, sun }: Outlook, { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>) {
+function windowWords({ choice, nextFront, sun, depth }: Outlook, { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>, units: UnitPreference) {
   const fish = speciesOf(speciesId).short;
   const clock = (ms: number) => clockText(ms, place.timeZone);
   if (!choice) return { headline: `No good hours for ${fish.toLowerCase()}`, why: 'Nothing in the next three days stands out over an ordinary hour. The ribbon shows why.' };
@@ -111,25 +153,42 @@ function windowWords({ choice, nextFront, sun }: Outlook, { speciesId, nowMs, pl
   const dusk = sun.find((s) => s.duskMs > choice.fromMs)?.duskMs;
   const off = dusk ? ` Dark at ${clock(dusk)}.` : '';
   const rule = phaseRules.find((r) => r.phase === choice.phase)!;
-  return { headline, why: `${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}. ${rule.reason}${front}${off}` };
+  const at = depth?.look ? `, ${depthFigure(depth.look.fromM, units)} to ${depthText(depth.look.toM, units)} down` : '';
+  return { headline, why: `${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${at}. ${rule.reason}${front}${off}` };
 }
 
 /** What may be said of the ice. There is no wording that says it is safe. */
-export function iceWords(ice: IceFinding, units: UnitPreference): { headline: string; detail: string } {
+export function iceWords(ice: IceFinding, units: UnitPreference, load: IceLoad = 'foot', grownM: number | null = null): { headline: string; detail: string } {
   const next = 'Check each hole, closer together near inflows. No ice is safe ice; local authorities know more.';
   if (ice.kind === 'not-measured') return { headline: 'Ice not measured', detail: `Nothing is known of the ice here. Measure before every few steps. ${next}` };
   const age = ice.ageMs < hourMs ? 'just now' : `${spanText(ice.ageMs)} ago`;
   const counts = `Counts as ${iceText(ice.countsM, units)}, white ice half.`;
+  const { words } = iceGuidance.find((g) => g.load === load)!;
+  if (ice.kind === 'thawed') {
+    return {
+      headline: `Thaw since the ice was measured, ${age}`,
+      detail: `${Math.round(ice.hoursAbove)} h above freezing on end: ice loses its strength before it thins, and the old figure is void. Measure anew, or stay off. ${next}`,
+    };
+  }
+  const modelled = modelledWords(grownM, units);
   if (ice.kind === 'not-enough') {
     return {
       headline: `Not enough ice, measured ${age}`,
-      detail: `${counts} Common guidance asks ${iceNeededText(ice.leastM, units)} of clear ice for walking. Stay off. ${next}`,
+      detail: `${counts} Common guidance asks ${iceNeededText(ice.leastM, units)} of clear ice for ${words}. Stay off.${modelled} ${next}`,
     };
   }
   return {
     headline: `Ice measured ${age}: ${iceText(ice.countsM, units)}`,
-    detail: `${counts} Above common guidance for walking there, and says nothing about the next hole. ${next}`,
+    detail: `${counts} Above common guidance for ${words} there (${iceNeededText(ice.leastM, units)}), and says nothing about the next hole.${modelled} ${next}`,
   };
+}
+
+/** Growth or loss since the measurement as the model has it, said to be modelled; nothing where it is under half an inch or a centimetre. */
+function modelledWords(grownM: number | null, units: UnitPreference): string {
+  if (grownM === null || Math.abs(grownM) < 0.012) return '';
+  return grownM > 0
+    ? ` The model has it grow some ${iceText(grownM, units)} since, which replaces no measurement.`
+    : ` The model has less ice than was measured, by ${iceText(-grownM, units)}: measure anew.`;
 }
 
 function coldWords({ coldest, feelsLikeC }: Outlook, place: Place, units: UnitPreference): string {

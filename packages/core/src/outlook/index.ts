@@ -1,3 +1,11 @@
-export { phaseRules, lightRules } from './rules';
+export { fieldcraftRules, lightRules, phaseRules } from './rules';
+export { schoolWords, startingSchools, type FieldcraftRule, type SchoolQuestion, type Schools } from './fieldcraft';
+export { stageRules, type SeasonStage } from './stages';
+export { fishDepth, seasonStage, type Band, type FishDepth } from './band';
+export { weighRules, type RuleEvidence } from './log-evidence';
 export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
 export { answerOutlook, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';
+export { answerColumn, columnSetting, measurementsOf, recentCasts, type ColumnAnswer, type ColumnInput } from './column';
+export { forcingOf } from './forcing';
+export { alertsFor, type Alert } from './alerts';
+export { dayPlan, movedItem, startingPlan, withoutItem, type PlanItem, type PlanSetting } from './plan';

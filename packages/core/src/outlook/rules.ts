@@ -1,4 +1,8 @@
+import { cadences, lookRules } from '../coach';
+import type { LightHabit } from '../fish';
 import type { PhaseName } from '../weather';
+import type { FieldcraftRule } from './fieldcraft';
+import { stageRules } from './stages';
 
 /** How a phase of the weather moves feeding. Prior of fieldcraft §3, to be outweighed by the angler's own log. */
 export interface PhaseRule {
@@ -29,7 +33,7 @@ export const phaseRules: readonly PhaseRule[] = [
 /** How the light moves feeding, by the sun's height, degrees. Fieldcraft §3 by species habit. */
 export interface LightRule {
   id: string;
-  habit: 'twilight' | 'dark-edges' | 'day';
+  habit: LightHabit;
   sunDeg: readonly number[];
   factor: readonly number[];
   reason: string;
@@ -44,8 +48,86 @@ export const lightRules: readonly LightRule[] = [
     factor: [0.4, 0.8, 1, 0.9, 0.5, 0.35, 0.3],
     reason: 'They hunt on the dark side of dawn and dusk.',
   },
+  { id: 'light.night', habit: 'night', sunDeg: [-18, -8, -3, 1, 6, 20], factor: [1, 1, 0.8, 0.45, 0.3, 0.2], reason: 'They hunt in the dark and lie up by day.' },
   { id: 'light.day', habit: 'day', sunDeg: [-6, -2, 2, 8, 16, 40], factor: [0.05, 0.3, 0.8, 1, 0.9, 0.85], reason: 'They feed by sight through the day.' },
 ];
 
 /** What a heavy sky does to daylight: a full cover lowers the sun by this much as a fish feels it, degrees. Fieldcraft §3. */
 export const cloudDimsDeg = 6;
+
+/** When in the day, where schools differ. Fieldcraft §3: deep clear waters and big fish the first hours; shallow water when it has gained a degree. */
+export interface ClockRule {
+  id: string;
+  side: 'early' | 'warmed';
+  /** Factors inside and outside its hours. */
+  inside: number;
+  outside: number;
+  reason: string;
+}
+
+export const clockRules: readonly ClockRule[] = [
+  { id: 'clock.early', side: 'early', inside: 1.2, outside: 0.93, reason: 'The first hours belong to deep, clear water.' },
+  { id: 'clock.warmed', side: 'warmed', inside: 1.25, outside: 0.88, reason: 'The first bite comes when the water has gained a degree: midday to dusk.' },
+];
+
+const lookWords: Record<(typeof lookRules)[number]['look'], string> = {
+  nothing: 'nothing seen',
+  far: 'a mark far from the jig',
+  rising: 'a mark rising',
+  stalled: 'a mark stalled under the jig',
+  follows: 'a fish that follows the lift',
+  sinks: 'a mark sinking away',
+  fled: 'a fish that flared off',
+  several: 'several together',
+  near: 'a mark near the jig',
+};
+
+/** All rules that advice goes by, as rows to read. */
+export function fieldcraftRules(): FieldcraftRule[] {
+  const percent = (factor: number) => `feeding × ${factor.toFixed(2)}`;
+  return [
+    ...phaseRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'weather',
+      condition: r.phase,
+      effect: percent(r.factor),
+      reason: r.reason,
+      strength: 0.6,
+      ...(r.phase === 'approach' || r.phase === 'post-front clear' ? { school: { question: 'glass-or-light', side: 'glass' } } : {}),
+    })),
+    ...lightRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'light',
+      condition: `fish of the ${r.habit === 'dark-edges' ? 'dark edges' : r.habit}`,
+      effect: `${percent(Math.max(...r.factor))} at its best light, × ${Math.min(...r.factor).toFixed(2)} at its worst`,
+      reason: r.reason,
+      strength: 0.7,
+      school: { question: 'glass-or-light', side: 'light' },
+    })),
+    ...clockRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'clock',
+      condition: r.side === 'early' ? 'first hours of the day' : 'from late morning to dusk, open water',
+      effect: `${percent(r.inside)} inside, × ${r.outside.toFixed(2)} outside`,
+      reason: r.reason,
+      strength: 0.5,
+      school: { question: 'early-or-warmed', side: r.side },
+    })),
+    ...lookRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'at the hole',
+      condition: lookWords[r.look],
+      effect: cadences[r.cadence].verb.toLowerCase(),
+      reason: r.reason.replace(/\{mark\}/g, 'its depth').replace(/\{gap\}/g, 'a little').replace(/\{still\}/g, 'some').replace(/\{count\}/g, 'Several').replace(/\{bottom\}/g, 'the bottom'),
+      strength: 0.6,
+    })),
+    ...stageRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'season',
+      condition: `${r.stage}, ${r.group.replaceAll('-', ' ')}`,
+      effect: `look ${r.where}`,
+      reason: r.reason,
+      strength: r.strength,
+    })),
+  ];
+}

@@ -35,12 +35,33 @@ export function bearingKg(clearM: number, whiteM: number): number {
 
 /** What may be said of measured ice. There is no answer that says yes. */
 export type IceFinding =
-  { kind: 'not-measured' } | { kind: 'not-enough'; countsM: number; leastM: number; ageMs: number } | { kind: 'above-guidance'; countsM: number; leastM: number; ageMs: number };
+  | { kind: 'not-measured' }
+  | { kind: 'not-enough'; countsM: number; leastM: number; ageMs: number; bearsKg: number | null }
+  | { kind: 'above-guidance'; countsM: number; leastM: number; ageMs: number; bearsKg: number | null }
+  /** Measured before a thaw of a day or more: its strength is unknown. */
+  | { kind: 'thawed'; countsM: number; leastM: number; ageMs: number; hoursAbove: number };
 
-/** Compares the last measurement with common public guidance for a load. A modelled thickness is never accepted here. */
-export function judgeIce(last: IceMeasurement | undefined, load: IceLoad, nowMs: number): IceFinding {
+/** A thaw of this length without a break voids what ice was measured to bear, h. Source: common guidance. */
+export const voidingThawH = 24;
+/** Loads that stand rather than move: half the bearing. */
+const standing: readonly IceLoad[] = ['car', 'truck'];
+
+/**
+ * Compares the thinnest of the last measurements with common public guidance for a load. A modelled thickness is never accepted
+ * here. Bearing (Gold 1971, lower bound, half for loads that stand) is given only where the guidance is passed as well.
+ * @param thawHours hours above 0 °C without a break since the measurement
+ */
+export function judgeIce(last: IceMeasurement | undefined, load: IceLoad, nowMs: number, thawHours = 0): IceFinding {
   if (!last) return { kind: 'not-measured' };
   const leastM = iceGuidance.find((g) => g.load === load)!.leastM;
   const countsM = countingThickness(last);
-  return { kind: countsM >= leastM ? 'above-guidance' : 'not-enough', countsM, leastM, ageMs: nowMs - last.atMs };
+  const ageMs = nowMs - last.atMs;
+  if (thawHours >= voidingThawH) return { kind: 'thawed', countsM, leastM, ageMs, hoursAbove: thawHours };
+  if (countsM < leastM) return { kind: 'not-enough', countsM, leastM, ageMs, bearsKg: null };
+  return { kind: 'above-guidance', countsM, leastM, ageMs, bearsKg: bearingKg(last.clearM, last.whiteM) * (standing.includes(load) ? 0.5 : 1) };
+}
+
+/** The thinnest ice by what counts among measurements of one visit: the one that a party must reckon with. */
+export function thinnest(measurements: readonly IceMeasurement[]): IceMeasurement | undefined {
+  return measurements.reduce<IceMeasurement | undefined>((a, b) => (!a || countingThickness(b) < countingThickness(a) ? b : a), undefined);
 }

@@ -2,3 +2,5 @@ export * from './series';
 export * from './fronts';
 export * from './phases';
 export * from './sun';
+export * from './radiation';
+export * from './seen';

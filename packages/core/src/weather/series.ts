@@ -32,6 +32,7 @@ export interface HourlyGrid {
   windNorth: Float64Array;
   cloud: Float64Array;
   precipMm: Float64Array;
+  snowCm: Float64Array;
   /** 1 where any value of the hour was bridged rather than measured. */
   bridged: Uint8Array;
 }
@@ -57,6 +58,7 @@ export function hourlyGrid(series: readonly WeatherHour[]): HourlyGrid {
     windNorth: fill(component(Math.cos)),
     cloud: fill((r) => r.cloud),
     precipMm: fill((r) => r.precipMm),
+    snowCm: fill((r) => r.snowCm),
     bridged,
   };
 }

@@ -20,8 +20,8 @@ export interface ColumnWeather {
 
 /** Oxygen and the bed are carried on this often, s: they move slowly. */
 const slowEveryS = 6 * 3600;
-/** Light under the ice from which the sun turns the water over, W/m². */
-const turnoverWm2 = 5;
+/** Light from which the sun turns the water under the ice over, W/m². */
+const turnoverWm2 = 1;
 
 /**
  * A water through autumn and winter, layer by layer from its surface down: heat, oxygen and light, and the ice over it.
@@ -104,9 +104,7 @@ export class WinterColumn {
     this.source.fill(0);
     if (this.isOpen) this.stepOpen(weather);
     else this.stepUnderIce(weather);
-    // The bed's warmth sinks along the slopes in thin currents and leaves the spent water below; only the sun under the ice turns it over.
-    const turns = this.isOpen || this.lightWm2 > turnoverWm2;
-    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, turns);
+    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.oxygenTo());
     this.sinceSlowS += this.stepS;
     if (this.sinceSlowS < slowEveryS) return;
     this.warmFromBed();
@@ -188,6 +186,18 @@ export class WinterColumn {
     if (this.isOpen) this.skin();
   }
 
+  /**
+   * Down to which layer oxygen is mixed with the heat. Under ice the bed's warmth runs down the slopes in thin currents and leaves
+   * spent water where it lies; only the sun turns it over, as deep as it shines.
+   */
+  private oxygenTo(): number {
+    if (this.isOpen) return this.count;
+    if (this.lightWm2 <= turnoverWm2) return 0;
+    let i = this.first;
+    while (i < this.count && this.light[i + 1] > turnoverWm2) i++;
+    return i;
+  }
+
   /** The bed as a finite store of the autumn's heat; layer and bed draw together as far as the time allows. */
   private warmFromBed(): void {
     const { bedExchange, bedHeat, waterHeat } = winterConstants;
@@ -198,7 +208,7 @@ export class WinterColumn {
       this.bedC[i] -= flow / bedHeat;
       this.tempC[i] += flow * perLayer;
     }
-    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.isOpen);
+    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.isOpen ? this.count : 0);
   }
 
   /** Light taken up by each layer: what comes in at its upper face less what leaves below; the rest warms the bed's layer. */

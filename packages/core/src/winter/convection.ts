@@ -9,33 +9,29 @@ export class Convection {
   private readonly topOf: Int32Array;
   private readonly volume: Float64Array;
   private readonly temp: Float64Array;
-  private readonly gas: Float64Array;
 
   constructor(count: number) {
     this.topOf = new Int32Array(count);
     this.volume = new Float64Array(count);
     this.temp = new Float64Array(count);
-    this.gas = new Float64Array(count);
   }
 
-  /** Mixes in place. The top layer is `first` with `firstM3`; `oxygenToo` mixes oxygen with the heat. */
-  mix(tempC: Float64Array, oxygen: Float64Array, volumes: Float64Array, first: number, firstM3: number, oxygenToo: boolean): void {
+  /** Mixes in place. The top layer is `first` with `firstM3`; oxygen goes along in the layers before `oxygenTo`. */
+  mix(tempC: Float64Array, oxygen: Float64Array, volumes: Float64Array, first: number, firstM3: number, oxygenTo: number): void {
     const from = firstViolation(tempC, first);
     if (from < 0) return;
-    const { topOf, volume, temp, gas } = this;
+    const { topOf, volume, temp } = this;
     const count = tempC.length;
     let blocks = 0;
     for (let i = first; i < count; i++) {
       topOf[blocks] = i;
       volume[blocks] = i === first ? firstM3 : volumes[i];
       temp[blocks] = tempC[i];
-      gas[blocks] = oxygen[i];
       // Above the first violation everything is stable as it is.
       while (i > from && blocks > 0 && isDenser(temp[blocks - 1], temp[blocks])) {
         const both = volume[blocks - 1] + volume[blocks];
         const share = volume[blocks] / both;
         temp[blocks - 1] += share * (temp[blocks] - temp[blocks - 1]);
-        gas[blocks - 1] += share * (gas[blocks] - gas[blocks - 1]);
         volume[blocks - 1] = both;
         blocks--;
       }
@@ -45,9 +41,21 @@ export class Convection {
       const end = b + 1 < blocks ? topOf[b + 1] : count;
       if (end - topOf[b] === 1) continue;
       tempC.fill(temp[b], topOf[b], end);
-      if (oxygenToo) oxygen.fill(gas[b], topOf[b], end);
+      mixOxygen(oxygen, volumes, topOf[b], Math.min(end, oxygenTo), topOf[b] === first ? firstM3 : volumes[topOf[b]]);
     }
   }
+}
+
+/** Spreads oxygen evenly over the layers from `top` up to `end`. */
+function mixOxygen(oxygen: Float64Array, volumes: Float64Array, top: number, end: number, topM3: number): void {
+  if (end - top < 2) return;
+  let sum = oxygen[top] * topM3;
+  let volume = topM3;
+  for (let i = top + 1; i < end; i++) {
+    sum += oxygen[i] * volumes[i];
+    volume += volumes[i];
+  }
+  oxygen.fill(sum / volume, top, end);
 }
 
 /** Whether water at `a` is denser than at `b`: on one side of the densest temperature without computing densities. */

@@ -46,8 +46,8 @@ export const winterConstants = {
   /** Snow thinner than this lets the ice's albedo through in part, m. */
   patchySnowM: 0.03,
   /** Oxygen demand at 4 °C: bed g/(m²·d) 0.08–0.23 (Mathias & Barica 1980), water g/(m³·d); Q10 = 2. */
-  bedDemand: 0.14,
-  waterDemand: 0.008,
+  bedDemand: 0.2,
+  waterDemand: 0.01,
   /** Greatest production by light, g/(m³·d), at half of it this light, W/m². */
   production: 0.12,
   productionHalf: 6,

@@ -1,0 +1,101 @@
+import { speciesOf, type Species } from '../fish';
+import { clamp, hourMs } from '../units';
+import { valueAt, type ColumnProfile } from '../winter';
+import type { ColumnAnswer } from './column';
+import { stageRuleOf, type SeasonStage, type StageRule } from './stages';
+
+/** A stretch of depth, m. */
+export interface Band {
+  fromM: number;
+  toM: number;
+}
+
+/** Where a fish can be and where it is looked for first. */
+export interface FishDepth {
+  stage: SeasonStage;
+  rule: StageRule;
+  /** What oxygen and warmth allow; null where nothing does. */
+  habitable: Band | null;
+  /** Where to fish within it. */
+  look: Band | null;
+  /** Depth below which oxygen is too little; null where there is enough down to the bottom. */
+  spentBelowM: number | null;
+  /** Warmth of the water in the stretch to fish, °C. */
+  tempC: number | null;
+}
+
+/** Soft limits of stages and bands; source: fieldcraft §1. */
+export const stageLimits = { firstIceDays: 28, lateIceThawDegreeH: 60, lateIceDayH: 11.2, coldC: 10, warmWithinC: 1.2 } as const;
+
+/** The stage of the season, from the column, its ice and the length of the day in hours. */
+export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freezeUpMs' | 'iceOutMs'>, dayLengthH: number): SeasonStage {
+  const { now, freezeUpMs, iceOutMs } = answer;
+  if (now.iceClearM + now.iceWhiteM > 0) {
+    const days = freezeUpMs === null ? 0 : (now.atMs - freezeUpMs) / (24 * hourMs);
+    if (now.thawDegreeH > stageLimits.lateIceThawDegreeH || (dayLengthH > stageLimits.lateIceDayH && days > stageLimits.firstIceDays)) return 'late ice';
+    return days < stageLimits.firstIceDays ? 'first ice' : 'midwinter';
+  }
+  const surfaceC = now.tempC[0];
+  const isSpring = iceOutMs !== null || (freezeUpMs === null && dayLengthH > 11.5 && surfaceC > (answer.dayAgo?.tempC[0] ?? surfaceC) - 0.2);
+  if (isSpring) return iceOutMs !== null && surfaceC < 8 && now.atMs - iceOutMs < 15 * 24 * hourMs ? 'just after ice-out' : 'pre-spawn';
+  return surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
+}
+
+/** Where to look for a species in this column at this stage. Throws RangeError for an unknown species. */
+export function fishDepth(speciesId: string, profile: ColumnProfile, deepestM: number, stage: SeasonStage): FishDepth {
+  const species = speciesOf(speciesId);
+  const rule = stageRuleOf(stage, species.group);
+  const breathable = (z: number) => valueAt(profile, 'oxygenMgL', z) >= species.leastOxygenMgL;
+  const habitable = longest(profile, deepestM, (z) => breathable(z) && isWarmEnough(species, profile, z, warmest(profile, breathable, deepestM)));
+  const look = habitable && lookWithin(rule, habitable);
+  const isSpent = !breathable(deepestM - 0.1);
+  return {
+    stage,
+    rule,
+    habitable,
+    look,
+    spentBelowM: isSpent ? (longest(profile, deepestM, breathable)?.toM ?? profile.depthM[0]) : null,
+    tempC: look && valueAt(profile, 'tempC', (look.fromM + look.toM) / 2),
+  };
+}
+
+/** Cold-water fish only shun what is too warm; others keep near the warmest water that they can breathe. */
+function isWarmEnough(species: Species, profile: ColumnProfile, z: number, warmestC: number): boolean {
+  const tempC = valueAt(profile, 'tempC', z);
+  if (species.guild === 'cold') return tempC <= species.comfortC[1] + 3;
+  const slack = species.guild === 'cool' ? 2 * stageLimits.warmWithinC : stageLimits.warmWithinC;
+  return tempC >= Math.min(species.comfortC[0], warmestC - slack);
+}
+
+function warmest(profile: ColumnProfile, isUsable: (z: number) => boolean, deepestM: number): number {
+  let best = -Infinity;
+  for (const z of profile.depthM) if (z <= deepestM && isUsable(z)) best = Math.max(best, valueAt(profile, 'tempC', z));
+  return best;
+}
+
+/** The longest unbroken stretch of depths that hold. */
+function longest(profile: ColumnProfile, deepestM: number, holds: (z: number) => boolean): Band | null {
+  const step = 0.1;
+  let best: Band | null = null;
+  let fromM: number | null = null;
+  const close = (toM: number) => {
+    if (fromM !== null && toM > fromM && (!best || toM - fromM > best.toM - best.fromM)) best = { fromM, toM };
+    fromM = null;
+  };
+  let last = profile.depthM[0];
+  for (let z = last; z <= deepestM; z += step) {
+    if (holds(z)) fromM ??= z;
+    else close(last);
+    last = z;
+  }
+  close(deepestM);
+  return best;
+}
+
+/** The rule's stretch as far as it lies in the habitable one, at least half a metre of it. */
+function lookWithin(rule: StageRule, habitable: Band): Band {
+  const wanted: Band =
+    'aboveM' in rule.place ? { fromM: habitable.toM - rule.place.aboveM[1], toM: habitable.toM - rule.place.aboveM[0] } : { fromM: rule.place.depthM[0], toM: rule.place.depthM[1] };
+  const toM = clamp(wanted.toM, habitable.fromM + 0.5, habitable.toM);
+  return { fromM: clamp(wanted.fromM, habitable.fromM, toM - Math.min(0.5, habitable.toM - habitable.fromM)), toM };
+}

@@ -1,0 +1,106 @@
+import type { LedgerState } from '../ledger';
+import { hourMs } from '../units';
+import { standardPressureHpa, stationPressure } from '../water';
+import type { Place, WeatherHour } from '../weather';
+import {
+  fitWinter,
+  profileWithSpread,
+  runWinter,
+  unfitted,
+  winterPrior,
+  type ColumnProfile,
+  type ColumnSetting,
+  type Hypsography,
+  type Measurement,
+  type WinterFit,
+} from '../winter';
+import { forcingOf } from './forcing';
+
+export interface ColumnInput {
+  hypsography: Hypsography;
+  secchiM: number;
+  elevationM: number;
+  place: Place;
+  /** From autumn through the forecast. */
+  series: readonly WeatherHour[];
+  measurements: readonly Measurement[];
+  nowMs: number;
+}
+
+/** The column of a water now, a day ago and through the forecast. */
+export interface ColumnAnswer {
+  now: ColumnProfile;
+  /** Standard deviation of each layer's temperature now, °C. */
+  spreadC: number[];
+  /** Now and each day of the forecast at the same hour. */
+  ahead: ColumnProfile[];
+  dayAgo: ColumnProfile | null;
+  freezeUpMs: number | null;
+  iceOutMs: number | null;
+  /** What the measurements made of it; null without any. */
+  fit: WinterFit | null;
+  deepestM: number;
+}
+
+/** Thickness of the model's layers, m. */
+const layerM = 0.25;
+const dayMs = 24 * hourMs;
+
+/** A water as the winter column takes it. */
+export const columnSetting = (input: Pick<ColumnInput, 'hypsography' | 'secchiM' | 'elevationM' | 'place'>): ColumnSetting => ({
+  hypsography: input.hypsography,
+  layerM,
+  secchiM: input.secchiM,
+  latDeg: input.place.lat,
+  pressureShare: stationPressure(standardPressureHpa, input.elevationM) / standardPressureHpa,
+  parameters: winterPrior,
+});
+
+/**
+ * Runs the winter column of a water, corrected by its measurements.
+ * Throws RangeError where the weather does not reach back before the cold, has long gaps, or does not reach to now.
+ */
+export function answerColumn(input: ColumnInput): ColumnAnswer {
+  const setting = columnSetting(input);
+  const forcing = forcingOf(input.series, input.place);
+  const endMs = forcing.startMs + forcing.airC.length * hourMs;
+  const usable = input.measurements.filter((m) => m.atMs >= forcing.startMs && m.atMs <= input.nowMs);
+  const fit = usable.length > 0 ? fitWinter(setting, forcing, usable) : null;
+  const parameters = fit?.parameters ?? winterPrior;
+  const ahead: number[] = [];
+  for (let ms = input.nowMs; ms <= endMs && ahead.length <= 5; ms += dayMs) ahead.push(ms);
+  if (ahead.length === 0) ahead.push(input.nowMs);
+  const dayAgoMs = input.nowMs - dayMs;
+  const hasDayAgo = dayAgoMs >= forcing.startMs;
+  const run = runWinter({ ...setting, parameters }, forcing, [...(hasDayAgo ? [dayAgoMs] : []), ...ahead]);
+  const [now, ...later] = run.profiles.slice(hasDayAgo ? 1 : 0);
+  const { spreadC } = profileWithSpread(setting, forcing, fit ?? unfitted, input.nowMs);
+  return {
+    now,
+    spreadC,
+    ahead: [now, ...later],
+    dayAgo: hasDayAgo ? run.profiles[0] : null,
+    freezeUpMs: run.freezeUpMs,
+    iceOutMs: run.iceOutMs,
+    fit,
+    deepestM: input.hypsography.depthsM.at(-1)!,
+  };
+}
+
+/** Everything measured at a water that tells on its column: thermometer drops, ice and snow. */
+export function measurementsOf(ledger: LedgerState, water: string): Measurement[] {
+  return ledger.outings
+    .filter((o) => o.water === water)
+    .flatMap((o) => [
+      ...o.temperatures.map((t): Measurement => ({ atMs: t.ms, kind: 'tempC', depthM: t.depthM, value: t.tempC })),
+      ...o.ice.flatMap((i): Measurement[] => [
+        { atMs: i.ms, kind: 'iceClearM', value: i.clearM },
+        { atMs: i.ms, kind: 'iceWhiteM', value: i.whiteM },
+        ...(i.snowM === null ? [] : [{ atMs: i.ms, kind: 'snowM' as const, value: i.snowM }]),
+      ]),
+    ]);
+}
+
+/** Temperatures measured in the last days, for drawing over the model. */
+export const recentCasts = (measurements: readonly Measurement[], nowMs: number, days = 4) =>
+  measurements.filter((m) => m.kind === 'tempC' && m.depthM !== undefined && m.atMs <= nowMs && nowMs - m.atMs <= days * dayMs);

@@ -1,0 +1,41 @@
+/** A rule of fieldcraft as it stands in its table: what it looks at, what follows, why, and how much weight it starts with. */
+export interface FieldcraftRule {
+  id: string;
+  section: 'season' | 'weather' | 'light' | 'clock' | 'at the hole';
+  condition: string;
+  effect: string;
+  reason: string;
+  /** 0–1: how firmly anglers agree on it. */
+  strength: number;
+  /** Where schools differ: the question, and whose answer this is. */
+  school?: { question: SchoolQuestion; side: string };
+}
+
+/** Points on which good anglers differ. Both sides are kept; one is the default, the other one switch away. */
+export type SchoolQuestion = 'glass-or-light' | 'early-or-warmed';
+
+export interface Schools {
+  'glass-or-light': 'both' | 'glass' | 'light';
+  'early-or-warmed': 'by-water' | 'early' | 'warmed';
+}
+
+export const startingSchools: Schools = { 'glass-or-light': 'both', 'early-or-warmed': 'by-water' };
+
+export const schoolWords: { [Q in SchoolQuestion]: { question: string; options: readonly { id: Schools[Q]; label: string }[] } } = {
+  'glass-or-light': {
+    question: 'Do fish read the glass, or only the light?',
+    options: [
+      { id: 'both', label: 'Both' },
+      { id: 'glass', label: 'The glass' },
+      { id: 'light', label: 'The light' },
+    ],
+  },
+  'early-or-warmed': {
+    question: 'First hours, or warmed hours?',
+    options: [
+      { id: 'by-water', label: 'By the water' },
+      { id: 'early', label: 'First hours' },
+      { id: 'warmed', label: 'Warmed hours' },
+    ],
+  },
+};
