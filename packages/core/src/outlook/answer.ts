@@ -139,7 +139,7 @@ export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'specie
   return { ...windowWords(outlook, input, units), ice: iceWords(outlook.ice, units, input.load, outlook.grownM), cold: coldWords(outlook, input.place, units) };
 }
 
-function windowWords({ choice, nextFront, sun, depth }: Outlook, { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>, units: UnitPreference) {
+function windowWords({ choice, nextFront, sun, depth, phaseNow, setting }: Outlook, { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>, units: UnitPreference) {
   const fish = speciesOf(speciesId).short;
   const clock = (ms: number) => clockText(ms, place.timeZone);
   if (!choice) return { headline: `No good hours for ${fish.toLowerCase()}`, why: 'Nothing in the next three days stands out over an ordinary hour. The ribbon shows why.' };
@@ -154,8 +154,12 @@ function windowWords({ choice, nextFront, sun, depth }: Outlook, { speciesId, no
   const off = dusk ? ` Dark at ${clock(dusk)}.` : '';
   const rule = phaseRules.find((r) => r.phase === choice.phase)!;
   const at = depth?.look ? `, ${depthFigure(depth.look.fromM, units)} to ${depthText(depth.look.toM, units)} down` : '';
-  return { headline, why: `${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${at}. ${rule.reason}${front}${off}` };
+  // Another day is the answer: say what is against this one.
+  const now = !today && phaseNow && setting.schools['glass-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
+  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${at}. ${rule.reason}${front}${off}` };
 }
+
+const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);
 
 /** What may be said of the ice. There is no wording that says it is safe. */
 export function iceWords(ice: IceFinding, units: UnitPreference, load: IceLoad = 'foot', grownM: number | null = null): { headline: string; detail: string } {
