@@ -11,10 +11,11 @@ const allowed = {
   safety: ['units', 'water'],
   sonar: ['units', 'water'],
   simulator: ['units', 'water', 'sonar', 'fish', 'rig'],
+  column: ['units', 'water', 'weather', 'winter'],
   ground: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   coach: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
-  outlook: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
+  outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
 };
 

@@ -1,6 +1,6 @@
 import { outlineOf, soundingsOf } from '@burrow/contract/formats';
 import { buildDepthMap, hypsographyOf } from '@burrow/core/ground';
-import { columnSetting, forcingOf } from '@burrow/core/outlook';
+import { columnSetting, forcingOf } from '@burrow/core/column';
 import { hourMs } from '@burrow/core/units';
 import { runWinter, type ColumnProfile } from '@burrow/core/winter';
 import { climateAt } from '../../stand-ins/weather-station/src/climate';

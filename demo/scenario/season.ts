@@ -93,7 +93,14 @@ function nextPlace([x, y]: [number, number], n: number) {
   }
 }
 
-function fishHole(pen: Pen, startMs: number, endMs: number, n: number, place: { at: [number, number]; depthM: number }, water: { column: ColumnProfile; thermometer: boolean }): number {
+function fishHole(
+  pen: Pen,
+  startMs: number,
+  endMs: number,
+  n: number,
+  place: { at: [number, number]; depthM: number },
+  water: { column: ColumnProfile; thermometer: boolean },
+): number {
   const hole = uuid(startMs);
   let ms = startMs;
   pen.write(ms, 'hole-drilled', { hole, label: String(n), at: place.at });
@@ -126,7 +133,7 @@ function fishHole(pen: Pen, startMs: number, endMs: number, n: number, place: { 
 }
 
 /** A slate reads ice to half an inch, and not all alike. */
-const toHalfInch = (thickM: number) => Math.round((Math.max(0, Math.round(((thickM + 0.006 * normal(random)) / 0.0254) * 2) / 2) * 254)) / 10_000;
+const toHalfInch = (thickM: number) => Math.round(Math.max(0, Math.round(((thickM + 0.006 * normal(random)) / 0.0254) * 2) / 2) * 254) / 10_000;
 
 /** A thermometer on a line, down by steps: half a minute each, read to a tenth. */
 function lowerThermometer(pen: Pen, startMs: number, hole: string, bottomM: number, column: ColumnProfile): number {

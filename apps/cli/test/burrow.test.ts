@@ -58,7 +58,10 @@ test.each([
   [['column'], /expected a water in GeoJSON \(--water\), found nothing/],
   [['column', ...tamber, '--at', 'noon'], /--at: expected an instant such as .* found "noon"/],
   [['column', ...tamber, '--at', '2027-06-01T06:00Z'], /--at: expected an instant in the weather series, 2026-10-01.* found 2027-06-01/],
-  [['column', ...tamber, '--at', '2027-01-16T06:40-09:00', '--measurements', 'demo/weather.csv'], /weather\.csv: line 1: expected the columns time,kind,depth_m,value, missing kind/],
+  [
+    ['column', ...tamber, '--at', '2027-01-16T06:40-09:00', '--measurements', 'demo/weather.csv'],
+    /weather\.csv: line 1: expected the columns time,kind,depth_m,value, missing kind/,
+  ],
   [['dance'], /expected one of column, calc/],
 ])('bad input ends with 2 and one clear line: %j', (args, message) => {
   const { status, stderr, stdout } = burrow(...args);
@@ -152,7 +155,10 @@ test('column refuses weather that starts in the frost, long gaps and a water wit
     stderr: expect.stringMatching(/weather before freeze-up is missing: expected a series whose first 5 days are above 3 °C/),
   });
   writeFileSync(file('gap.csv'), [...weather.slice(0, 400), ...weather.slice(500)].join('\n'));
-  expect(burrow('column', '--water', tamber[1], '--weather', file('gap.csv'), ...at)).toMatchObject({ status: 2, stderr: expect.stringMatching(/air temperature is missing from .* for 100 hours/) });
+  expect(burrow('column', '--water', tamber[1], '--weather', file('gap.csv'), ...at)).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/air temperature is missing from .* for 100 hours/),
+  });
   const water = JSON.parse(readFileSync(tamber[1], 'utf8')) as { features: { properties: { role: string } }[] };
   water.features = water.features.filter((f) => f.properties.role !== 'sounding');
   writeFileSync(file('blind.geojson'), JSON.stringify(water));

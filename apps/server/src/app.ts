@@ -1,3 +1,4 @@
+import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
 import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
@@ -91,7 +92,7 @@ export function makeApp(options: AppOptions): Express {
   const store = new (connectPgSimple(session))({ pool: options.pool, tableName: 'session' });
   app.use('/api', sameOrigin, rateLimit({ windowMs: 60_000, limit: 1200, standardHeaders: 'draft-8', legacyHeaders: false }));
   app.get('/api/openapi.json', (_req, res) => void res.json(openApi()));
-  app.use('/api', express.json({ limit: '4mb' }));
+  app.use('/api', compression(), express.json({ limit: '4mb' }));
   app.use(
     '/api',
     session({

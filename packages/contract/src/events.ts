@@ -13,7 +13,14 @@ const planItem = z.object({ at: z.iso.datetime({ offset: true }), what: z.string
 export const reactionKinds = ['looked', 'stalled', 'followed', 'refused', 'fled', 'nipped', 'bite', 'missed', 'hooked', 'lost'] as const;
 
 const bodies = {
-  'outing-started': z.object({ water: name, waterName: name, species: z.array(name).min(1).max(20), goal: z.enum(['numbers', 'size', 'supper']), method: z.literal('ice'), plan: z.array(planItem).max(30).optional() }),
+  'outing-started': z.object({
+    water: name,
+    waterName: name,
+    species: z.array(name).min(1).max(20),
+    goal: z.enum(['numbers', 'size', 'supper']),
+    method: z.literal('ice'),
+    plan: z.array(planItem).max(30).optional(),
+  }),
   'outing-ended': z.object({}).strict(),
   'ice-measured': z.object({ hole: id.optional(), clearM: thicknessM, whiteM: thicknessM, snowM: thicknessM.optional() }),
   'hole-drilled': z.object({ hole: id, label: name, at: place }),

@@ -67,9 +67,7 @@ function series(seed: number, front: Scripted | null): WeatherHour[] {
   });
   // Two short gaps, and a column that fails for an hour here and there.
   const gapAt = Math.floor(between(random, 12, hours - 12));
-  return rows
-    .filter((_, h) => h <= gapAt || h > gapAt + 2)
-    .map((row) => (random() < 0.03 ? { ...row, airC: null } : random() < 0.03 ? { ...row, pressureHpa: null } : row));
+  return rows.filter((_, h) => h <= gapAt || h > gapAt + 2).map((row) => (random() < 0.03 ? { ...row, airC: null } : random() < 0.03 ? { ...row, pressureHpa: null } : row));
 }
 
 const scripted = (seed: number, kind: 'cold' | 'warm'): Scripted => {

@@ -1,6 +1,7 @@
 import { weatherAt } from '../src/weather';
 import { hourMs, imperial, localTime, minuteMs } from '../src/units';
-import { alertsFor, answerColumn, answerOutlook, dayPlan, forcingOf, measurementsOf, movedItem, outlookWords, startingPlan, weighRules, withoutItem, type ColumnAnswer } from '../src/outlook';
+import { alertsFor, answerOutlook, dayPlan, measurementsOf, movedItem, outlookWords, startingPlan, weighRules, withoutItem } from '../src/outlook';
+import { answerColumn, forcingOf, type ColumnAnswer } from '../src/column';
 import { fold, type LedgerEvent } from '../src/ledger';
 import { coneHypsography } from '../src/winter';
 import { findFronts, findPhases, withSeen, type WeatherHour } from '../src/weather';
@@ -39,7 +40,13 @@ function day(iso: string, speciesId = 'black-crappie') {
   const input = { speciesId, nowMs, place, series: until(nowMs).filter((r) => r.atMs > nowMs - 240 * hourMs), column };
   const outlook = answerOutlook(input);
   const sun = outlook.sun.find((s) => localTime(s.sunriseMs, place.timeZone).day === localTime(nowMs, place.timeZone).day)!;
-  return { nowMs, column, outlook, words: outlookWords(outlook, input, imperial), plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, isIce: !outlook.setting.isOpen }, nowMs, imperial) };
+  return {
+    nowMs,
+    column,
+    outlook,
+    words: outlookWords(outlook, input, imperial),
+    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, isIce: !outlook.setting.isOpen }, nowMs, imperial),
+  };
 }
 
 const coming = day('2027-01-16T06:40');
@@ -99,7 +106,8 @@ test('a plan can be changed: what follows gives way, nothing overtakes what stan
 
 test('schools change the hours: the glass alone knows no clouds, the light alone no glass', () => {
   const ask = (side: 'glass' | 'light' | 'both') =>
-    answerOutlook({ speciesId: 'black-crappie', nowMs: coming.nowMs, place, series: until(coming.nowMs), schools: { 'glass-or-light': side, 'early-or-warmed': 'by-water' } }).activity;
+    answerOutlook({ speciesId: 'black-crappie', nowMs: coming.nowMs, place, series: until(coming.nowMs), schools: { 'glass-or-light': side, 'early-or-warmed': 'by-water' } })
+      .activity;
   expect(new Set(ask('light').map((a) => a.phaseShare))).toEqual(new Set([1]));
   const noon = ask('glass').findIndex((a) => clock(a.atMs) === 12);
   expect(ask('light')[noon].lightShare).toBeGreaterThan(ask('glass')[noon].lightShare);
@@ -154,7 +162,9 @@ test('the log moves a rule toward what it says, by how much it has seen, and fie
 
 test('alerts: a front within half a day, water up by a degree, a thaw, oxygen failing where one fishes', () => {
   const of = (d: typeof coming) => alertsFor(d.column, d.outlook.depth, 'black-crappie', d.outlook.nextFront, d.nowMs, imperial).map((a) => a.id);
-  expect(alertsFor(null, null, 'black-crappie', { atMs: coming.nowMs + 8 * hourMs, kind: 'cold', uncertaintyH: 1, strength: 1, evidence: [] }, coming.nowMs, imperial)).toHaveLength(1);
+  expect(
+    alertsFor(null, null, 'black-crappie', { atMs: coming.nowMs + 8 * hourMs, kind: 'cold', uncertaintyH: 1, strength: 1, evidence: [] }, coming.nowMs, imperial),
+  ).toHaveLength(1);
   expect(of(behind)).not.toContain('ice-lost');
   const thaw = { ...coming.column, now: { ...coming.column.now, hoursAbove: 30 } };
   const [caution] = alertsFor(thaw, coming.outlook.depth, 'black-crappie', undefined, coming.nowMs, imperial);

@@ -49,6 +49,6 @@ export const api = {
   waters: () => ask('/waters', contract.waterList),
   addWater: (file: WaterFile) => ask<{ id: string }>('/waters', null, post(file)),
   water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
-  weather: (id: string) => ask(`/waters/${encodeURIComponent(id)}/weather`, contract.waterWeather),
+  weather: (id: string, days = 10) => ask(`/waters/${encodeURIComponent(id)}/weather?days=${days}`, contract.waterWeather),
   sync: (request: contract.SyncRequest) => ask('/ledger/sync', contract.syncResponse, post(request)),
 };

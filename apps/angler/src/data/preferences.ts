@@ -1,4 +1,6 @@
 import { imperial, metric, type UnitPreference } from '@burrow/core/units';
+import { startingSchools, type PlanItem, type Schools } from '@burrow/core/outlook';
+import type { IceLoad } from '@burrow/core/safety';
 import { newId } from './ledger';
 import { External, useExternal } from './external';
 
@@ -16,6 +18,11 @@ export interface Preferences {
   /** Least ice the angler drills on, clear and half the white, m. */
   leastIceM: number;
   sound: boolean;
+  /** Who goes on the ice. */
+  load: IceLoad;
+  schools: Schools;
+  /** A day's plan that the angler has changed, by the day and fish it is for. */
+  plan: { key: string; items: PlanItem[] } | null;
 }
 
 const key = 'burrow.preferences';
@@ -32,6 +39,9 @@ const starting: Preferences = {
   presentation: 'tungsten',
   leastIceM: 0.1,
   sound: false,
+  load: 'foot',
+  schools: startingSchools,
+  plan: null,
 };
 
 function read(): Preferences {

@@ -4,6 +4,7 @@ import type { IceMeasurement } from '@burrow/core/safety';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { api } from './api';
+import { nowMs } from './clock';
 import { useAccount, useLedger } from './session';
 
 /** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
@@ -41,6 +42,10 @@ export function useWater() {
 /** Weather at a water. */
 export const useWeather = (id: string | undefined) => useKept<WaterWeather>(['weather', id ?? ''], () => api.weather(id!), 60_000, id !== undefined);
 
+/** Weather of the season so far, for the column: hourly since autumn, fetched a few times a day. */
+export const useSeasonWeather = (id: string | undefined, days: number) =>
+  useKept<WaterWeather>(['season-weather', id ?? ''], () => api.weather(id!, days), 6 * 3_600_000, id !== undefined && days > 0);
+
 /** The outing under way, if one is. */
 export function useOuting(): OutingState | undefined {
   const { state } = useLedger();
@@ -54,6 +59,7 @@ export function useLastIce(waterId: string | undefined): IceMeasurement | undefi
     const last = state.outings
       .filter((o) => o.water === waterId)
       .flatMap((o) => o.ice)
+      .filter((i) => i.ms <= nowMs())
       .sort((a, b) => a.ms - b.ms)
       .at(-1);
     return last && { clearM: last.clearM, whiteM: last.whiteM, atMs: last.ms };

@@ -1,5 +1,6 @@
 import { iceNeededText, metresPerIceUnit } from '@burrow/core/units';
 import { useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
@@ -17,6 +18,7 @@ const Field = lazy(() => import('@/components/Field'));
 
 /** Tackle box, units, waters, account. */
 export function GearScreen() {
+  const router = useRouter();
   const { units, theme, leastIceM } = usePreferences();
   const system = units.depth === 'ft' ? 'imperial' : 'metric';
   const step = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
@@ -63,6 +65,12 @@ export function GearScreen() {
           onStep={(d) => change({ leastIceM: Math.max(0.1, leastIceM + d * step) })}
           hint="Clear ice plus half the white. Common guidance for walking asks 4 in (10 cm); you can ask for more, not for less. No ice is safe ice."
         />
+      </Section>
+      <Section title="Fieldcraft">
+        <Words tone="second">The rules behind the advice, and what your log says of each.</Words>
+        <View style={{ flexDirection: 'row' }}>
+          <Action label="See the rules" onPress={() => router.navigate('/fieldcraft')} />
+        </View>
       </Section>
       <Section title="Waters">
         <Waters />

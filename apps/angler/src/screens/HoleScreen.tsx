@@ -14,6 +14,7 @@ import { HoleClock } from '@/components/HoleClock';
 import { LogList, reactionWords } from '@/components/LogList';
 import { MoreSheet } from '@/components/MoreSheet';
 import { Notice } from '@/components/Notice';
+import { PlanNote } from '@/components/outlook/PlanNote';
 import { Sheet } from '@/components/Sheet';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
@@ -177,6 +178,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
       />
       <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
         <Words>{clock.reason}</Words>
+        <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
         <Words tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${activePrior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Words>
       </Sheet>
       <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>

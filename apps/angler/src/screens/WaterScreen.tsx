@@ -1,6 +1,6 @@
 import { bearingDeg, compassPoint, depthAt, distanceM, type LonLat } from '@burrow/core/ground';
 import { countingThickness } from '@burrow/core/safety';
-import { depthText, distanceText, iceText, type UnitPreference } from '@burrow/core/units';
+import { depthText, distanceText, iceText, isoWithOffset, type UnitPreference } from '@burrow/core/units';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
@@ -14,6 +14,7 @@ import { useWide } from '@/components/shell/Shell';
 import { Words } from '@/components/Words';
 import { useGround } from '@/data/ground';
 import { newId } from '@/data/ledger';
+import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLastIce, useOuting, useWater } from '@/data/water';
@@ -31,6 +32,7 @@ export function WaterScreen() {
   const wide = useWide();
   const router = useRouter();
   const outing = useOuting();
+  const { plan } = useOutlook();
   const water = detail.data?.value;
   const lastIce = useLastIce(water?.id);
   const ground = useGround(water, state.outings, units);
@@ -75,7 +77,14 @@ export function WaterScreen() {
   };
   const start = () => {
     const id = newId();
-    void ledger.write({ id, zone }, 'outing-started', { water: water.id, waterName: water.file.water.name, species: [species], goal: 'numbers', method: 'ice' });
+    void ledger.write({ id, zone }, 'outing-started', {
+      water: water.id,
+      waterName: water.file.water.name,
+      species: [species],
+      goal: 'numbers',
+      method: 'ice',
+      ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
+    });
   };
 
   const answer = (

@@ -1,4 +1,5 @@
 import { wrap, type Remote } from 'comlink';
+import type { ColumnApi } from './column.api';
 import type { FlasherApi } from './flasher.api';
 import type { GroundApi } from './ground.api';
 
@@ -10,3 +11,6 @@ export function spawnFlasher(): { remote: Remote<FlasherApi>; end: () => void } 
   const worker = new Worker(new URL('../workers/flasher', window.location.href));
   return { remote: wrap<FlasherApi>(worker), end: () => worker.terminate() };
 }
+
+/** Starts the worker that models the column. */
+export const spawnColumn = (): Remote<ColumnApi> => wrap<ColumnApi>(new Worker(new URL('../workers/column', window.location.href)));

@@ -1,6 +1,6 @@
 import { outlineOf, parseMeasurementsCsv, parseWaterFile, parseWeatherCsv, soundingsOf, type MeasurementFile } from '@burrow/contract/formats';
 import { buildDepthMap, hypsographyOf } from '@burrow/core/ground';
-import { answerColumn } from '@burrow/core/outlook';
+import { answerColumn } from '@burrow/core/column';
 import { BadInput } from '../bad-input';
 import { readArgs, readFormat, readText } from '../options';
 

@@ -9,6 +9,9 @@ import { accept, ProblemError } from '../problem';
 
 const bottom = z.coerce.number().min(simulatedBottom.leastM).max(simulatedBottom.mostM).optional();
 
+/** How far back a series may be asked for: a winter with its autumn. */
+const weatherDays = z.coerce.number().int().min(1).max(220).default(10);
+
 const signedIn: RequestHandler = (req, _res, next) => {
   if (req.session.accountId === undefined) throw new ProblemError(401, 'Not signed in', 'Sign in first.');
   next();
@@ -36,7 +39,7 @@ export function anglerRoutes({ ledger, waters, station, flasher, clock }: Servic
   router.get('/waters/:id/weather', async (req, res) => {
     const water = (await waters.list(accountOf(req))).find((w) => w.id === req.params.id);
     if (!water) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${req.params.id}"`);
-    const weather: WaterWeather = await station.at(water.lon, water.lat, clock.nowMs());
+    const weather: WaterWeather = await station.at(water.lon, water.lat, clock.nowMs(), accept(weatherDays, req.query.days));
     res.json(weather);
   });
 

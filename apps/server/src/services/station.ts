@@ -9,12 +9,12 @@ export class Station {
 
   constructor(private readonly url: string) {}
 
-  /** Series from ten days before now through the station's forecast. Throws a 503 problem when the station does not answer. */
-  async at(lon: number, lat: number, nowMs: number): Promise<WaterWeather> {
-    const key = `${lon.toFixed(3)},${lat.toFixed(3)}`;
+  /** Series from `days` before now through the station's forecast. Throws a 503 problem when the station does not answer. */
+  async at(lon: number, lat: number, nowMs: number, days = 10): Promise<WaterWeather> {
+    const key = `${lon.toFixed(3)},${lat.toFixed(3)},${days}`;
     const known = this.kept.get(key);
     if (known && known.untilMs > Date.now()) return known.weather;
-    const weather = waterWeather.parse(await this.ask(`${this.url}/series?lat=${lat}&lon=${lon}&now=${nowMs}&days=10`));
+    const weather = waterWeather.parse(await this.ask(`${this.url}/series?lat=${lat}&lon=${lon}&now=${nowMs}&days=${days}`));
     this.kept.set(key, { untilMs: Date.now() + keepMs, weather });
     return weather;
   }

@@ -14,8 +14,7 @@ export interface MetarFile {
   bad: BadGroup[];
 }
 
-const weather =
-  /^(?:[-+]|VC|RE)?(?:MI|PR|BC|DR|BL|SH|TS|FZ)?(?:DZ|RA|SN|SG|IC|PL|GR|GS|UP|BR|FG|FU|VA|DU|SA|HZ|PY|PO|SQ|FC|SS|DS){0,3}$|^(?:NSW|\/\/)$/;
+const weather = /^(?:[-+]|VC|RE)?(?:MI|PR|BC|DR|BL|SH|TS|FZ)?(?:DZ|RA|SN|SG|IC|PL|GR|GS|UP|BR|FG|FU|VA|DU|SA|HZ|PY|PO|SQ|FC|SS|DS){0,3}$|^(?:NSW|\/\/)$/;
 
 /** Groups of a report's body in their WMO form (FM 15), as far as they carry anything for an angler, and what is passed over. */
 const groups: readonly { name: string; form: RegExp }[] = [

@@ -2,7 +2,7 @@ import { depthText, hourMs, iceText, spanText, type UnitPreference } from '../un
 import type { Front } from '../weather';
 import { valueAt } from '../winter';
 import { fishDepth, type FishDepth } from './band';
-import type { ColumnAnswer } from './column';
+import type { ColumnAnswer } from '../column';
 
 /** Something worth a glance. */
 export interface Alert {
@@ -16,17 +16,14 @@ export interface Alert {
 export const alertLimits = { frontH: 12, warmerC: 1, iceLostM: 0.01, oxygenDaysAhead: 5 } as const;
 
 /** What changes about a water soon or has just changed, for the depth that is fished. */
-export function alertsFor(
-  answer: ColumnAnswer | null,
-  depth: FishDepth | null,
-  speciesId: string,
-  nextFront: Front | undefined,
-  nowMs: number,
-  units: UnitPreference,
-): Alert[] {
+export function alertsFor(answer: ColumnAnswer | null, depth: FishDepth | null, speciesId: string, nextFront: Front | undefined, nowMs: number, units: UnitPreference): Alert[] {
   const alerts: Alert[] = [];
   if (nextFront && nextFront.atMs - nowMs <= alertLimits.frontH * hourMs) {
-    alerts.push({ id: 'front', isCaution: false, text: `${nextFront.kind === 'occluded' ? 'A' : `A ${nextFront.kind}`} front in ${spanText(nextFront.atMs - nowMs)}: feeding often rises ahead of it and dies behind it.` });
+    alerts.push({
+      id: 'front',
+      isCaution: false,
+      text: `${nextFront.kind === 'occluded' ? 'A' : `A ${nextFront.kind}`} front in ${spanText(nextFront.atMs - nowMs)}: feeding often rises ahead of it and dies behind it.`,
+    });
   }
   if (!answer) return alerts;
   const { now, dayAgo, ahead, deepestM } = answer;
@@ -51,7 +48,11 @@ export function alertsFor(
     const later = fishDepth(speciesId, last, deepestM, depth.stage);
     const drops = depth.spentBelowM === null ? later.spentBelowM !== null : later.spentBelowM !== null && depth.spentBelowM - later.spentBelowM >= 0.3;
     if (drops && later.spentBelowM! < depth.look.toM + 0.5) {
-      alerts.push({ id: 'oxygen', isCaution: false, text: `Oxygen is failing from below: by the forecast's end too little under ${depthText(later.spentBelowM!, units)}. Deep fish rise or leave.` });
+      alerts.push({
+        id: 'oxygen',
+        isCaution: false,
+        text: `Oxygen is failing from below: by the forecast's end too little under ${depthText(later.spentBelowM!, units)}. Deep fish rise or leave.`,
+      });
     }
   }
   return alerts;

@@ -3,7 +3,7 @@ import { feelsLike, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, ty
 import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type Place, type SunDay, type WeatherHour } from '../weather';
 import { fishDepth, seasonStage, type FishDepth } from './band';
-import type { ColumnAnswer } from './column';
+import type { ColumnAnswer } from '../column';
 import { startingSchools, type Schools } from './fieldcraft';
 import type { RuleEvidence } from './log-evidence';
 import { phaseRules } from './rules';
@@ -105,7 +105,8 @@ function thawHours(series: readonly WeatherHour[], fromMs: number, nowMs: number
 }
 
 /** What the column has grown beyond the last measurement. */
-const grownSince = (column: ColumnAnswer | null, last: IceMeasurement | undefined) => (column && last ? column.now.iceClearM + column.now.iceWhiteM - last.clearM - last.whiteM : null);
+const grownSince = (column: ColumnAnswer | null, last: IceMeasurement | undefined) =>
+  column && last ? column.now.iceClearM + column.now.iceWhiteM - last.clearM - last.whiteM : null;
 
 /** A window of the next day and a half counts fully; later ones must be a good deal better. */
 function chooseWindow(windows: readonly FeedingWindow[], nowMs: number): FeedingWindow | undefined {
@@ -139,7 +140,11 @@ export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'specie
   return { ...windowWords(outlook, input, units), ice: iceWords(outlook.ice, units, input.load, outlook.grownM), cold: coldWords(outlook, input.place, units) };
 }
 
-function windowWords({ choice, nextFront, sun, depth, phaseNow, setting }: Outlook, { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>, units: UnitPreference) {
+function windowWords(
+  { choice, nextFront, sun, depth, phaseNow, setting }: Outlook,
+  { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>,
+  units: UnitPreference,
+) {
   const fish = speciesOf(speciesId).short;
   const clock = (ms: number) => clockText(ms, place.timeZone);
   if (!choice) return { headline: `No good hours for ${fish.toLowerCase()}`, why: 'Nothing in the next three days stands out over an ordinary hour. The ribbon shows why.' };
@@ -204,4 +209,12 @@ function coldWords({ coldest, feelsLikeC }: Outlook, place: Place, units: UnitPr
   };
   const bite = coldest.frostbite.kind === 'minutes' ? frost.minutes(coldest.frostbite.minutes) : frost[coldest.frostbite.kind]();
   return `Feels like ${tempText(feelsLikeC, units)} now, coldest ${tempText(coldest.feelsLikeC, units)} at ${clockText(coldest.atMs, place.timeZone)}.${bite}`;
+}
+
+/** What the thinnest measured ice bears by Gold's lower bound, beside the guidance and only where that is passed too; null else. */
+export function bearingWords(ice: IceFinding, units: UnitPreference): string | null {
+  if (ice.kind !== 'above-guidance' || ice.bearsKg === null) return null;
+  const tens = Math.floor(ice.bearsKg / 10) * 10;
+  const mass = units.weight === 'lb' ? `${Math.floor((ice.bearsKg * 2.20462) / 10) * 10} lb` : `${tens} kg`;
+  return `By the careful end of the published range ice like that bore ${mass} in all, moving and spread out; cracks, springs and standing loads are not in that figure.`;
 }

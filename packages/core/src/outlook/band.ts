@@ -1,7 +1,7 @@
 import { speciesOf, type Species } from '../fish';
 import { clamp, hourMs } from '../units';
 import { valueAt, type ColumnProfile } from '../winter';
-import type { ColumnAnswer } from './column';
+import type { ColumnAnswer } from '../column';
 import { stageRuleOf, type SeasonStage, type StageRule } from './stages';
 
 /** A stretch of depth, m. */
@@ -95,7 +95,9 @@ function longest(profile: ColumnProfile, deepestM: number, holds: (z: number) =>
 /** The rule's stretch as far as it lies in the habitable one, at least half a metre of it. */
 function lookWithin(rule: StageRule, habitable: Band): Band {
   const wanted: Band =
-    'aboveM' in rule.place ? { fromM: habitable.toM - rule.place.aboveM[1], toM: habitable.toM - rule.place.aboveM[0] } : { fromM: rule.place.depthM[0], toM: rule.place.depthM[1] };
+    'aboveM' in rule.place
+      ? { fromM: habitable.toM - rule.place.aboveM[1], toM: habitable.toM - rule.place.aboveM[0] }
+      : { fromM: rule.place.depthM[0], toM: rule.place.depthM[1] };
   const toM = clamp(wanted.toM, habitable.fromM + 0.5, habitable.toM);
   return { fromM: clamp(wanted.fromM, habitable.fromM, toM - Math.min(0.5, habitable.toM - habitable.fromM)), toM };
 }

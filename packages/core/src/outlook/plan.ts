@@ -43,7 +43,14 @@ export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: F
   const drillMs = readyMs - setting.drillMin * minuteMs;
   const at = depth?.look ? `${depthText(depth.look.fromM, units)} to ${depthText(depth.look.toM, units)}` : 'your depth';
   const items: PlanItem[] = [
-    { id: 'out', atMs: drillMs - setting.walkMin * minuteMs, untilMs: drillMs, kind: 'set out', what: setting.isIce ? 'Walk out, testing the ice' : 'Set out', why: `${setting.walkMin} min of way.` },
+    {
+      id: 'out',
+      atMs: drillMs - setting.walkMin * minuteMs,
+      untilMs: drillMs,
+      kind: 'set out',
+      what: setting.isIce ? 'Walk out, testing the ice' : 'Set out',
+      why: `${setting.walkMin} min of way.`,
+    },
     {
       id: 'drill',
       atMs: drillMs,
@@ -60,7 +67,14 @@ export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: F
     items.push({ id: `fish-${i}`, atMs: fromMs, untilMs, kind: 'fish', what: `Fish ${at}`, why: w.reasons.map((r) => r.text).join(' ') });
     const next = today[i + 1];
     if (next && next.fromMs - untilMs > searchGapH * hourMs && next.fromMs < leaveMs) {
-      items.push({ id: `search-${i}`, atMs: untilMs, untilMs: next.fromMs, kind: 'search', what: 'Move and search, rest the good holes', why: 'Quiet hours are for finding, not for waiting.' });
+      items.push({
+        id: `search-${i}`,
+        atMs: untilMs,
+        untilMs: next.fromMs,
+        kind: 'search',
+        what: 'Move and search, rest the good holes',
+        why: 'Quiet hours are for finding, not for waiting.',
+      });
     }
   });
   const lastMs = items[items.length - 1].untilMs;

@@ -118,7 +118,12 @@ export function fieldcraftRules(): FieldcraftRule[] {
       section: 'at the hole',
       condition: lookWords[r.look],
       effect: cadences[r.cadence].verb.toLowerCase(),
-      reason: r.reason.replace(/\{mark\}/g, 'its depth').replace(/\{gap\}/g, 'a little').replace(/\{still\}/g, 'some').replace(/\{count\}/g, 'Several').replace(/\{bottom\}/g, 'the bottom'),
+      reason: r.reason
+        .replace(/\{mark\}/g, 'its depth')
+        .replace(/\{gap\}/g, 'a little')
+        .replace(/\{still\}/g, 'some')
+        .replace(/\{count\}/g, 'Several')
+        .replace(/\{bottom\}/g, 'the bottom'),
       strength: 0.6,
     })),
     ...stageRules.map((r): FieldcraftRule => ({

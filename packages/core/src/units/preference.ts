@@ -80,3 +80,9 @@ export function weightText(weightG: number, units: UnitPreference): string {
 
 /** Walking distance with its unit. */
 export const distanceText = (distanceM: number, units: UnitPreference) => (units.distance === 'yd' ? `${rounded(distanceM / metresPerYard, 0)} yd` : `${rounded(distanceM, 0)} m`);
+
+const hpaPerInch = 33.8639;
+/** Barometric pressure as the angler's barometer shows it: inches of mercury with miles, else hectopascals. */
+export const pressureText = (hpa: number, units: UnitPreference) => (units.wind === 'mph' ? `${(hpa / hpaPerInch).toFixed(2)} inHg` : `${rounded(hpa, 0)} hPa`);
+/** One step of a barometer's scale, hPa. */
+export const pressureStepHpa = (units: UnitPreference) => (units.wind === 'mph' ? 0.05 * hpaPerInch : 1);

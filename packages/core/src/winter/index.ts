@@ -4,4 +4,4 @@ export { coneHypsography, type Hypsography } from './hypsography';
 export { winterBounds, winterConstants, winterPrior, type ColumnSetting, type WinterParameters } from './setting';
 export { startTemperature, warmStartC, type Forcing } from './forcing';
 export { runWinter, valueAt, type ColumnProfile, type WinterRun } from './run';
-export { fitWinter, measurementSd, profileWithSpread, unfitted, type Measurement, type Residual, type WinterFit } from './assimilation';
+export type { Measurement, Residual, WinterFit } from './measurement';

@@ -1,19 +1,8 @@
-import type { LedgerState } from '../ledger';
 import { hourMs } from '../units';
 import { standardPressureHpa, stationPressure } from '../water';
 import type { Place, WeatherHour } from '../weather';
-import {
-  fitWinter,
-  profileWithSpread,
-  runWinter,
-  unfitted,
-  winterPrior,
-  type ColumnProfile,
-  type ColumnSetting,
-  type Hypsography,
-  type Measurement,
-  type WinterFit,
-} from '../winter';
+import { runWinter, winterPrior, type ColumnProfile, type ColumnSetting, type Hypsography, type Measurement, type WinterFit } from '../winter';
+import { fitWinter, profileWithSpread, unfitted } from './assimilation';
 import { forcingOf } from './forcing';
 
 export interface ColumnInput {
@@ -86,21 +75,3 @@ export function answerColumn(input: ColumnInput): ColumnAnswer {
     deepestM: input.hypsography.depthsM.at(-1)!,
   };
 }
-
-/** Everything measured at a water that tells on its column: thermometer drops, ice and snow. */
-export function measurementsOf(ledger: LedgerState, water: string): Measurement[] {
-  return ledger.outings
-    .filter((o) => o.water === water)
-    .flatMap((o) => [
-      ...o.temperatures.map((t): Measurement => ({ atMs: t.ms, kind: 'tempC', depthM: t.depthM, value: t.tempC })),
-      ...o.ice.flatMap((i): Measurement[] => [
-        { atMs: i.ms, kind: 'iceClearM', value: i.clearM },
-        { atMs: i.ms, kind: 'iceWhiteM', value: i.whiteM },
-        ...(i.snowM === null ? [] : [{ atMs: i.ms, kind: 'snowM' as const, value: i.snowM }]),
-      ]),
-    ]);
-}
-
-/** Temperatures measured in the last days, for drawing over the model. */
-export const recentCasts = (measurements: readonly Measurement[], nowMs: number, days = 4) =>
-  measurements.filter((m) => m.kind === 'tempC' && m.depthM !== undefined && m.atMs <= nowMs && nowMs - m.atMs <= days * dayMs);

@@ -1,33 +1,18 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { clamp } from '../units';
-import type { Forcing } from './forcing';
-import { runWinter, valueAt, type ColumnProfile } from './run';
-import { winterBounds, winterPrior, type ColumnSetting, type WinterParameters } from './setting';
-
-/** Something measured at the water. Depth below the surface, m; values in °C, m or mg/L. */
-export interface Measurement {
-  atMs: number;
-  kind: 'tempC' | 'iceClearM' | 'iceWhiteM' | 'snowM' | 'oxygenMgL';
-  depthM?: number;
-  value: number;
-}
-
-export interface Residual extends Measurement {
-  /** What the fitted column says. */
-  modelled: number;
-}
-
-export interface WinterFit {
-  parameters: WinterParameters;
-  /** Standard deviation of each parameter, in its own unit (a factor's relative). */
-  spread: { [K in keyof WinterParameters]: number };
-  residuals: Residual[];
-  /** Root mean square of temperatures' residuals before and after, °C; null without thermometer drops. */
-  tempRms: { before: number; after: number } | null;
-  /** Runs of the column that the fit took. */
-  runs: number;
-}
+import {
+  runWinter,
+  valueAt,
+  winterBounds,
+  winterPrior,
+  type ColumnProfile,
+  type ColumnSetting,
+  type Forcing,
+  type Measurement,
+  type WinterFit,
+  type WinterParameters,
+} from '../winter';
 
 /** What a measurement and the model together may be off by: one standard deviation. Soft. */
 export const measurementSd = { tempC: 0.2, iceClearM: 0.025, iceWhiteM: 0.03, snowM: 0.04, oxygenMgL: 0.8 } as const satisfies Record<Measurement['kind'], number>;
@@ -110,7 +95,12 @@ function spreadOf(best: readonly number[], atBest: readonly number[], model: (u:
  * The fitted column at an instant with its spread: each layer's standard deviation of temperature, °C, from the parameters'.
  * Depths of `spreadC` are those of the profile.
  */
-export function profileWithSpread(setting: ColumnSetting, forcing: Forcing, fit: Pick<WinterFit, 'parameters' | 'spread'>, atMs: number): { profile: ColumnProfile; spreadC: number[] } {
+export function profileWithSpread(
+  setting: ColumnSetting,
+  forcing: Forcing,
+  fit: Pick<WinterFit, 'parameters' | 'spread'>,
+  atMs: number,
+): { profile: ColumnProfile; spreadC: number[] } {
   const at = (parameters: WinterParameters) => runWinter({ ...setting, parameters }, forcing, [atMs]).profiles[0];
   const profile = at(fit.parameters);
   const variance = profile.depthM.map(() => modelErrorC ** 2);

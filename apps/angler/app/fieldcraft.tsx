@@ -1,0 +1,3 @@
+import { FieldcraftScreen } from '@/screens/FieldcraftScreen';
+
+export default FieldcraftScreen;

@@ -1,0 +1,89 @@
+import type { ColumnAnswer } from '@burrow/core/column';
+import { speciesOf } from '@burrow/core/fish';
+import { columnTable, columnWords, measurementsOf, recentCasts, type FishDepth } from '@burrow/core/outlook';
+import { depthFigure, depthText } from '@burrow/core/units';
+import { useMemo, useState } from 'react';
+import { ActivityIndicator } from 'react-native-paper';
+import { View } from 'react-native';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { usePalette } from '@/theme/theme';
+import { Action } from '../Action';
+import { Words } from '../Words';
+import { ColumnPlot, columnSpoken } from '../column/ColumnPlot';
+
+interface Props {
+  answer: ColumnAnswer | null;
+  depth: FishDepth | null;
+  why: string | null;
+  pending: boolean;
+  waterId: string;
+  nowMs: number;
+  height?: number;
+}
+
+/** The column of the water now: its finding, the picture, where its figures come from; as a table on request. */
+export function ColumnPart({ answer, depth, why, pending, waterId, nowMs, height }: Props) {
+  const palette = usePalette();
+  const { units, species } = usePreferences();
+  const { state } = useLedger();
+  const [asTable, setAsTable] = useState(false);
+  const casts = useMemo(() => recentCasts(measurementsOf(state, waterId), nowMs), [state, waterId, nowMs]);
+  if (!answer || !depth) {
+    return (
+      <View style={{ gap: 8, minHeight: 120 }}>
+        <Words heading={2} size="lead">
+          The water by depth
+        </Words>
+        {pending && !why ? (
+          <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+            <ActivityIndicator color={palette.ember} />
+            <Words tone="second">Running the winter through this water</Words>
+          </View>
+        ) : (
+          <Words tone="second">{`Not to be had: ${why ?? 'no weather since autumn has reached this phone yet'}. The windows go by weather and light alone.`}</Words>
+        )}
+      </View>
+    );
+  }
+  const words = columnWords(answer, depth, speciesOf(species).short, units);
+  return (
+    <View style={{ gap: 8 }}>
+      <Words heading={2} size="lead">
+        {words.title}
+      </Words>
+      <Words tone="second">{words.detail}</Words>
+      {asTable ? (
+        <View role="table" aria-label="Column in figures">
+          {columnTable(answer, units).map((row) => (
+            <View key={row.depth} role="row" style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 6 }}>
+              {[row.depth, row.temp, row.oxygen, row.light].map((cell, i) => (
+                <View key={i} role="cell" style={{ flex: 1 }}>
+                  <Words size="small" strong={i === 0} align={i === 0 ? 'left' : 'right'}>
+                    {cell}
+                  </Words>
+                </View>
+              ))}
+            </View>
+          ))}
+        </View>
+      ) : (
+        <ColumnPlot
+          answer={answer}
+          band={depth.look}
+          bandLabel={depth.look ? `${speciesOf(species).short.toLowerCase()} ${depthFigure(depth.look.fromM, units)}–${depthText(depth.look.toM, units)}` : ''}
+          casts={casts}
+          units={units}
+          height={height}
+          spoken={columnSpoken(answer, units)}
+        />
+      )}
+      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+        <Words size="small" tone="second" style={{ flex: 1 }}>
+          {words.source}
+        </Words>
+        <Action label={asTable ? 'As a picture' : 'In figures'} onPress={() => setAsTable(!asTable)} />
+      </View>
+    </View>
+  );
+}

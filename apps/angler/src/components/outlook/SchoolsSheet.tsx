@@ -1,0 +1,66 @@
+import { schoolWords, type FeedingWindow, type Activity } from '@burrow/core/outlook';
+import { View } from 'react-native';
+import { change, usePreferences } from '@/data/preferences';
+import { Action } from '../Action';
+import { Choice } from '../Choice';
+import { Sheet } from '../Sheet';
+import { Words } from '../Words';
+
+interface Props {
+  window: FeedingWindow | null;
+  /** Feeding at the window's best moment. */
+  peak: Activity | null;
+  open: boolean;
+  onClose: () => void;
+  onRules: () => void;
+}
+
+/** Why a window: what weather, light and clock each add to it, how much of it is the log, and the sides to take where anglers differ. */
+export function SchoolsSheet({ window, peak, open, onClose, onRules }: Props) {
+  const { schools } = usePreferences();
+  const rows = peak
+    ? [
+        ['Weather', peak.phaseShare],
+        ['Light', peak.lightShare],
+        ['Clock', peak.clockShare],
+      ]
+    : [];
+  return (
+    <Sheet title="Why these hours" open={open} onClose={onClose} footer={<Action label="All rules, and what your log says" onPress={onRules} />}>
+      {window ? window.reasons.map((r) => <Words key={r.ruleId}>{r.text}</Words>) : null}
+      {rows.map(([name, share]) => (
+        <View key={name} style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+          <Words>{name}</Words>
+          <Words strong>{`× ${(share as number).toFixed(2)}`}</Words>
+        </View>
+      ))}
+      <Words size="small" tone="second">
+        {window && window.logShare > 0.005
+          ? `1 is low light in steady weather. ${Math.round(window.logShare * 100)} % of the weather's weight is your own log, the rest fieldcraft.`
+          : '1 is low light in steady weather. All fieldcraft so far: your log has not spoken.'}
+      </Words>
+      <School question="glass-or-light" value={schools['glass-or-light']} />
+      <School question="early-or-warmed" value={schools['early-or-warmed']} />
+      <Words size="small" tone="second">
+        Good anglers differ here. Fish both ways: the log tells which pays on this water.
+      </Words>
+    </Sheet>
+  );
+}
+
+function School<Q extends keyof typeof schoolWords>({ question, value }: { question: Q; value: string }) {
+  const { schools } = usePreferences();
+  const words = schoolWords[question];
+  return (
+    <View style={{ gap: 6 }}>
+      <Words strong>{words.question}</Words>
+      <Choice
+        label={words.question}
+        wrap
+        options={words.options as readonly { id: string; label: string }[]}
+        value={value}
+        onChange={(side) => change({ schools: { ...schools, [question]: side } })}
+      />
+    </View>
+  );
+}

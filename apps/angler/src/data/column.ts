@@ -1,0 +1,46 @@
+import type { WaterDetail } from '@burrow/contract/api';
+import { speciesOf } from '@burrow/core/fish';
+import { columnDays, measurementsOf } from '@burrow/core/outlook';
+import { hourMs } from '@burrow/core/units';
+import { withSeen, type Place } from '@burrow/core/weather';
+import type { Hypsography } from '@burrow/core/winter';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import type { Remote } from 'comlink';
+import type { ColumnApi } from '@/workers/column.api';
+import { spawnColumn } from '@/workers/spawn';
+import { useLedger } from './session';
+import { useSeasonWeather } from './water';
+
+let worker: Remote<ColumnApi> | null = null;
+
+/** The winter column of a water at this hour, corrected by what was measured there, and the weight of the log; computed in a worker. */
+export function useColumn(water: WaterDetail | undefined, hypsography: Hypsography | undefined, place: Place | undefined, speciesId: string, nowMs: number) {
+  const { state, ready } = useLedger();
+  const season = useSeasonWeather(water?.id, place ? columnDays(nowMs, place.lat) : 0);
+  const hour = Math.floor(nowMs / hourMs) * hourMs;
+  const measurements = water ? measurementsOf(state, water.id).filter((m) => m.atMs <= nowMs) : [];
+  const habit = speciesOf(speciesId).light;
+  const caught = state.outings.reduce((sum, o) => sum + o.fish.length + o.reactions.length, 0);
+  const series = season.data?.value.series;
+  return useQuery({
+    queryKey: ['column', water?.id, hour, habit, measurements.length, caught, state.weather.length, season.data?.keptMs],
+    enabled: ready && water !== undefined && hypsography !== undefined && place !== undefined && series !== undefined && series.length > 1,
+    staleTime: Infinity,
+    networkMode: 'always',
+    placeholderData: keepPreviousData,
+    queryFn: () => {
+      worker ??= spawnColumn();
+      const { secchi_m, elevation_m } = water!.file.water;
+      const input = {
+        hypsography: hypsography!,
+        secchiM: secchi_m,
+        elevationM: elevation_m,
+        place: place!,
+        series: withSeen(series!, state.weather),
+        measurements,
+        nowMs: hour,
+      };
+      return worker.answer(input, state, water!.id, habit);
+    },
+  });
+}

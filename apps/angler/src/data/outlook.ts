@@ -1,0 +1,62 @@
+import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
+import { dayText } from '@burrow/core/units';
+import { withSeen, type Place } from '@burrow/core/weather';
+import { useMemo } from 'react';
+import { useColumn } from './column';
+import { useNow } from './clock';
+import { useGround } from './ground';
+import { change, usePreferences } from './preferences';
+import { useLedger } from './session';
+import { useLastIce, useWater, useWeather } from './water';
+
+/** Everything that the Outlook shows: weather, column, log and plan put together. Null parts are still on their way or cannot be had. */
+export function useOutlook() {
+  const { water, waters, detail } = useWater();
+  const weather = useWeather(water?.id);
+  const lastIce = useLastIce(water?.id);
+  const { state } = useLedger();
+  const { species, units, load, schools, plan: kept } = usePreferences();
+  const nowMs = useNow(60_000);
+  const file = detail.data?.value.file;
+  const place = useMemo<Place | undefined>(() => (water && file ? { lon: water.lon, lat: water.lat, timeZone: file.water.timezone } : undefined), [water, file]);
+  const ground = useGround(detail.data?.value, state.outings, units);
+  const column = useColumn(detail.data?.value, ground.data?.hypsography, place, species, nowMs);
+  const station = weather.data?.value.series;
+  const series = useMemo(() => station && withSeen(station, state.weather), [station, state.weather]);
+  const evidence = useMemo(() => new Map((column.data?.evidence ?? []).map((e) => [e.ruleId, e])), [column.data]);
+  const input = useMemo<OutlookInput | null>(
+    () => (place && series && series.length > 1 ? { speciesId: species, nowMs, place, series, lastIce, load, column: column.data?.column ?? null, evidence, schools } : null),
+    [place, series, species, nowMs, lastIce, load, column.data, evidence, schools],
+  );
+  const outlook = useMemo(() => input && answerOutlook(input), [input]);
+  const answer = column.data?.column ?? null;
+  const computed = useMemo(() => {
+    if (!outlook || !input) return [];
+    const sun = outlook.sun.find((s) => s.duskMs > nowMs);
+    return sun ? dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, isIce: !outlook.setting.isOpen }, nowMs, units) : [];
+  }, [outlook, input, nowMs, units]);
+  // A changed plan holds for its own day, water and fish.
+  const planKey = place && water ? `${water.id}/${species}/${dayText(nowMs, place.timeZone)}` : '';
+  const isEdited = kept?.key === planKey;
+  return {
+    waters,
+    water,
+    detail,
+    weather,
+    input,
+    outlook,
+    words: outlook && input ? outlookWords(outlook, input, units) : null,
+    column: answer,
+    columnWhy: column.data?.why ?? (column.isError ? (column.error as Error).message : null),
+    columnPending: column.isPending && !ground.isError,
+    evidence: column.data?.evidence ?? [],
+    alerts: outlook ? alertsFor(answer, outlook.depth, species, outlook.nextFront, nowMs, units) : [],
+    plan: isEdited ? kept.items : computed,
+    isEdited,
+    changePlan: (items: PlanItem[]) => change({ plan: { key: planKey, items } }),
+    resetPlan: () => change({ plan: null }),
+    nowMs,
+  };
+}
+
+export type OutlookData = ReturnType<typeof useOutlook>;

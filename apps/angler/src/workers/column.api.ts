@@ -1,0 +1,31 @@
+import type { LedgerState } from '@burrow/core/ledger';
+import { answerColumn, type ColumnAnswer, type ColumnInput } from '@burrow/core/column';
+import { weighRules, type RuleEvidence } from '@burrow/core/outlook';
+import { findFronts, findPhases, type Phase } from '@burrow/core/weather';
+
+export interface ColumnReply {
+  /** Null where it cannot be computed, with the reason. */
+  column: ColumnAnswer | null;
+  why: string | null;
+  evidence: RuleEvidence[];
+}
+
+/** Phases of the whole season are dear; they stay until the series changes. */
+let phases: { key: string; found: Phase[] } | null = null;
+
+/** What the column worker does: the winter column of a water, and what the log says of the rules. */
+export const columnApi = {
+  answer(input: ColumnInput, ledger: LedgerState, water: string, lightHabit: string): ColumnReply {
+    const { series, place, nowMs } = input;
+    const key = `${series.length}/${series[0]?.atMs}/${Math.floor(nowMs / 3_600_000)}`;
+    if (phases?.key !== key) phases = { key, found: findPhases(series, findFronts(series, place.lat), nowMs) };
+    const evidence = [...weighRules(ledger, water, phases.found, place, lightHabit, nowMs).values()];
+    try {
+      return { column: answerColumn(input), why: null, evidence };
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      return { column: null, why: error.message, evidence };
+    }
+  },
+};
+export type ColumnApi = typeof columnApi;

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { columnApi } from './column.api';
+
+expose(columnApi);

@@ -1,0 +1,67 @@
+import { depthFigure, depthText, iceText, tempText, type UnitPreference } from '../units';
+import { valueAt, type ColumnProfile, type WinterFit } from '../winter';
+import type { FishDepth } from './band';
+import type { ColumnAnswer } from '../column';
+
+export interface ColumnWords {
+  /** What the column says, as a title. */
+  title: string;
+  /** Where to be in it, and why. */
+  detail: string;
+  /** How it was come by: modelled, and how far measurements have spoken. */
+  source: string;
+}
+
+/** Waters this far apart in temperature are told apart, °C. */
+const apartC = 0.8;
+
+/** The column in words, in the angler's units. */
+export function columnWords(answer: ColumnAnswer, depth: FishDepth, fish: string, units: UnitPreference): ColumnWords {
+  const { now, deepestM, fit } = answer;
+  return { title: `${warmthWords(now, deepestM)}, ${breathWords(depth, units)}`, detail: lookWords(depth, fish, units), source: sourceWords(fit, units) };
+}
+
+function warmthWords(now: ColumnProfile, deepestM: number): string {
+  const top = valueAt(now, 'tempC', Math.min(1, deepestM / 3));
+  const bottom = valueAt(now, 'tempC', deepestM);
+  if (bottom - top > apartC) return 'Warmest at the bottom';
+  if (top - bottom > apartC) return 'Warmest at the top';
+  return 'One temperature all the way down';
+}
+
+const breathWords = ({ spentBelowM, habitable }: FishDepth, units: UnitPreference) =>
+  habitable === null ? 'too little oxygen anywhere' : spentBelowM === null ? 'oxygen to the bottom' : `breathable to ${depthText(spentBelowM, units)}`;
+
+function lookWords({ look, rule, tempC, stage }: FishDepth, fish: string, units: UnitPreference): string {
+  if (!look || tempC === null) return `No depth here suits ${fish.toLowerCase()} now.`;
+  return `${fish}, ${stage}: ${depthFigure(look.fromM, units)} to ${depthText(look.toM, units)}, ${tempText(tempC, units)}, ${rule.where}. ${rule.reason}`;
+}
+
+function sourceWords(fit: WinterFit | null, units: UnitPreference): string {
+  if (!fit) return 'Modelled from the weather since autumn; nothing measured yet. A thermometer drop or an ice reading corrects it.';
+  const temps = fit.residuals.filter((r) => r.kind === 'tempC').length;
+  const ice = fit.residuals.filter((r) => r.kind === 'iceClearM').length;
+  const degrees = (c: number) => (units.temp === 'F' ? `${(c * 1.8).toFixed(1)} °F` : `${c.toFixed(1)} °C`);
+  const closer = fit.tempRms ? `, ${degrees(fit.tempRms.after)} off them instead of ${degrees(fit.tempRms.before)}` : '';
+  return `Modelled, corrected by your ${temps} thermometer and ${ice} ice readings${closer}.`;
+}
+
+/** Rows of the column for those who read figures rather than lines: every so many metres. */
+export function columnTable(answer: ColumnAnswer, units: UnitPreference): { depth: string; temp: string; oxygen: string; light: string }[] {
+  const stepM = units.depth === 'ft' ? 4 * 0.3048 : 1;
+  const rows = [];
+  for (let z = stepM; z <= answer.deepestM; z += stepM) {
+    rows.push({
+      depth: depthText(z, units),
+      temp: units.temp === 'F' ? `${(valueAt(answer.now, 'tempC', z) * 1.8 + 32).toFixed(1)} °F` : `${valueAt(answer.now, 'tempC', z).toFixed(1)} °C`,
+      oxygen: `${valueAt(answer.now, 'oxygenMgL', z).toFixed(1)} mg/L`,
+      light: lightText(valueAt(answer.now, 'light', z)),
+    });
+  }
+  return rows;
+}
+
+const lightText = (share: number) => (share < 0.0001 ? 'dark' : share < 0.001 ? 'under 0.1 %' : `${(share * 100).toFixed(1)} %`);
+
+/** The model's own ice in words, always said to be modelled. */
+export const modelledIceText = ({ now }: ColumnAnswer, units: UnitPreference) => `${iceText(now.iceClearM + now.iceWhiteM, units)} modelled`;
