@@ -4,7 +4,9 @@ module.exports = {
   roots: ['<rootDir>/test'],
   testMatch: ['**/*.test.ts', '**/*.test.tsx'],
   setupFiles: ['<rootDir>/test/setup.js'],
-  transformIgnorePatterns: ['/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|uuid|d3-[a-z]+|internmap|flatbush|flatqueue|csv-parse|comlink)([-/]|$))'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|uuid|d3-[a-z]+|internmap|flatbush|flatqueue|csv-parse|comlink|ml-[a-z-]+|is-any-array)([-/]|$))',
+  ],
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/components/icon/PaperIcon.tsx',

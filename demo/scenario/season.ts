@@ -55,6 +55,13 @@ function weatherDraw(ms: number): number {
   return 1;
 }
 
+/** And more when the light is low: about dawn and dusk of the short days. */
+function lightDraw(ms: number): number {
+  const hour = ((((ms - 9 * hourMs) / hourMs) % 24) + 24) % 24;
+  const edge = Math.min(Math.abs(hour - 8), Math.abs(hour - 16.6));
+  return 0.7 + 0.9 * Math.exp(-((edge / 1.2) ** 2));
+}
+
 const uuid = (ms: number) => v7({ msecs: ms, random: Uint8Array.from({ length: 16 }, () => Math.floor(256 * random())) });
 
 class Pen {
@@ -121,7 +128,7 @@ function fishHole(
     const perMin = 0.075 * height.draw * presentation.draw * alive;
     for (let t = ms + 60_000; t < untilMs - 90_000; t += 60_000) {
       const roll = random();
-      const rate = perMin * weatherDraw(t);
+      const rate = perMin * weatherDraw(t) * lightDraw(t);
       if (roll < rate * 0.62) t = landFish(pen, t, hole, line, bottomM, height.upM);
       else if (roll < rate) pen.write(t, 'reaction', { hole, line, reaction: 'bite', depthM: bottomM - height.upM, bottomM });
       else if (roll < rate * 2.2) pen.write(t, 'reaction', { hole, line, reaction: random() < 0.6 ? 'looked' : 'refused', depthM: bottomM - height.upM, bottomM });

@@ -18,6 +18,7 @@ let mockDetail: ReturnType<typeof mockQuery>;
 let mockWeather: ReturnType<typeof mockQuery>;
 let mockLedger: object;
 const mockImport = jest.fn(async () => 3);
+const mockWrite = jest.fn(async () => ({ id: 'event' }));
 
 jest.mock('@/data/clock', () => ({ ...jest.requireActual('@/data/clock'), useNow: () => mockNow, nowMs: () => mockNow }));
 jest.mock('@/data/water', () => ({
@@ -26,6 +27,11 @@ jest.mock('@/data/water', () => ({
   useLastIce: () => ({ clearM: 0.254, whiteM: 0.0508, atMs: mockNow - 3 * 86_400_000 }),
   useOuting: () => undefined,
 }));
+let mockColumn: object;
+jest.mock('@/data/column', () => ({ useColumn: () => mockColumn }));
+jest.mock('@/data/ground', () => ({ useGround: () => ({ data: undefined, isError: false }) }));
+const mockNavigate = jest.fn();
+jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }) }));
 jest.mock('@/data/session', () => ({ useLedger: () => mockLedger, useAccount: () => ({ name: 'Ada' }), useSignOut: () => async () => undefined }));
 jest.mock('@/components/shell/Shell', () => ({ useWide: () => false }));
 jest.mock('@tanstack/react-query', () => ({ useQueryClient: () => ({ invalidateQueries: async () => undefined }) }));
@@ -70,6 +76,7 @@ beforeEach(() => {
   mockWaters = mockQuery([lake]);
   mockDetail = mockQuery(detail);
   mockWeather = mockQuery(weather());
+  mockColumn = { data: undefined, isPending: true, isError: false };
   mockLedger = {
     ready: true,
     state: { outings: [], weather: [] },
@@ -78,7 +85,7 @@ beforeEach(() => {
     unsent: 0,
     reached: true,
     signedOut: false,
-    ledger: { importEvents: mockImport, sync: async () => undefined },
+    ledger: { importEvents: mockImport, sync: async () => undefined, write: mockWrite },
   };
 });
 
@@ -86,8 +93,9 @@ describe('Outlook', () => {
   test('opens with when to go and why, the cold, and the ice with its caution', () => {
     show(<OutlookScreen />);
     expect(screen.getByText(/^Be over them/)).toBeTruthy();
-    expect(screen.getByText(/cold front comes at 19:00/)).toBeTruthy();
+    expect(screen.getByText(/cold front comes at 19:[03]0/)).toBeTruthy();
     expect(screen.getByText('Ice measured 3 days ago: 11 in')).toBeTruthy();
+    expect(screen.getByText('Running the winter through this water')).toBeTruthy();
     expect(screen.getByText(/No ice is safe ice/)).toBeTruthy();
     expect(screen.getByText(/Upland station, simulated/)).toBeTruthy();
   });
@@ -96,6 +104,89 @@ describe('Outlook', () => {
     show(<OutlookScreen />);
     await userEvent.press(screen.getByText('Walleye'));
     expect(screen.getByText(/^Walleye feed best/)).toBeTruthy();
+  });
+
+  /** A column of 13 m under a foot of ice: 0 to 4 °C, oxygen failing under 10 m. */
+  const profile = (atMs: number) => {
+    const depthM = Array.from({ length: 53 }, (_, i) => 0.3 + 0.25 * i);
+    return {
+      atMs,
+      iceClearM: 0.3,
+      iceWhiteM: 0.05,
+      snowM: 0.05,
+      slushM: 0,
+      thawDegreeH: 0,
+      hoursAbove: 0,
+      depthM,
+      tempC: depthM.map((z) => Math.min(4, z / 2)),
+      oxygenMgL: depthM.map((z) => (z > 10 ? 1 : 11)),
+      light: depthM.map((z) => 0.02 * Math.exp(-z / 2)),
+    };
+  };
+  const answer = () => ({
+    column: {
+      now: profile(mockNow),
+      ahead: [profile(mockNow)],
+      dayAgo: null,
+      spreadC: Array.from({ length: 53 }, () => 0.1),
+      freezeUpMs: mockNow - 50 * 24 * hourMs,
+      iceOutMs: null,
+      fit: null,
+      deepestM: 13.4,
+    },
+    why: null,
+    evidence: [{ ruleId: 'weather.approach', minutes: 600, bites: 50, expected: 40, share: 0.6, factor: 1.4 }],
+  });
+
+  test('with its column it says where to be in it, how it was come by, and the same in figures', async () => {
+    mockColumn = { data: answer(), isPending: false, isError: false };
+    show(<OutlookScreen />);
+    expect(screen.getByText('Warmest at the bottom, breathable to 33 ft')).toBeTruthy();
+    expect(screen.getByText(/^Crappie, midwinter: \d+(\.5)? to \d+(\.5)? ft/)).toBeTruthy();
+    expect(screen.getByText(/nothing measured yet/)).toBeTruthy();
+    expect(screen.getAllByText('60 % your log, the rest fieldcraft').length).toBeGreaterThan(0);
+    await userEvent.press(screen.getByText('In figures'));
+    expect(screen.getByText('24 ft')).toBeTruthy();
+    expect(screen.getAllByText('39.2 °F').length).toBeGreaterThan(0);
+  });
+
+  test('a column that cannot be had says why, and the windows stand without it', () => {
+    mockColumn = { data: { column: null, why: 'weather before freeze-up is missing', evidence: [] }, isPending: false, isError: false };
+    show(<OutlookScreen />);
+    expect(screen.getByText(/Not to be had: weather before freeze-up is missing/)).toBeTruthy();
+    expect(screen.getByText(/^Be over them/)).toBeTruthy();
+  });
+
+  test('the plan can be moved, thinned and had back', async () => {
+    mockColumn = { data: answer(), isPending: false, isError: false };
+    show(<OutlookScreen />);
+    await userEvent.press(screen.getByLabelText(/^Change Drill 6 holes.*, 14:50$/));
+    await userEvent.press(screen.getByText('15 min later'));
+    expect(screen.getByLabelText(/^Done with Drill 6 holes/)).toBeTruthy();
+    expect(screen.getByText('15:05')).toBeTruthy();
+    await userEvent.press(screen.getByText('Take out'));
+    expect(screen.queryByText(/^Drill 6 holes/)).toBeNull();
+    await userEvent.press(screen.getByText('Back to the plan as computed'));
+    expect(screen.getByText('14:50')).toBeTruthy();
+  });
+
+  test('what one sees of the weather is logged, only what was set', async () => {
+    show(<OutlookScreen />);
+    await userEvent.press(screen.getByText('Log what I see'));
+    await userEvent.press(screen.getByText('Overcast'));
+    await userEvent.press(screen.getByLabelText('Less Glass'));
+    await userEvent.press(screen.getByText('Log this weather'));
+    expect(mockWrite).toHaveBeenCalledWith(expect.anything(), 'weather-seen', { cloud: 1, pressureHpa: expect.closeTo(1015, 0) });
+  });
+
+  test('with a machine the ice is asked for more, and its bearing stands beside the guidance', async () => {
+    show(<OutlookScreen />);
+    await userEvent.press(screen.getByText('With a truck'));
+    expect(screen.getByText(/^Not enough ice/)).toBeTruthy();
+    expect(screen.queryByText(/published range/)).toBeNull();
+    await userEvent.press(screen.getByText('With a sled machine'));
+    expect(screen.getByText(/published range ice like that bore \d+ lb/)).toBeTruthy();
+    await userEvent.press(screen.getByText('On foot'));
   });
 
   test('without a water it says how to add one', () => {

@@ -25,7 +25,7 @@ import { useLedger } from '@/data/session';
 export function OutlookScreen() {
   const data = useOutlook();
   const router = useRouter();
-  const { units } = usePreferences();
+  const { units, load } = usePreferences();
   const { ledger } = useLedger();
   const wide = useWide();
   const [opened, setOpened] = useState<Opened>(null);
@@ -80,7 +80,7 @@ export function OutlookScreen() {
       height={wide ? 340 : undefined}
     />
   );
-  const go = <GoPart words={words} isOpen={outlook.setting.isOpen} bears={bearingWords(outlook.ice, units)} />;
+  const go = <GoPart words={words} isOpen={outlook.setting.isOpen} bears={bearingWords(outlook.ice, load, units)} />;
   const cold = <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} onSeen={() => setSeeing(true)} />;
   const windows = <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />;
   const plan = (

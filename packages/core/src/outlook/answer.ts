@@ -211,9 +211,12 @@ function coldWords({ coldest, feelsLikeC }: Outlook, place: Place, units: UnitPr
   return `Feels like ${tempText(feelsLikeC, units)} now, coldest ${tempText(coldest.feelsLikeC, units)} at ${clockText(coldest.atMs, place.timeZone)}.${bite}`;
 }
 
-/** What the thinnest measured ice bears by Gold's lower bound, beside the guidance and only where that is passed too; null else. */
-export function bearingWords(ice: IceFinding, units: UnitPreference): string | null {
-  if (ice.kind !== 'above-guidance' || ice.bearsKg === null) return null;
+/**
+ * What the thinnest measured ice bears by Gold's lower bound, beside the guidance for machines and
+ * only where that guidance is passed too; null else.
+ */
+export function bearingWords(ice: IceFinding, load: IceLoad, units: UnitPreference): string | null {
+  if (ice.kind !== 'above-guidance' || ice.bearsKg === null || load === 'foot') return null;
   const tens = Math.floor(ice.bearsKg / 10) * 10;
   const mass = units.weight === 'lb' ? `${Math.floor((ice.bearsKg * 2.20462) / 10) * 10} lb` : `${tens} kg`;
   return `By the careful end of the published range ice like that bore ${mass} in all, moving and spread out; cracks, springs and standing loads are not in that figure.`;

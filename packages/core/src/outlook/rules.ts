@@ -70,6 +70,16 @@ export const clockRules: readonly ClockRule[] = [
   { id: 'clock.warmed', side: 'warmed', inside: 1.25, outside: 0.88, reason: 'The first bite comes when the water has gained a degree: midday to dusk.' },
 ];
 
+const phaseConditions: Record<PhaseName, string> = {
+  approach: 'Ahead of a front',
+  passage: 'As a front passes',
+  'post-front clear': 'The bright day behind a front',
+  settling: 'Settling after a front',
+  steady: 'Steady weather',
+  'warming trend': 'A warming spell',
+  'cold rain': 'Cold rain',
+};
+
 const lookWords: Record<(typeof lookRules)[number]['look'], string> = {
   nothing: 'nothing seen',
   far: 'a mark far from the jig',
@@ -89,7 +99,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
     ...phaseRules.map((r): FieldcraftRule => ({
       id: r.id,
       section: 'weather',
-      condition: r.phase,
+      condition: phaseConditions[r.phase],
       effect: percent(r.factor),
       reason: r.reason,
       strength: 0.6,
@@ -98,7 +108,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
     ...lightRules.map((r): FieldcraftRule => ({
       id: r.id,
       section: 'light',
-      condition: `fish of the ${r.habit === 'dark-edges' ? 'dark edges' : r.habit}`,
+      condition: `Fish of the ${r.habit === 'dark-edges' ? 'dark edges' : r.habit}`,
       effect: `${percent(Math.max(...r.factor))} at its best light, × ${Math.min(...r.factor).toFixed(2)} at its worst`,
       reason: r.reason,
       strength: 0.7,
@@ -107,7 +117,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
     ...clockRules.map((r): FieldcraftRule => ({
       id: r.id,
       section: 'clock',
-      condition: r.side === 'early' ? 'first hours of the day' : 'from late morning to dusk, open water',
+      condition: r.side === 'early' ? 'First hours of the day' : 'Late morning to dusk, open water',
       effect: `${percent(r.inside)} inside, × ${r.outside.toFixed(2)} outside`,
       reason: r.reason,
       strength: 0.5,

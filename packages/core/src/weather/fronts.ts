@@ -67,7 +67,7 @@ export function findFronts(series: readonly WeatherHour[], lat: number): Front[]
       scored.push(best);
     }
   }
-  return keepSharpest(scored, scores, grid);
+  return keepSharpest(scored, scores, (i) => sharpness(grid, air, pressure, i), grid);
 }
 
 function signsAt(grid: HourlyGrid, air: Float64Array, pressure: Float64Array, i: number, w: number): Signs | undefined {
@@ -126,25 +126,51 @@ function classify(s: Signs, turn: number, atMs: number): Front | undefined {
   return { atMs, kind, uncertaintyH: 1, strength: clamp(score / 3.5, 0, 1), evidence };
 }
 
-/** Keeps the highest score within reach of each other; its uncertainty is the half-width of the score about it. */
-function keepSharpest(scored: Front[], scores: Float64Array, grid: HourlyGrid): Front[] {
+/**
+ * How suddenly temperature, wind and glass turn at an hour: each over two hours to either side, against what is usual of a front.
+ * Where the score stays high for hours this tells when the front itself went through.
+ */
+function sharpness(grid: HourlyGrid, air: Float64Array, pressure: Float64Array, i: number): number {
+  const step = Math.abs(meanOf(air, i + 1, i + 2) - meanOf(air, i - 2, i - 1)) / 4;
+  const east = meanOf(grid.windEast, i + 1, i + 2) - meanOf(grid.windEast, i - 2, i - 1);
+  const north = meanOf(grid.windNorth, i + 1, i + 2) - meanOf(grid.windNorth, i - 2, i - 1);
+  const wind = Math.hypot(east, north) / 6;
+  const trough = Math.max(0, troughAt(pressure, i, 4)) / 3;
+  return [step, wind, trough].reduce((sum, v) => sum + (Number.isFinite(v) ? Math.min(1.5, v) : 0), 0);
+}
+
+/** Front times are looked for this far about the highest score, h. */
+const refineH = 5;
+
+/** Keeps the highest score within reach of each other, at its sharpest; the uncertainty is the half-width of that sharpness. */
+function keepSharpest(scored: Front[], scores: Float64Array, sharp: (i: number) => number, grid: HourlyGrid): Front[] {
   const kept: Front[] = [];
   for (const front of [...scored].sort((a, b) => b.strength - a.strength || a.atMs - b.atMs)) {
     if (kept.some((other) => Math.abs(other.atMs - front.atMs) < frontLimits.apartH * hourMs)) continue;
-    const centre = Math.round((front.atMs - grid.startMs) / hourMs);
-    let weight = 0;
-    let moment = 0;
-    let spread = 0;
-    for (let i = Math.max(0, centre - 5); i <= Math.min(grid.length - 1, centre + 5); i++) {
-      const w = scores[i] > 0.75 * front.strength ? scores[i] ** 4 : 0;
-      weight += w;
-      moment += w * (i - centre);
-      spread += w * (i - centre) ** 2;
-    }
-    const shift = moment / weight;
-    kept.push({ ...front, atMs: front.atMs + Math.round(shift) * hourMs, uncertaintyH: Math.max(1, Math.round(Math.sqrt(spread / weight - shift * shift) * 10) / 10) });
+    const plateau = centroid((front.atMs - grid.startMs) / hourMs, scores.length, (i) => (scores[i] > 0.75 * front.strength ? scores[i] ** 4 : 0));
+    const about = Math.round(plateau.at);
+    let most = 0;
+    for (let i = about - refineH; i <= about + refineH; i++) most = Math.max(most, sharp(i));
+    const fine = centroid(about, scores.length, (i) => (sharp(i) > 0.55 * most ? sharp(i) ** 3 : 0));
+    kept.push({ ...front, atMs: grid.startMs + (Math.round(2 * fine.at) / 2) * hourMs, uncertaintyH: Math.max(1, Math.round(fine.sd * 10) / 10) });
   }
   return kept.sort((a, b) => a.atMs - b.atMs);
+}
+
+/** Weighted middle and spread of the hours about one. */
+function centroid(about: number, length: number, weightOf: (i: number) => number): { at: number; sd: number } {
+  let weight = 0;
+  let moment = 0;
+  let spread = 0;
+  for (let i = Math.max(0, about - refineH); i <= Math.min(length - 1, about + refineH); i++) {
+    const w = weightOf(i);
+    weight += w;
+    moment += w * (i - about);
+    spread += w * (i - about) ** 2;
+  }
+  if (weight === 0) return { at: about, sd: refineH };
+  const shift = moment / weight;
+  return { at: about + shift, sd: Math.sqrt(Math.max(0, spread / weight - shift * shift)) };
 }
 
 function meanOf(values: Float64Array, from: number, to: number): number {

@@ -13,7 +13,7 @@ export interface Phase {
 }
 
 /** How phases are told apart, h unless said. Soft. */
-export const phaseLimits = { approachH: 12, clearH: 30, settlingH: 48, warmingPerDayC: 1.5, leastH: 4 } as const;
+export const phaseLimits = { approachH: 14, clearH: 30, settlingH: 48, warmingPerDayC: 1.5, leastH: 4 } as const;
 
 /**
  * Names the phase of every hour of the series, from its first to one hour past its last, as spans without gaps.

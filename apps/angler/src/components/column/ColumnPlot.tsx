@@ -25,7 +25,7 @@ export function ColumnPlot({ answer, band, bandLabel, casts, units, height = 320
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const { now, spreadC, deepestM } = answer;
-  const scale = columnScale({ width: size.width, height, deepestM, answer, casts, units });
+  const scale = columnScale({ width: size.width, height, deepestM, answer, casts, units, label: bandLabel });
   const { x, y, left, right, top, base } = scale;
   const line = (points: readonly (readonly [number, number])[]) => points.map(([px, py], i) => `${i ? 'L' : 'M'}${px.toFixed(1)} ${py.toFixed(1)}`).join('');
   const of = (at: (i: number) => number) => now.depthM.map((z, i) => [at(i), y(z)] as const);
@@ -61,6 +61,7 @@ export function ColumnPlot({ answer, band, bandLabel, casts, units, height = 320
             </G>
           ))}
           {label(left - 8, top - 4, units.depth, palette.second, 'end')}
+          {iceM > 0 ? label(right, top - 4, `ice ${iceText(iceM, units)}, modelled`, palette.second, 'end') : null}
           {iceM > 0 ? <Rect x={left} y={top} width={right - left} height={Math.max(4, y(0.917 * iceM) - top)} fill={palette.card} stroke={palette.second} /> : null}
           <Path d={spread} fill={palette.ember} opacity={0.16} />
           <Path d={line(of((i) => x.light(now.light[i])))} stroke={palette.straw} strokeWidth={2.5} strokeDasharray="2 5" fill="none" />
@@ -77,24 +78,17 @@ export function ColumnPlot({ answer, band, bandLabel, casts, units, height = 320
           {label(left - 8, base + 46, 'mg/L', palette.ink, 'end')}
         </Svg>
       ) : null}
-      {size.width > 0 && band ? (
-        <Chip top={scale.chipTop(band, iceM)} right={8} tone="kelp">
-          {bandLabel}
-        </Chip>
-      ) : null}
-      {size.width > 0 && iceM > 0 ? (
-        <Chip top={28 + top + Math.max(6, y(0.917 * iceM) - top) + 4} left={left + 8} tone="second">{`ice ${iceText(iceM, units)}, modelled`}</Chip>
-      ) : null}
+      {size.width > 0 && band ? <Chip {...scale.chipAt(band)}>{bandLabel}</Chip> : null}
     </View>
   );
 }
 
 /** A label on an opaque ground, so that no line runs through it. */
-function Chip({ top, left, right, tone, children }: { top: number; left?: number; right?: number; tone: 'kelp' | 'second'; children: string }) {
+function Chip({ top, left, width, children }: { top: number; left: number; width: number; children: string }) {
   const palette = usePalette();
   return (
-    <View pointerEvents="none" style={{ position: 'absolute', top, left, right, backgroundColor: palette.card, borderRadius: 6, paddingHorizontal: 6 }}>
-      <Words size="small" strong={tone === 'kelp'} tone={tone}>
+    <View pointerEvents="none" style={{ position: 'absolute', top, left, width, alignItems: 'center', backgroundColor: palette.card, borderRadius: 6 }}>
+      <Words size="small" strong tone="kelp" numberOfLines={1}>
         {children}
       </Words>
     </View>

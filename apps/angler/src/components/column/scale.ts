@@ -1,7 +1,7 @@
 import type { ColumnAnswer } from '@burrow/core/column';
 import type { Band } from '@burrow/core/outlook';
 import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
-import type { Measurement } from '@burrow/core/winter';
+import { valueAt, type Measurement } from '@burrow/core/winter';
 
 interface Wanted {
   width: number;
@@ -10,6 +10,8 @@ interface Wanted {
   answer: ColumnAnswer;
   casts: readonly Measurement[];
   units: UnitPreference;
+  /** Label of the band. */
+  label: string;
 }
 
 /** Height of the legend over the drawing. */
@@ -17,7 +19,7 @@ const legend = 28;
 const faintest = 1e-4;
 
 /** Where things stand in the column's drawing, px. Light runs over four powers of ten. */
-export function columnScale({ width, height, deepestM, answer, casts, units }: Wanted) {
+export function columnScale({ width, height, deepestM, answer, casts, units, label }: Wanted) {
   const [left, right, top, base] = [44, width - 8, 18, height - 54];
   const temps = [...answer.now.tempC, ...casts.map((c) => c.value)];
   const lowC = Math.floor(Math.min(0, ...temps));
@@ -36,6 +38,23 @@ export function columnScale({ width, height, deepestM, answer, casts, units }: W
   const step = [1, 2, 4, 8, 10, 20, 40].find((s) => deepestM / (s * unit) <= 6.5) ?? 50;
   const ticks: number[] = [];
   for (let d = step; d * unit < deepestM - 0.3 * step * unit; d += step) ticks.push(d * unit);
+  /** The band's label stands in the widest gap between the lines and points at its height, in the middle of the band or near it. */
+  const chipAt = (band: Band) => {
+    const size = label.length * 7.6 + 12;
+    let best = { top: 0, left: right - size - 4, width: size, room: -1 };
+    for (const part of [0.5, 0.3, 0.7, 0.15, 0.85]) {
+      const depthM = band.fromM + part * (band.toM - band.fromM);
+      const middle = y(depthM);
+      const near = casts.filter((c) => Math.abs(y(c.depthM ?? 0) - middle) < 18).map((c) => x.temp(c.value));
+      const lines = [x.temp(valueAt(answer.now, 'tempC', depthM)), x.oxygen(valueAt(answer.now, 'oxygenMgL', depthM)), x.light(valueAt(answer.now, 'light', depthM))];
+      const stops = [left - 8, ...[...near, ...lines].sort((a, b) => a - b), right + 8];
+      for (let i = 1; i < stops.length; i++) {
+        const room = stops[i] - stops[i - 1] - 24;
+        if (room > best.room + 6) best = { top: legend + middle - 10, left: (stops[i] + stops[i - 1]) / 2 - size / 2, width: size, room };
+      }
+    }
+    return { top: best.top, left: best.left, width: best.width };
+  };
   return {
     left,
     right,
@@ -46,15 +65,8 @@ export function columnScale({ width, height, deepestM, answer, casts, units }: W
     ticks,
     tempTicks: tempTicks(lowC, highC, units),
     oxygenTicks: [0, 5, 10],
-    chipTop: (band: Band, iceM: number) => legend + chipAt(y, band, iceM),
+    chipAt,
   };
-}
-
-/** A label stands inside its band where there is room, else just under it, and clear of the ice's own. */
-function chipAt(y: (m: number) => number, band: Band, iceM: number): number {
-  const [from, to] = [y(band.fromM), y(band.toM)];
-  const middle = (from + to) / 2 - 10;
-  return Math.max(middle, iceM > 0 ? y(0.917 * iceM) + 30 : 0);
 }
 
 function tempTicks(lowC: number, highC: number, units: UnitPreference): { c: number; text: string }[] {

@@ -1,7 +1,6 @@
 import type { ColumnAnswer } from '@burrow/core/column';
 import { speciesOf } from '@burrow/core/fish';
 import { columnTable, columnWords, measurementsOf, recentCasts, type FishDepth } from '@burrow/core/outlook';
-import { depthFigure, depthText } from '@burrow/core/units';
 import { useMemo, useState } from 'react';
 import { ActivityIndicator } from 'react-native-paper';
 import { View } from 'react-native';
@@ -71,7 +70,7 @@ export function ColumnPart({ answer, depth, why, pending, waterId, nowMs, height
         <ColumnPlot
           answer={answer}
           band={depth.look}
-          bandLabel={depth.look ? `${speciesOf(species).short.toLowerCase()} ${depthFigure(depth.look.fromM, units)}–${depthText(depth.look.toM, units)}` : ''}
+          bandLabel={speciesOf(species).short.toLowerCase()}
           casts={casts}
           units={units}
           height={height}

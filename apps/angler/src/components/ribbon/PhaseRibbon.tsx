@@ -7,6 +7,7 @@ import Svg, { Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-
 import { bold, regular, usePalette } from '@/theme/theme';
 import { Words } from '../Words';
 import { useSize } from '../useSize';
+import { phaseWords } from './words';
 
 interface Props {
   outlook: Outlook;
@@ -22,15 +23,6 @@ const labelTop = 8;
 const labelHeight = 40;
 const plot = { top: 76, base: 152 };
 
-const phaseWords: Record<Phase['name'], string> = {
-  approach: 'front coming',
-  passage: 'front',
-  'post-front clear': 'bright behind it',
-  settling: 'settling',
-  steady: 'steady',
-  'warming trend': 'warming',
-  'cold rain': 'cold rain',
-};
 const textures: Partial<Record<Phase['name'], string>> = { approach: 'rising', passage: 'dense', settling: 'dots', 'cold rain': 'rain', 'warming trend': 'dots' };
 
 /** Weather and feeding on one line of time: phases, pressure, fronts with their uncertainty, night, windows. Tap for the evidence. */

@@ -9,6 +9,7 @@ import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
+import { phaseWords } from '../ribbon/words';
 import { Icon, type IconName } from '../icon/Icon';
 import { Words } from '../Words';
 
@@ -159,5 +160,5 @@ function nextChange(series: Parameters<typeof findFronts>[0], lat: number, now: 
   const next = fronts.find((f) => f.atMs > now);
   if (next && next.atMs - now < 24 * 3_600_000) return `front in ${spanText(next.atMs - now)}`;
   const phase = phaseAtInstant(findPhases(series, fronts, now), now);
-  return phase ? phase.name : null;
+  return phase ? phaseWords[phase.name] : null;
 }
