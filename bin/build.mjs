@@ -8,6 +8,7 @@ const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 const programs = {
   cli: 'apps/cli/src/main.ts',
   server: 'apps/server/src/main.ts',
+  'winter-worker': 'apps/server/src/workers/winter.ts',
   maintenance: 'apps/server/src/maintenance.ts',
   flasher: 'stand-ins/flasher/src/main.ts',
   'weather-station': 'stand-ins/weather-station/src/main.ts',

@@ -24,6 +24,7 @@ jest.mock('@/data/clock', () => ({ ...jest.requireActual('@/data/clock'), useNow
 jest.mock('@/data/water', () => ({
   useWater: () => ({ waters: mockWaters, water: (mockWaters.data?.value as unknown[] | undefined)?.[0], detail: mockDetail }),
   useWeather: () => mockWeather,
+  useWinter: () => ({ data: undefined }),
   useLastIce: () => ({ clearM: 0.254, whiteM: 0.0508, atMs: mockNow - 3 * 86_400_000 }),
   useOuting: () => undefined,
 }));

@@ -22,6 +22,7 @@ import { FlasherFeed } from './services/flasher-feed';
 import { Ledger } from './services/ledger';
 import { Station } from './services/station';
 import { Waters } from './services/waters';
+import { Winters } from './services/winters';
 
 export interface AppOptions {
   db: DataSource;
@@ -32,6 +33,8 @@ export interface AppOptions {
   sessionSecret: string;
   flasherUrl: string;
   stationUrl: string;
+  /** File of the bundled worker that computes winters. */
+  winterWorker: string;
   /** Folder of the exported web app; none for the API alone. */
   webDir?: string;
 }
@@ -48,11 +51,13 @@ const sameOrigin: RequestHandler = (req, _res, next) => {
 /** The application, ready to listen. */
 export function makeApp(options: AppOptions): Express {
   const { db, clock, demo } = options;
+  const [ledger, waters, station] = [new Ledger(db), new Waters(db), new Station(options.stationUrl)];
   const services: Services = {
     accounts: new Accounts(db),
-    ledger: new Ledger(db),
-    waters: new Waters(db),
-    station: new Station(options.stationUrl),
+    ledger,
+    waters,
+    winters: new Winters(options.winterWorker, waters, ledger, station),
+    station,
     flasher: new FlasherFeed(options.flasherUrl),
     clock,
     demo,

@@ -1,3 +1,4 @@
+import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { pino } from 'pino';
 import { makeApp } from './app';
@@ -23,6 +24,7 @@ async function main(): Promise<void> {
     sessionSecret: settings.SESSION_SECRET,
     flasherUrl: settings.FLASHER_URL,
     stationUrl: settings.STATION_URL,
+    winterWorker: fileURLToPath(new URL('winter-worker.mjs', import.meta.url)),
     webDir: settings.WEB_DIR,
   });
   const server = app.listen(settings.PORT, settings.HOST, (error?: Error) => {

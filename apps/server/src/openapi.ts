@@ -22,6 +22,7 @@ const operations: Operation[] = [
   { method: 'post', path: '/api/waters', summary: 'Add a water', request: waterFile, status: 201 },
   { method: 'get', path: '/api/waters/{id}', summary: 'A water with its map data', response: api.waterDetail },
   { method: 'get', path: '/api/waters/{id}/weather', summary: 'Weather observed and forecast', response: api.waterWeather },
+  { method: 'get', path: '/api/waters/{id}/winter', summary: "A water's winter day by day: ice, warmth and oxygen, modelled and corrected", response: api.waterWinter },
   { method: 'get', path: '/api/flasher/stream', summary: 'Pings of the flasher as server-sent events' },
   { method: 'post', path: '/api/flasher/line', summary: 'Depth and motion of the jig', request: api.lineSetting, status: 204 },
   { method: 'post', path: '/api/flasher/strike', summary: 'Strike' },

@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import path from 'node:path';
 import pg from 'pg';
 import { pino } from 'pino';
 import type { DataSource } from 'typeorm';
@@ -18,7 +19,7 @@ export async function newDatabase(): Promise<string> {
 }
 
 /** A migrated database and the application over it. */
-export async function newApp(options: { demo?: boolean } = {}) {
+export async function newApp(options: { demo?: boolean; stationUrl?: string; nowMs?: number } = {}) {
   const url = await newDatabase();
   const db: DataSource = await dataSource(url).initialize();
   await db.runMigrations();
@@ -26,12 +27,13 @@ export async function newApp(options: { demo?: boolean } = {}) {
   const app = makeApp({
     db,
     pool,
-    clock: systemClock,
+    clock: options.nowMs === undefined ? systemClock : { nowMs: () => options.nowMs! },
     log: pino({ level: 'silent' }),
     demo: options.demo ?? false,
     sessionSecret: 'a secret for the tests only',
     flasherUrl: 'http://127.0.0.1:9',
-    stationUrl: 'http://127.0.0.1:9',
+    stationUrl: options.stationUrl ?? 'http://127.0.0.1:9',
+    winterWorker: path.resolve('.build/winter-worker.mjs'),
   });
   const close = async () => {
     await pool.end();

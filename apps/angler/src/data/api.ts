@@ -50,5 +50,6 @@ export const api = {
   addWater: (file: WaterFile) => ask<{ id: string }>('/waters', null, post(file)),
   water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
   weather: (id: string, days = 10) => ask(`/waters/${encodeURIComponent(id)}/weather?days=${days}`, contract.waterWeather),
+  winter: (id: string) => ask(`/waters/${encodeURIComponent(id)}/winter`, contract.waterWinter),
   sync: (request: contract.SyncRequest) => ask('/ledger/sync', contract.syncResponse, post(request)),
 };

@@ -1,4 +1,4 @@
-import type { WaterDetail, WaterSummary, WaterWeather } from '@burrow/contract/api';
+import type { WaterDetail, WaterSummary, WaterWeather, WaterWinter } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
 import type { IceMeasurement } from '@burrow/core/safety';
 import { useQuery } from '@tanstack/react-query';
@@ -45,6 +45,9 @@ export const useWeather = (id: string | undefined) => useKept<WaterWeather>(['we
 /** Weather of the season so far, for the column: hourly since autumn, fetched a few times a day. */
 export const useSeasonWeather = (id: string | undefined, days: number) =>
   useKept<WaterWeather>(['season-weather', id ?? ''], () => api.weather(id!, days), 6 * 3_600_000, id !== undefined && days > 0);
+
+/** The water's winter day by day, computed on the server. */
+export const useWinter = (id: string | undefined) => useKept<WaterWinter>(['winter', id ?? ''], () => api.winter(id!), 3_600_000, id !== undefined);
 
 /** The outing under way, if one is. */
 export function useOuting(): OutingState | undefined {

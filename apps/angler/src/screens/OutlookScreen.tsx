@@ -1,7 +1,7 @@
 import { speciesTable } from '@burrow/core/fish';
 import { bearingWords, type FeedingWindow } from '@burrow/core/outlook';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Snackbar } from 'react-native-paper';
 import { Choice } from '@/components/Choice';
@@ -20,6 +20,9 @@ import { Words } from '@/components/Words';
 import { useOutlook } from '@/data/outlook';
 import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import { useWinter } from '@/data/water';
+
+const IceChart = lazy(() => import('@/components/outlook/IceChart'));
 
 /** Should I go, and when? */
 export function OutlookScreen() {
@@ -28,6 +31,7 @@ export function OutlookScreen() {
   const { units, load } = usePreferences();
   const { ledger } = useLedger();
   const wide = useWide();
+  const winter = useWinter(data.water?.id).data?.value;
   const [opened, setOpened] = useState<Opened>(null);
   const [why, setWhy] = useState<FeedingWindow | null>(null);
   const [seeing, setSeeing] = useState(false);
@@ -91,6 +95,11 @@ export function OutlookScreen() {
       <DayPlanList items={data.plan} isEdited={data.isEdited} nowMs={nowMs} timeZone={timeZone} onChange={data.changePlan} onReset={data.resetPlan} />
     </View>
   );
+  const ice = winter ? (
+    <Suspense fallback={<Words tone="second">Drawing the winter</Words>}>
+      <IceChart winter={winter} timeZone={timeZone} />
+    </Suspense>
+  ) : null;
   return (
     <>
       {wide ? (
@@ -107,6 +116,7 @@ export function OutlookScreen() {
             <View style={{ flex: 1, gap: 20 }}>
               {windows}
               {cold}
+              {ice}
             </View>
             <View style={{ flex: 1.1, gap: 20 }}>
               <AlertList alerts={data.alerts} />
@@ -129,6 +139,7 @@ export function OutlookScreen() {
             {plan}
             {cold}
             {windows}
+            {ice}
           </View>
         </ScrollView>
       )}

@@ -1,4 +1,4 @@
-import { lineSetting, syncRequest, type WaterWeather } from '@burrow/contract/api';
+import { lineSetting, syncRequest, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
 import { simulatedBottom } from '@burrow/core/simulator';
 import { waterFile } from '@burrow/contract/formats/water-geojson';
 import { Router, type Request, type RequestHandler } from 'express';
@@ -19,7 +19,7 @@ const signedIn: RequestHandler = (req, _res, next) => {
 const accountOf = (req: Request) => req.session.accountId!;
 
 /** What a signed-in angler can reach; everything is scoped to the account of the session. */
-export function anglerRoutes({ ledger, waters, station, flasher, clock }: Services): Router {
+export function anglerRoutes({ ledger, waters, winters, station, flasher, clock }: Services): Router {
   const router = Router();
   router.use(signedIn);
 
@@ -41,6 +41,11 @@ export function anglerRoutes({ ledger, waters, station, flasher, clock }: Servic
     if (!water) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${req.params.id}"`);
     const weather: WaterWeather = await station.at(water.lon, water.lat, clock.nowMs(), accept(weatherDays, req.query.days));
     res.json(weather);
+  });
+
+  router.get('/waters/:id/winter', async (req, res) => {
+    const winter: WaterWinter = await winters.of(accountOf(req), req.params.id, clock.nowMs());
+    res.json(winter);
   });
 
   router.get('/flasher/stream', async (req, res) => {

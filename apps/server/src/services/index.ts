@@ -4,12 +4,14 @@ import type { FlasherFeed } from './flasher-feed';
 import type { Ledger } from './ledger';
 import type { Station } from './station';
 import type { Waters } from './waters';
+import type { Winters } from './winters';
 
 /** What the routes call. */
 export interface Services {
   accounts: Accounts;
   ledger: Ledger;
   waters: Waters;
+  winters: Winters;
   station: Station;
   flasher: FlasherFeed;
   clock: Clock;

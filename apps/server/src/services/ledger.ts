@@ -1,6 +1,6 @@
 import { firstProblem, ledgerEvent } from '@burrow/contract';
 import { syncBatch, type SyncRequest, type SyncResponse } from '@burrow/contract/api';
-import { instantOf, type LedgerEvent } from '@burrow/core/ledger';
+import { fold, instantOf, type LedgerEvent, type LedgerState } from '@burrow/core/ledger';
 import { MoreThan, type DataSource, type EntityManager } from 'typeorm';
 import { Account, Event } from '../entities';
 import { toEvent } from './event-row';
@@ -31,6 +31,17 @@ export class Ledger {
       cursor: rows.length > 0 ? Number(rows[rows.length - 1].seq) : request.cursor,
       more: rows.length === syncBatch,
     };
+  }
+
+  /** Number of the account's last event. */
+  async lastSeq(accountId: string): Promise<number> {
+    return Number((await this.db.getRepository(Account).findOneByOrFail({ id: accountId })).lastSeq);
+  }
+
+  /** What all events of an account add up to. */
+  async state(accountId: string): Promise<LedgerState> {
+    const rows = await this.db.getRepository(Event).findBy({ accountId });
+    return fold(rows.map((r) => toEvent(r, accountId)));
   }
 
   private async store(manager: EntityManager, accountId: string, events: readonly LedgerEvent[]): Promise<void> {

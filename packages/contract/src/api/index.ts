@@ -1,3 +1,4 @@
+import type { WinterDay } from '@burrow/core/column';
 import type { WeatherHour } from '@burrow/core/weather';
 import { z } from 'zod';
 import { ledgerEvent } from '../events';
@@ -64,6 +65,26 @@ export const waterWeather = z.object({
   series: z.array(weatherHour),
 });
 export type WaterWeather = z.infer<typeof waterWeather>;
+
+const winterDay = z.object({
+  atMs: z.number(),
+  iceClearM: z.number(),
+  iceWhiteM: z.number(),
+  snowM: z.number(),
+  topC: z.number(),
+  bottomC: z.number(),
+  bottomOxygenMgL: z.number(),
+}) satisfies z.ZodType<WinterDay>;
+
+/** A water's winter day by day, as modelled and corrected by what was measured; ice measured beside it. */
+export const waterWinter = z.object({
+  nowMs: z.number(),
+  days: z.array(winterDay),
+  freezeUpMs: measured,
+  iceOutMs: measured,
+  measured: z.array(z.object({ atMs: z.number(), clearM: z.number(), whiteM: z.number() })),
+});
+export type WaterWinter = z.infer<typeof waterWinter>;
 
 export const lineSetting = z.object({
   depthM: z.number().min(0).max(300),

@@ -1,7 +1,7 @@
 import { hourMs } from '../units';
 import { standardPressureHpa, stationPressure } from '../water';
 import type { Place, WeatherHour } from '../weather';
-import { runWinter, winterPrior, type ColumnProfile, type ColumnSetting, type Hypsography, type Measurement, type WinterFit } from '../winter';
+import { runWinter, valueAt, winterPrior, type ColumnProfile, type ColumnSetting, type Hypsography, type Measurement, type WinterFit } from '../winter';
 import { fitWinter, profileWithSpread, unfitted } from './assimilation';
 import { forcingOf } from './forcing';
 
@@ -74,4 +74,39 @@ export function answerColumn(input: ColumnInput): ColumnAnswer {
     fit,
     deepestM: input.hypsography.depthsM.at(-1)!,
   };
+}
+
+/** A day of the winter so far, at the hour asked for. */
+export interface WinterDay {
+  atMs: number;
+  iceClearM: number;
+  iceWhiteM: number;
+  snowM: number;
+  /** A metre under the ice or the surface, and at the bottom, °C; oxygen at the bottom, mg/L. */
+  topC: number;
+  bottomC: number;
+  bottomOxygenMgL: number;
+}
+
+/** The winter of a water day by day, from autumn through the forecast, corrected by its measurements. Errors as `answerColumn`. */
+export function winterDays(input: ColumnInput): { days: WinterDay[]; freezeUpMs: number | null; iceOutMs: number | null; fit: WinterFit | null } {
+  const setting = columnSetting(input);
+  const forcing = forcingOf(input.series, input.place);
+  const usable = input.measurements.filter((m) => m.atMs >= forcing.startMs && m.atMs <= input.nowMs);
+  const fit = usable.length > 0 ? fitWinter(setting, forcing, usable) : null;
+  const endMs = forcing.startMs + forcing.airC.length * hourMs;
+  const instants: number[] = [];
+  for (let ms = input.nowMs - Math.floor((input.nowMs - forcing.startMs) / dayMs) * dayMs; ms <= endMs; ms += dayMs) instants.push(ms);
+  const run = runWinter({ ...setting, parameters: fit?.parameters ?? winterPrior }, forcing, instants);
+  const deepestM = input.hypsography.depthsM.at(-1)!;
+  const days = run.profiles.map((p) => ({
+    atMs: p.atMs,
+    iceClearM: p.iceClearM,
+    iceWhiteM: p.iceWhiteM,
+    snowM: p.snowM,
+    topC: valueAt(p, 'tempC', p.depthM[0] + 1),
+    bottomC: valueAt(p, 'tempC', deepestM),
+    bottomOxygenMgL: valueAt(p, 'oxygenMgL', deepestM),
+  }));
+  return { days, freezeUpMs: run.freezeUpMs, iceOutMs: run.iceOutMs, fit };
 }

@@ -1,3 +1,3 @@
 export { fitWinter, measurementSd, profileWithSpread, unfitted } from './assimilation';
-export { answerColumn, columnSetting, type ColumnAnswer, type ColumnInput } from './column';
+export { answerColumn, columnSetting, winterDays, type ColumnAnswer, type ColumnInput, type WinterDay } from './column';
 export { forcingOf } from './forcing';

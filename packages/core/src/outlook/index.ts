@@ -9,3 +9,4 @@ export { columnDays, measurementsOf, recentCasts } from './column-log';
 export { alertsFor, type Alert } from './alerts';
 export { dayPlan, movedItem, startingPlan, withoutItem, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, modelledIceText, type ColumnWords } from './column-words';
+export { winterIceRows, winterWords } from './winter-words';

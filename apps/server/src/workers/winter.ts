@@ -1,0 +1,21 @@
+import { winterDays, type ColumnInput } from '@burrow/core/column';
+import { buildDepthMap, hypsographyOf, type LonLat, type Sounding } from '@burrow/core/ground';
+
+export interface WinterTask {
+  outline: LonLat[];
+  soundings: Sounding[];
+  column: Omit<ColumnInput, 'hypsography'>;
+}
+
+export type WinterResult = { ok: true; winter: Pick<ReturnType<typeof winterDays>, 'days' | 'freezeUpMs' | 'iceOutMs'> } | { ok: false; why: string };
+
+/** One water's winter, on a thread of its own: the map, the fit and the days. What cannot be computed is answered, not thrown. */
+export default function winter({ outline, soundings, column }: WinterTask): WinterResult {
+  try {
+    const { days, freezeUpMs, iceOutMs } = winterDays({ ...column, hypsography: hypsographyOf(buildDepthMap(outline, soundings)) });
+    return { ok: true, winter: { days, freezeUpMs, iceOutMs } };
+  } catch (error) {
+    if (!(error instanceof RangeError)) throw error;
+    return { ok: false, why: error.message };
+  }
+}
