@@ -14,9 +14,40 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await page.getByRole('button', { name: /cold front/ }).click();
     await expect(page.getByText('pressure trough')).toBeVisible();
     await page.getByRole('button', { name: 'Done' }).click();
-    await page.getByRole('radio', { name: 'Perch' }).click();
+    await page.getByRole('radio', { name: 'Perch', exact: true }).click();
     await expect(page.getByText(/^Perch feed best/)).toBeVisible();
-    await page.getByRole('radio', { name: 'Crappie' }).click();
+    await page.getByRole('radio', { name: 'Crappie', exact: true }).click();
+  });
+
+  await test.step('Outlook models the water by depth, plans the day and takes what the angler sees', async () => {
+    await expect(page.getByRole('heading', { name: /^Warmest at the bottom, breathable to \d+/ })).toBeVisible({ timeout: 40_000 });
+    await expect(page.getByText(/^Crappie, midwinter: \d+(\.5)? to \d+(\.5)? ft/)).toBeVisible();
+    await expect(page.getByText(/corrected by your \d+ thermometer and \d+ ice readings/)).toBeVisible();
+    await expect(page.getByRole('figure', { name: /^Modelled column\. 8 ft: 3\d °F/ })).toBeVisible();
+    await page.getByRole('button', { name: 'In figures' }).click();
+    await expect(page.getByRole('cell', { name: '24 ft' })).toBeVisible();
+    await page.getByRole('radio', { name: 'With a truck' }).click();
+    await expect(page.getByText(/Not enough ice/)).toBeVisible();
+    await page.getByRole('radio', { name: 'On foot' }).click();
+    await page.getByRole('button', { name: /^Change Drill 6 holes/ }).click();
+    const planned = page.getByRole('button', { name: /^Done with Drill 6 holes/ });
+    await page.getByRole('button', { name: '15 min later' }).click();
+    await planned.click();
+    await expect(page.getByRole('button', { name: 'Back to the plan as computed' })).toBeVisible();
+    await page.getByRole('button', { name: 'Log what I see' }).click();
+    await page.getByRole('radio', { name: 'Overcast' }).click();
+    await page.getByRole('button', { name: 'Log this weather' }).click();
+    await expect(page.getByText('Weather logged')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind IN ('weather-seen', 'undone')"))[0].n).toBe(2);
+    await page.getByRole('button', { name: /^Why / }).first().click();
+    await page.getByRole('radio', { name: 'The light' }).click();
+    await page.getByRole('radio', { name: 'Both' }).click();
+    await page.getByRole('button', { name: 'All rules, and what your log says' }).click();
+    await expect(page.getByText(/^Your log: \d+ bites in [\d.]+ h of line/).first()).toBeVisible();
+    await expect(page.getByText(/^weather\.approach, held by most; schools differ/)).toBeVisible();
+    await page.getByRole('link', { name: 'Outlook' }).click();
+    await expect(page.getByText(/^Froze over about \d+ Nov|^Froze over about \w+ 2\d Nov/)).toBeVisible({ timeout: 40_000 });
   });
 
   await test.step('Water shows the bed, starts an outing and drills where tapped', async () => {
@@ -65,12 +96,15 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await page.getByRole('button', { name: 'Looked', exact: true }).click();
     await page.getByRole('button', { name: 'Bite', exact: true }).click();
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
-    await page.getByRole('radio', { name: 'Perch' }).click();
+    await page.getByRole('radio', { name: 'Perch', exact: true }).click();
     await page.getByRole('button', { name: 'Kept', exact: true }).click();
     await expect(page.getByText('4 unsent')).toBeVisible();
     await page.reload();
     await expect(page.getByText('4 unsent')).toBeVisible();
     await expect(page.getByText('no signal: simulated on this phone')).toBeVisible();
+    await page.getByRole('button', { name: /^Stay \d+ minutes|^Move on/ }).click();
+    await expect(page.getByText(/^Planned next, \d\d:\d\d: /)).toBeVisible();
+    await page.keyboard.press('Escape');
     const depth = await jigDepth(page);
     await dragJig(page, 0.2);
     await expect(page.getByText('5 unsent')).toBeVisible();
@@ -113,7 +147,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     const lines = readFileSync(ledgerFile, 'utf8').trim().split('\n');
     const [{ now }] = await stack.query('SELECT count(*)::int AS now FROM event');
     expect(lines).toHaveLength(now as number);
-    expect(now as number).toBe((before as number) + 17);
+    expect(now as number).toBe((before as number) + 19);
     const catches = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Catches (CSV)' }).click();
     expect(readFileSync(await (await catches).path(), 'utf8')).toMatch(/yellow-perch,220,.*kept/);

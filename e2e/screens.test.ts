@@ -23,11 +23,12 @@ async function drillOnce(page: Page, url: string): Promise<void> {
 }
 
 const ready: Record<string, (page: Page) => Promise<void>> = {
-  '/': (p) => p.getByRole('heading', { name: /^Be over them/ }).waitFor(),
+  '/': (p) => p.getByText(/^Froze over about/).waitFor({ timeout: 40_000 }),
   '/water': (p) => p.getByText(/^Expect/).waitFor(),
   '/hole': (p) => p.getByRole('slider', { name: 'Jig depth' }).waitFor(),
   '/season': (p) => p.getByRole('heading', { name: 'Height above bottom' }).waitFor(),
   '/practice': (p) => p.getByRole('slider', { name: 'Jig depth' }).waitFor(),
+  '/fieldcraft': (p) => p.getByText(/^Your log: \d+ bites/).first().waitFor({ timeout: 40_000 }),
   '/gear': (p) => p.getByRole('heading', { name: 'Tackle box' }).waitFor(),
 };
 
@@ -79,7 +80,10 @@ test('wide: panes side by side that belong together, nothing cut off, keys at ha
 
   await page.goto(stack.url);
   await ready['/'](page);
-  expect((await boxOf('Cold and light', 'heading')).x).toBeGreaterThan((await boxOf('Hours worth being there', 'heading')).x + 200);
+  await page.getByRole('figure', { name: /^Modelled column/ }).waitFor({ timeout: 40_000 });
+  const [column, hours, today] = [await boxOf(/^Warmest at the bottom/, 'heading'), await boxOf('Hours worth being there', 'heading'), await boxOf('Today', 'heading')];
+  expect(hours.x).toBeGreaterThan(column.x + 300);
+  expect(today.x).toBeGreaterThan(hours.x + 250);
   expect((await boxOf('Gear', 'link')).x).toBeLessThan(92);
 
   await page.goto(`${stack.url}/water`);

@@ -161,19 +161,24 @@ test('the log moves a rule toward what it says, by how much it has seen, and fie
 });
 
 test('alerts: a front within half a day, water up by a degree, a thaw, oxygen failing where one fishes', () => {
-  const of = (d: typeof coming) => alertsFor(d.column, d.outlook.depth, 'black-crappie', d.outlook.nextFront, d.nowMs, imperial).map((a) => a.id);
-  expect(
-    alertsFor(null, null, 'black-crappie', { atMs: coming.nowMs + 8 * hourMs, kind: 'cold', uncertaintyH: 1, strength: 1, evidence: [] }, coming.nowMs, imperial),
-  ).toHaveLength(1);
-  expect(of(behind)).not.toContain('ice-lost');
+  const alerts = (column: ColumnAnswer | null, outlook: Partial<Parameters<typeof alertsFor>[1]>, nowMs = coming.nowMs) =>
+    alertsFor(column, { depth: null, nextFront: undefined, storm: null, ...outlook }, 'black-crappie', nowMs, place.timeZone, imperial);
+  const front = (inH: number) => ({ atMs: coming.nowMs + inH * hourMs, kind: 'cold' as const, uncertaintyH: 1, strength: 1, evidence: [] });
+  expect(alerts(null, { nextFront: front(8) }).map((a) => a.id)).toEqual(['front']);
+  expect(alerts(null, { nextFront: front(14) })).toEqual([]);
+  expect(alerts(null, { storm: { atMs: coming.nowMs + 3 * hourMs, windMs: 16, precipMm: 0 } })).toEqual([
+    expect.objectContaining({ id: 'storm', isCaution: true, text: expect.stringMatching(/^Wind to 36 mph about 09:40/) }),
+  ]);
+  expect(alerts(behind.column, behind.outlook, behind.nowMs).map((a) => a.id)).not.toContain('ice-lost');
   const thaw = { ...coming.column, now: { ...coming.column.now, hoursAbove: 30 } };
-  const [caution] = alertsFor(thaw, coming.outlook.depth, 'black-crappie', undefined, coming.nowMs, imperial);
-  expect(caution).toMatchObject({ id: 'ice-lost', isCaution: true });
+  expect(alerts(thaw, { depth: coming.outlook.depth })[0]).toMatchObject({ id: 'ice-lost', isCaution: true });
   const warmed = { ...warming.column, dayAgo: { ...warming.column.now, tempC: warming.column.now.tempC.map((t) => t - 1.2) } };
-  expect(alertsFor(warmed, warming.outlook.depth, 'black-crappie', undefined, warming.nowMs, imperial).map((a) => a.id)).toContain('water-up');
+  expect(alerts(warmed, { depth: warming.outlook.depth }, warming.nowMs).map((a) => a.id)).toContain('water-up');
   const spent = { ...coming.column.now, oxygenMgL: coming.column.now.oxygenMgL.map((o, i) => (coming.column.now.depthM[i] > 7 ? 0.5 : o)) };
-  const failing = { ...coming.column, ahead: [coming.column.now, spent] };
-  expect(alertsFor(failing, coming.outlook.depth, 'black-crappie', undefined, coming.nowMs, imperial).map((a) => a.id)).toContain('oxygen');
+  expect(alerts({ ...coming.column, ahead: [coming.column.now, spent] }, { depth: coming.outlook.depth }).map((a) => a.id)).toContain('oxygen');
+  const gale = until(coming.nowMs).map((r) => (r.atMs === coming.nowMs - 40 * minuteMs + 4 * hourMs ? { ...r, windMs: 18 } : r));
+  expect(answerOutlook({ speciesId: 'black-crappie', nowMs: coming.nowMs, place, series: gale }).storm?.windMs).toBe(18);
+  expect(coming.outlook.storm).toBeNull();
 });
 
 test('what the angler reads off the barometer stands for the station, or as an hour of its own', () => {

@@ -1,4 +1,4 @@
-import { bearingKg, feelsLike, frostbiteTime, judgeIce, windChill } from '../src/safety';
+import { bearingKg, feelsLike, frostbiteTime, judgeIce, windChill, thinnest } from '../src/safety';
 import { stefanThickness } from '../src/winter';
 import { iceWords } from '../src/outlook';
 import { imperial } from '../src/units';
@@ -61,4 +61,18 @@ test('thin ice is not enough, and 9 cm clear with 4 cm white counts as 11', () =
   expect(judgeIce({ clearM: 0.09, whiteM: 0.04, atMs: 0 }, 'foot', 0)).toMatchObject({ kind: 'above-guidance', countsM: 0.11 });
   expect(judgeIce({ clearM: 0.2, whiteM: 0, atMs: 0 }, 'car', 0).kind).toBe('not-enough');
   expect(judgeIce(undefined, 'foot', 0).kind).toBe('not-measured');
+});
+
+test('the thinnest ice counts, white by half; machines ask for more; a day of thaw voids it', () => {
+  const now = Date.UTC(2027, 0, 16);
+  const at = (clearM: number, whiteM: number) => ({ clearM, whiteM, atMs: now - 3_600_000 });
+  expect(thinnest([at(0.2, 0), at(0.1, 0.1), at(0.3, 0)])).toEqual(at(0.1, 0.1));
+  expect(thinnest([])).toBeUndefined();
+  expect(judgeIce(at(0.2, 0), 'foot', now).kind).toBe('above-guidance');
+  expect(judgeIce(at(0.2, 0), 'car', now)).toMatchObject({ kind: 'not-enough', bearsKg: null });
+  expect(judgeIce(at(0.2, 0), 'foot', now, 24)).toMatchObject({ kind: 'thawed', hoursAbove: 24 });
+  expect(judgeIce(at(0.2, 0), 'foot', now, 23).kind).toBe('above-guidance');
+  // Gold's lower bound, 3.5 kg/cm²; half for loads that stand.
+  expect(judgeIce(at(0.4, 0), 'snowmobile', now)).toMatchObject({ bearsKg: 5600 });
+  expect(judgeIce(at(0.4, 0), 'truck', now)).toMatchObject({ bearsKg: 2800 });
 });

@@ -1,4 +1,5 @@
 import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
+import { distanceM } from '@burrow/core/ground';
 import { dayText } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { useMemo } from 'react';
@@ -50,7 +51,9 @@ export function useOutlook() {
     columnWhy: column.data?.why ?? (column.isError ? (column.error as Error).message : null),
     columnPending: column.isPending && !ground.isError,
     evidence: column.data?.evidence ?? [],
-    alerts: outlook ? alertsFor(answer, outlook.depth, species, outlook.nextFront, nowMs, units) : [],
+    alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],
+    /** How far the measured ice lies from the place to start, m; null where either is not known. */
+    iceAwayM: lastIce?.at && ground.data?.breakFoot ? distanceM(lastIce.at, ground.data.breakFoot.at) : null,
     plan: isEdited ? kept.items : computed,
     isEdited,
     changePlan: (items: PlanItem[]) => change({ plan: { key: planKey, items } }),
@@ -58,5 +61,3 @@ export function useOutlook() {
     nowMs,
   };
 }
-
-export type OutlookData = ReturnType<typeof useOutlook>;

@@ -1,6 +1,6 @@
 import type { WaterDetail, WaterSummary, WaterWeather, WaterWinter } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
-import type { IceMeasurement } from '@burrow/core/safety';
+import { thinnest, type IceMeasurement } from '@burrow/core/safety';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { api } from './api';
@@ -55,16 +55,12 @@ export function useOuting(): OutingState | undefined {
   return state.outings.findLast((o) => o.endedMs === null);
 }
 
-/** The last ice measured on a water, over all outings. */
+/** The ice of the last visit to a water where any was measured: the thinnest, with its place. */
 export function useLastIce(waterId: string | undefined): IceMeasurement | undefined {
   const { state } = useLedger();
   return useMemo(() => {
-    const last = state.outings
-      .filter((o) => o.water === waterId)
-      .flatMap((o) => o.ice)
-      .filter((i) => i.ms <= nowMs())
-      .sort((a, b) => a.ms - b.ms)
-      .at(-1);
-    return last && { clearM: last.clearM, whiteM: last.whiteM, atMs: last.ms };
+    const visits = state.outings.filter((o) => o.water === waterId).map((o) => ({ outing: o, ice: o.ice.filter((i) => i.ms <= nowMs()) }));
+    const last = visits.findLast((v) => v.ice.length > 0);
+    return last && thinnest(last.ice.map((i) => ({ clearM: i.clearM, whiteM: i.whiteM, atMs: i.ms, at: last.outing.holes.find((h) => h.id === i.hole)?.at })));
   }, [state, waterId]);
 }

@@ -1,5 +1,6 @@
 import { speciesTable } from '@burrow/core/fish';
 import { bearingWords, type FeedingWindow } from '@burrow/core/outlook';
+import { distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -84,7 +85,14 @@ export function OutlookScreen() {
       height={wide ? 340 : undefined}
     />
   );
-  const go = <GoPart words={words} isOpen={outlook.setting.isOpen} bears={bearingWords(outlook.ice, load, units)} />;
+  const go = (
+    <GoPart
+      words={words}
+      isOpen={outlook.setting.isOpen}
+      bears={bearingWords(outlook.ice, load, units)}
+      away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)}
+    />
+  );
   const cold = <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} onSeen={() => setSeeing(true)} />;
   const windows = <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />;
   const plan = (

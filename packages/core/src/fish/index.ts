@@ -1,4 +1,4 @@
 export * from './standard-weight';
 export * from './species';
-export { speciesTable } from './species-table';
+export { speciesOf, speciesTable } from './species-table';
 export * from './depth-injury';

@@ -292,3 +292,10 @@ export const speciesTable: readonly Species[] = [
     handling: 'Spines and gill covers cut: hold from behind.',
   },
 ];
+
+/** The row of a species. Throws RangeError for one that has no habits in the table yet. */
+export function speciesOf(id: string): Species {
+  const row = speciesTable.find((s) => s.id === id);
+  if (!row) throw new RangeError(`species must be one of ${speciesTable.map((s) => s.id).join(', ')}, found ${id}`);
+  return row;
+}

@@ -1,4 +1,3 @@
-import { speciesTable } from './species-table';
 import type { WeighedSpecies } from './standard-weight';
 
 /** How a fish stands to the bait: upward feeders are met from above, bottom feeders from the bottom up. */
@@ -39,10 +38,3 @@ export interface Species {
 }
 
 export type SpeciesId = WeighedSpecies;
-
-/** The row of a species. Throws RangeError for one that has no habits in the table yet. */
-export function speciesOf(id: string): Species {
-  const row = speciesTable.find((s) => s.id === id);
-  if (!row) throw new RangeError(`species must be one of ${speciesTable.map((s) => s.id).join(', ')}, found ${id}`);
-  return row;
-}

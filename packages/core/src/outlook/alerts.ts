@@ -1,12 +1,12 @@
-import { depthText, hourMs, iceText, spanText, type UnitPreference } from '../units';
-import type { Front } from '../weather';
+import { clockText, depthText, hourMs, iceText, spanText, windText, type UnitPreference } from '../units';
 import { valueAt } from '../winter';
-import { fishDepth, type FishDepth } from './band';
+import { stormLimits, type Outlook } from './answer';
+import { fishDepth } from './band';
 import type { ColumnAnswer } from '../column';
 
 /** Something worth a glance. */
 export interface Alert {
-  id: 'front' | 'water-up' | 'ice-lost' | 'oxygen';
+  id: 'storm' | 'front' | 'water-up' | 'ice-lost' | 'oxygen';
   /** Cautions stand out; the others are good to know. */
   isCaution: boolean;
   text: string;
@@ -16,8 +16,20 @@ export interface Alert {
 export const alertLimits = { frontH: 12, warmerC: 1, iceLostM: 0.01, oxygenDaysAhead: 5 } as const;
 
 /** What changes about a water soon or has just changed, for the depth that is fished. */
-export function alertsFor(answer: ColumnAnswer | null, depth: FishDepth | null, speciesId: string, nextFront: Front | undefined, nowMs: number, units: UnitPreference): Alert[] {
+export function alertsFor(
+  answer: ColumnAnswer | null,
+  outlook: Pick<Outlook, 'depth' | 'nextFront' | 'storm'>,
+  speciesId: string,
+  nowMs: number,
+  timeZone: string,
+  units: UnitPreference,
+): Alert[] {
+  const { depth, nextFront, storm } = outlook;
   const alerts: Alert[] = [];
+  if (storm) {
+    const what = storm.windMs >= stormLimits.windMs ? `Wind to ${windText(storm.windMs, units)}` : 'Heavy snow or rain';
+    alerts.push({ id: 'storm', isCaution: true, text: `${what} about ${clockText(storm.atMs, timeZone)}: shelters blow over, tracks go, boats swamp. Be off before it.` });
+  }
   if (nextFront && nextFront.atMs - nowMs <= alertLimits.frontH * hourMs) {
     alerts.push({
       id: 'front',

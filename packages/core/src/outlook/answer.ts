@@ -24,6 +24,16 @@ export interface OutlookInput {
   schools?: Schools;
 }
 
+/** The worst of a stay: its strongest wind and heaviest fall. */
+export interface Storm {
+  atMs: number;
+  windMs: number;
+  precipMm: number;
+}
+
+/** From here on wind (m/s) or what falls in an hour (mm) is a danger on open ice or water. Source: fieldcraft; gale from 17 m/s. */
+export const stormLimits = { windMs: 12, precipMm: 2.5 } as const;
+
 /** Everything the Outlook shows, computed. */
 export interface Outlook {
   span: { fromMs: number; toMs: number };
@@ -43,6 +53,8 @@ export interface Outlook {
   ice: IceFinding;
   /** Clear ice that the model has grown since the last measurement, m; null where it cannot say. Never a measurement. */
   grownM: number | null;
+  /** Wind or snow before dark that is a danger in itself; null where none is forecast. */
+  storm: Storm | null;
   /** Where to look for the fish in the column; null without one. */
   depth: FishDepth | null;
   setting: FeedingSetting;
@@ -87,9 +99,18 @@ export function answerOutlook(input: OutlookInput): Outlook {
     coldest: coldestOf(series, nowMs, today.duskMs),
     ice: judgeIce(input.lastIce, input.load ?? 'foot', nowMs, thawHours(series, input.lastIce?.atMs ?? nowMs, nowMs)),
     grownM: grownSince(column, input.lastIce),
-    depth: column && fishDepth(input.speciesId, column.now, column.deepestM, seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs)),
+    storm: stormBefore(series, nowMs, today.duskMs > nowMs ? today.duskMs : nowMs + 12 * hourMs),
+    depth: column && fishDepth(input.speciesId, column.now, column.deepestM, seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs), phaseAtInstant(phases, nowMs)?.name),
     setting,
   };
+}
+
+/** The worst hour up to an instant, when it passes the limits. */
+function stormBefore(series: readonly WeatherHour[], fromMs: number, toMs: number): Storm | null {
+  const size = (r: WeatherHour) => Math.max((r.windMs ?? 0) / stormLimits.windMs, (r.precipMm ?? 0) / stormLimits.precipMm);
+  const hours = series.filter((r) => r.atMs >= fromMs && r.atMs <= toMs);
+  const worst = hours.reduce<WeatherHour | null>((a, b) => (!a || size(b) > size(a) ? b : a), null);
+  return worst && size(worst) >= 1 ? { atMs: worst.atMs, windMs: worst.windMs ?? 0, precipMm: worst.precipMm ?? 0 } : null;
 }
 
 /** Longest thaw without a break between a measurement and now, h. */

@@ -1,7 +1,9 @@
 import { speciesOf, type Species } from '../fish';
 import { clamp, hourMs } from '../units';
+import type { PhaseName } from '../weather';
 import { valueAt, type ColumnProfile } from '../winter';
 import type { ColumnAnswer } from '../column';
+import { phaseRules } from './rules';
 import { stageRuleOf, type SeasonStage, type StageRule } from './stages';
 
 /** A stretch of depth, m. */
@@ -41,13 +43,13 @@ export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freez
   return surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
 }
 
-/** Where to look for a species in this column at this stage. Throws RangeError for an unknown species. */
-export function fishDepth(speciesId: string, profile: ColumnProfile, deepestM: number, stage: SeasonStage): FishDepth {
+/** Where to look for a species in this column at this stage, in this phase of the weather. Throws RangeError for an unknown species. */
+export function fishDepth(speciesId: string, profile: ColumnProfile, deepestM: number, stage: SeasonStage, phase: PhaseName = 'steady'): FishDepth {
   const species = speciesOf(speciesId);
   const rule = stageRuleOf(stage, species.group);
   const breathable = (z: number) => valueAt(profile, 'oxygenMgL', z) >= species.leastOxygenMgL;
   const habitable = longest(profile, deepestM, (z) => breathable(z) && isWarmEnough(species, profile, z, warmest(profile, breathable, deepestM)));
-  const look = habitable && lookWithin(rule, habitable);
+  const look = habitable && inPhase(lookWithin(rule, habitable), habitable, phase);
   const isSpent = !breathable(deepestM - 0.1);
   return {
     stage,
@@ -100,4 +102,11 @@ function lookWithin(rule: StageRule, habitable: Band): Band {
       : { fromM: rule.place.depthM[0], toM: rule.place.depthM[1] };
   const toM = clamp(wanted.toM, habitable.fromM + 0.5, habitable.toM);
   return { fromM: clamp(wanted.fromM, habitable.fromM, toM - Math.min(0.5, habitable.toM - habitable.fromM)), toM };
+}
+
+/** Fish in the mood for it come up, others lie tight: the phase's share of the stretch, counted from its lower end. */
+function inPhase(look: Band, habitable: Band, phase: PhaseName): Band {
+  const { stretch } = phaseRules.find((r) => r.phase === phase)!;
+  const span = Math.max(0.5, (look.toM - look.fromM) * stretch);
+  return { fromM: Math.max(habitable.fromM, look.toM - span), toM: look.toM };
 }

@@ -12,22 +12,25 @@ export interface PhaseRule {
   factor: number;
   reason: string;
   advice: string;
+  /** What becomes of the stretch of depth to fish: a share of it, counted up from its lower end; over 1 it reaches higher. */
+  stretch: number;
 }
 
 export const phaseRules: readonly PhaseRule[] = [
-  { id: 'weather.approach', phase: 'approach', factor: 1.7, reason: 'Cloud and a falling glass ahead of a front switch fish on.', advice: 'Fish while it lasts.' },
-  { id: 'weather.passage', phase: 'passage', factor: 0.8, reason: 'The front is passing.', advice: 'Expect it to die off.' },
+  { id: 'weather.approach', phase: 'approach', factor: 1.7, reason: 'Cloud and a falling glass ahead of a front switch fish on.', advice: 'Fish while it lasts.', stretch: 1.3 },
+  { id: 'weather.passage', phase: 'passage', factor: 0.8, reason: 'The front is passing.', advice: 'Expect it to die off.', stretch: 1 },
   {
     id: 'weather.clear',
     phase: 'post-front clear',
     factor: 0.4,
     reason: 'Bright and high behind a front: fish lie tight to bottom, the window is small.',
     advice: 'Small, slow, patient.',
+    stretch: 0.35,
   },
-  { id: 'weather.settling', phase: 'settling', factor: 0.75, reason: 'Settling after a front: fish come back on by the day.', advice: 'Dawn and dusk first.' },
-  { id: 'weather.steady', phase: 'steady', factor: 1, reason: 'Steady weather, even cold, is dependable.', advice: 'Small windows at dawn and dusk.' },
-  { id: 'weather.warming', phase: 'warming trend', factor: 1.2, reason: 'A warming spell wakes fish from midday on.', advice: 'Shallow, late in the day.' },
-  { id: 'weather.cold-rain', phase: 'cold rain', factor: 0.35, reason: 'Cold rain and falling water temperature is the worst of it.', advice: 'Better another day.' },
+  { id: 'weather.settling', phase: 'settling', factor: 0.75, reason: 'Settling after a front: fish come back on by the day.', advice: 'Dawn and dusk first.', stretch: 0.7 },
+  { id: 'weather.steady', phase: 'steady', factor: 1, reason: 'Steady weather, even cold, is dependable.', advice: 'Small windows at dawn and dusk.', stretch: 1 },
+  { id: 'weather.warming', phase: 'warming trend', factor: 1.2, reason: 'A warming spell wakes fish from midday on.', advice: 'Shallow, late in the day.', stretch: 1.2 },
+  { id: 'weather.cold-rain', phase: 'cold rain', factor: 0.35, reason: 'Cold rain and falling water temperature is the worst of it.', advice: 'Better another day.', stretch: 0.5 },
 ];
 
 /** How the light moves feeding, by the sun's height, degrees. Fieldcraft §3 by species habit. */

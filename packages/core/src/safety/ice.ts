@@ -17,6 +17,8 @@ export interface IceMeasurement {
   clearM: number;
   whiteM: number;
   atMs: number;
+  /** Where, as longitude and latitude, when it is known. */
+  at?: readonly [number, number];
 }
 
 /** Thickness that counts for bearing: clear ice plus half the white, m. */

@@ -36,7 +36,7 @@ export function ColumnPart({ answer, depth, why, pending, waterId, nowMs, height
         </Words>
         {pending && !why ? (
           <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-            <ActivityIndicator color={palette.ember} />
+            <ActivityIndicator color={palette.ember} aria-label="Computing the column" accessibilityLabel="Computing the column" />
             <Words tone="second">Running the winter through this water</Words>
           </View>
         ) : (

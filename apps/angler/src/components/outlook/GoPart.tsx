@@ -12,7 +12,7 @@ import { Words } from '../Words';
 const loads = iceGuidance.map((g) => ({ id: g.load, label: { foot: 'On foot', snowmobile: 'With a sled machine', car: 'With a car', truck: 'With a truck' }[g.load] }));
 
 /** What stands against going: the ice for who goes, and the cold. There is no yes here. */
-export function GoPart({ words, isOpen, bears }: { words: OutlookWords; isOpen: boolean; bears: string | null }) {
+export function GoPart({ words, isOpen, bears, away }: { words: OutlookWords; isOpen: boolean; bears: string | null; away: string | null }) {
   const { load } = usePreferences();
   return (
     <View style={{ gap: 10 }}>
@@ -24,7 +24,9 @@ export function GoPart({ words, isOpen, bears }: { words: OutlookWords; isOpen: 
       ) : (
         <>
           <Choice label="Who goes on the ice" options={loads} value={load} onChange={(id) => change({ load: id })} />
-          <Caution headline={words.ice.headline}>{bears ? `${words.ice.detail} ${bears}` : words.ice.detail}</Caution>
+          <Caution headline={words.ice.headline}>
+            {[words.ice.detail, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ')}
+          </Caution>
         </>
       )}
     </View>
