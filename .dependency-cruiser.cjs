@@ -16,6 +16,7 @@ const allowed = {
   coach: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
+  fieldcraft: ['coach', 'outlook', 'weather'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
 };
 

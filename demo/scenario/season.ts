@@ -1,7 +1,8 @@
 import type { EventBodies, EventKind, LedgerEvent } from '@burrow/core/ledger';
 import { estimateWeight, type WeighedSpecies } from '@burrow/core/fish';
 import { hourMs, isoWithOffset, minuteMs, normal, seededRandom } from '@burrow/core/units';
-import { valueAt, type ColumnProfile } from '@burrow/core/winter';
+import { valueAt } from '@burrow/core/water';
+import type { ColumnProfile } from '@burrow/core/winter';
 import { v7 } from 'uuid';
 import { scriptedFronts } from '../../stand-ins/weather-station/src/climate';
 import { trueColumn } from './column';

@@ -1,3 +1,1 @@
-import { FieldcraftScreen } from '@/screens/FieldcraftScreen';
-
-export default FieldcraftScreen;
+export { FieldcraftAfield as default } from '@/screens/lazy';

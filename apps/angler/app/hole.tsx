@@ -1,3 +1,1 @@
-import { HoleScreen } from '@/screens/HoleScreen';
-
-export default HoleScreen;
+export { HoleAfield as default } from '@/screens/lazy';

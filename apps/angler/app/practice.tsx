@@ -1,3 +1,1 @@
-import { PracticeScreen } from '@/screens/PracticeScreen';
-
-export default PracticeScreen;
+export { PracticeAfield as default } from '@/screens/lazy';

@@ -1,3 +1,1 @@
-import { WaterScreen } from '@/screens/WaterScreen';
-
-export default WaterScreen;
+export { WaterAfield as default } from '@/screens/lazy';

@@ -1,6 +1,7 @@
 import { normal, seededRandom, type Random } from '../src/units';
 import { fitWinter, profileWithSpread } from '../src/column';
-import { runWinter, valueAt, winterPrior, type Measurement, type WinterParameters } from '../src/winter';
+import { valueAt } from '../src/water';
+import { runWinter, winterPrior, type Measurement, type WinterParameters } from '../src/winter';
 import { dayMs, lake, madeUpWinter } from './winter-weather';
 
 /** A lake whose parameters nobody knows. */

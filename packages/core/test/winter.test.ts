@@ -1,6 +1,7 @@
 import { hourMs } from '../src/units';
 import { waterDensity } from '../src/water';
-import { coneHypsography, IceSheet, runWinter, stefanThickness, valueAt, winterConstants, type ColumnProfile, type Forcing } from '../src/winter';
+import { valueAt } from '../src/water';
+import { coneHypsography, IceSheet, runWinter, stefanThickness, winterConstants, type ColumnProfile, type Forcing } from '../src/winter';
 import { faceAreas } from '../src/winter/hypsography';
 import { autumnMs, dayMs, lake, madeUpWinter } from './winter-weather';
 

@@ -7,7 +7,6 @@ import type { Hypsography } from '@burrow/core/winter';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import type { ColumnApi } from '@/workers/column.api';
-import { spawnColumn } from '@/workers/spawn';
 import { useLedger } from './session';
 import { useSeasonWeather } from './water';
 
@@ -28,8 +27,8 @@ export function useColumn(water: WaterDetail | undefined, hypsography: Hypsograp
     staleTime: Infinity,
     networkMode: 'always',
     placeholderData: keepPreviousData,
-    queryFn: () => {
-      worker ??= spawnColumn();
+    queryFn: async () => {
+      worker ??= (await import('@/workers/spawn')).spawnColumn();
       const { secchi_m, elevation_m } = water!.file.water;
       const input = {
         hypsography: hypsography!,

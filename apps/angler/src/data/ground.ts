@@ -5,7 +5,6 @@ import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import type { GroundApi } from '@/workers/ground.api';
-import { spawnGround } from '@/workers/spawn';
 
 let worker: Remote<GroundApi> | null = null;
 
@@ -21,8 +20,8 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     staleTime: Infinity,
     networkMode: 'always',
     placeholderData: keepPreviousData,
-    queryFn: () => {
-      worker ??= spawnGround();
+    queryFn: async () => {
+      worker ??= (await import('@/workers/spawn')).spawnGround();
       const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];
       return worker.build(outlineOf(water!.file), soundings, metresPerDepthUnit(units));
     },

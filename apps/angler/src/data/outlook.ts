@@ -1,6 +1,5 @@
 import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
-import { distanceM } from '@burrow/core/ground';
-import { dayText } from '@burrow/core/units';
+import { dayText, distanceM } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { useMemo } from 'react';
 import { useColumn } from './column';
@@ -8,7 +7,8 @@ import { useNow } from './clock';
 import { useGround } from './ground';
 import { change, usePreferences } from './preferences';
 import { useLedger } from './session';
-import { useLastIce, useWater, useWeather } from './water';
+import { useSettled } from './settled';
+import { useLastIce, useWater, useWeather, useWinter } from './water';
 
 /** Everything that the Outlook shows: weather, column, log and plan put together. Null parts are still on their way or cannot be had. */
 export function useOutlook() {
@@ -20,9 +20,13 @@ export function useOutlook() {
   const nowMs = useNow(60_000);
   const file = detail.data?.value.file;
   const place = useMemo<Place | undefined>(() => (water && file ? { lon: water.lon, lat: water.lat, timeZone: file.water.timezone } : undefined), [water, file]);
-  const ground = useGround(detail.data?.value, state.outings, units);
-  const column = useColumn(detail.data?.value, ground.data?.hypsography, place, species, nowMs);
   const station = weather.data?.value.series;
+  // The first answer by weather and light comes before the workers that make it better.
+  const settled = useSettled(station !== undefined && place !== undefined);
+  const settledWater = settled ? detail.data?.value : undefined;
+  const ground = useGround(settledWater, state.outings, units);
+  const column = useColumn(settledWater, ground.data?.hypsography, place, species, nowMs);
+  const winter = useWinter(settled ? water?.id : undefined);
   const series = useMemo(() => station && withSeen(station, state.weather), [station, state.weather]);
   const evidence = useMemo(() => new Map((column.data?.evidence ?? []).map((e) => [e.ruleId, e])), [column.data]);
   const input = useMemo<OutlookInput | null>(
@@ -49,7 +53,8 @@ export function useOutlook() {
     words: outlook && input ? outlookWords(outlook, input, units) : null,
     column: answer,
     columnWhy: column.data?.why ?? (column.isError ? (column.error as Error).message : null),
-    columnPending: column.isPending && !ground.isError,
+    columnPending: !settled || (column.isPending && !ground.isError),
+    winter: winter.data?.value ?? null,
     evidence: column.data?.evidence ?? [],
     alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],
     /** How far the measured ice lies from the place to start, m; null where either is not known. */

@@ -1,4 +1,5 @@
-import { fieldcraftRules, type FieldcraftRule, type RuleEvidence } from '@burrow/core/outlook';
+import { fieldcraftRules, type FieldcraftRule } from '@burrow/core/fieldcraft';
+import type { RuleEvidence } from '@burrow/core/outlook';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Choice } from '@/components/Choice';

@@ -5,7 +5,6 @@ import { weatherAt } from '@burrow/core/weather';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { Snackbar } from 'react-native-paper';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { Action } from '@/components/Action';
 import { Beat } from '@/components/Beat';
@@ -31,6 +30,7 @@ import { useLedger } from '@/data/session';
 import { useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 
+const Said = lazy(() => import('@/components/Said'));
 const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
 
 /** What do I do right now? */
@@ -187,15 +187,11 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         ))}
         <Words>Arrow up and down on the shaft move the jig.</Words>
       </Sheet>
-      <Snackbar
-        visible={said !== null}
-        duration={8000}
-        onDismiss={() => setSaid(null)}
-        wrapperStyle={{ bottom: wide ? 0 : 96 }}
-        action={{ label: 'Undo', onPress: () => said && undo(said.undo) }}
-      >
-        {said?.text ?? ''}
-      </Snackbar>
+      {said === null ? null : (
+        <Suspense fallback={null}>
+          <Said key={said.undo} text={said.text} onUndo={() => undo(said.undo)} onDismiss={() => setSaid(null)} liftPx={wide ? 0 : 96} />
+        </Suspense>
+      )}
     </>
   );
 

@@ -4,7 +4,6 @@ import { distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { Snackbar } from 'react-native-paper';
 import { Choice } from '@/components/Choice';
 import { Notice } from '@/components/Notice';
 import { AlertList } from '@/components/outlook/AlertList';
@@ -21,9 +20,9 @@ import { Words } from '@/components/Words';
 import { useOutlook } from '@/data/outlook';
 import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { useWinter } from '@/data/water';
 
-const IceChart = lazy(() => import('@/components/outlook/IceChart'));
+const Said = lazy(() => import('@/components/Said'));
+const IceChart = lazy(() => import('@/components/charts').then((m) => ({ default: m.IceChart })));
 
 /** Should I go, and when? */
 export function OutlookScreen() {
@@ -32,12 +31,11 @@ export function OutlookScreen() {
   const { units, load } = usePreferences();
   const { ledger } = useLedger();
   const wide = useWide();
-  const winter = useWinter(data.water?.id).data?.value;
   const [opened, setOpened] = useState<Opened>(null);
   const [why, setWhy] = useState<FeedingWindow | null>(null);
   const [seeing, setSeeing] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
-  const { waters, detail, weather, input, outlook, words, nowMs } = data;
+  const { waters, detail, weather, input, outlook, words, winter, nowMs } = data;
 
   if (waters.data?.value.length === 0)
     return <Notice title="No water yet">Add your lake in Gear: a GeoJSON file with its outline and soundings. Then this place says when to go.</Notice>;
@@ -163,14 +161,11 @@ export function OutlookScreen() {
         }}
       />
       <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={outlook.weatherNow} zone={timeZone} onLogged={setSaid} />
-      <Snackbar
-        visible={said !== null}
-        duration={8000}
-        onDismiss={() => setSaid(null)}
-        action={{ label: 'Undo', onPress: () => said && void ledger.write({ id: said, zone: timeZone }, 'undone', { target: said }) }}
-      >
-        Weather logged
-      </Snackbar>
+      {said === null ? null : (
+        <Suspense fallback={null}>
+          <Said key={said} text="Weather logged" onUndo={() => void ledger.write({ id: said, zone: timeZone }, 'undone', { target: said })} onDismiss={() => setSaid(null)} />
+        </Suspense>
+      )}
     </>
   );
 }

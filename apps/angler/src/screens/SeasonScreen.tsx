@@ -17,7 +17,7 @@ import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 
-const OutingChart = lazy(() => import('@/components/OutingChart'));
+const OutingChart = lazy(() => import('@/components/charts').then((m) => ({ default: m.OutingChart })));
 
 /** What works? */
 export function SeasonScreen() {

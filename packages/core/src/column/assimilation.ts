@@ -1,18 +1,8 @@
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { inverse, Matrix } from 'ml-matrix';
 import { clamp } from '../units';
-import {
-  runWinter,
-  valueAt,
-  winterBounds,
-  winterPrior,
-  type ColumnProfile,
-  type ColumnSetting,
-  type Forcing,
-  type Measurement,
-  type WinterFit,
-  type WinterParameters,
-} from '../winter';
+import { valueAt } from '../water';
+import { runWinter, winterBounds, winterPrior, type ColumnProfile, type ColumnSetting, type Forcing, type Measurement, type WinterFit, type WinterParameters } from '../winter';
 
 /** What a measurement and the model together may be off by: one standard deviation. Soft. */
 export const measurementSd = { tempC: 0.2, iceClearM: 0.025, iceWhiteM: 0.03, snowM: 0.04, oxygenMgL: 0.8 } as const satisfies Record<Measurement['kind'], number>;

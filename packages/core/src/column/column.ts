@@ -1,7 +1,8 @@
 import { hourMs } from '../units';
 import { standardPressureHpa, stationPressure } from '../water';
 import type { Place, WeatherHour } from '../weather';
-import { runWinter, valueAt, winterPrior, type ColumnProfile, type ColumnSetting, type Hypsography, type Measurement, type WinterFit } from '../winter';
+import { valueAt } from '../water';
+import { runWinter, winterPrior, type ColumnProfile, type ColumnSetting, type Hypsography, type Measurement, type WinterFit } from '../winter';
 import { fitWinter, profileWithSpread, unfitted } from './assimilation';
 import { forcingOf } from './forcing';
 

@@ -1,4 +1,4 @@
-import { bearingDeg, compassPoint, LocalFrame, type LonLat } from './frame';
+import { bearingDeg, compassPoint, LocalFrame, type LonLat } from '../units';
 import type { DepthMap } from './depth-map';
 
 /** The foot of a steep drop beside a basin: fieldcraft's first place in midwinter. */

@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour';
-import { LocalFrame, type LonLat } from './frame';
+import { LocalFrame, type LonLat } from '../units';
 import { Kriging } from './kriging';
 import { isInside, pointsAlong, ringArea, ringOf } from './outline';
 import { fitVariogram } from './variogram';

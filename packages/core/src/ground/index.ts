@@ -1,4 +1,4 @@
-export { bearingDeg, compassPoint, distanceM, LocalFrame, type LonLat } from './frame';
+export { bearingDeg, compassPoint, distanceM, LocalFrame, type LonLat } from '../units';
 export { isInside, ringOf } from './outline';
 export * from './depth-map';
 export * from './break-foot';

@@ -1,5 +1,5 @@
 import { clockText, depthText, hourMs, iceText, spanText, windText, type UnitPreference } from '../units';
-import { valueAt } from '../winter';
+import { valueAt } from '../water';
 import { stormLimits, type Outlook } from './answer';
 import { fishDepth } from './band';
 import type { ColumnAnswer } from '../column';

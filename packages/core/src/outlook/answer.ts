@@ -4,7 +4,7 @@ import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededTex
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type Place, type SunDay, type WeatherHour } from '../weather';
 import { fishDepth, seasonStage, type FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
-import { startingSchools, type Schools } from './fieldcraft';
+import { startingSchools, type Schools } from './schools';
 import type { RuleEvidence } from './log-evidence';
 import { phaseRules } from './rules';
 import { feedingActivity, feedingWindows, type Activity, type FeedingSetting, type FeedingWindow } from './windows';

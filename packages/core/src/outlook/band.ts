@@ -1,7 +1,8 @@
 import { speciesOf, type Species } from '../fish';
 import { clamp, hourMs } from '../units';
 import type { PhaseName } from '../weather';
-import { valueAt, type ColumnProfile } from '../winter';
+import { valueAt } from '../water';
+import type { ColumnProfile } from '../winter';
 import type { ColumnAnswer } from '../column';
 import { phaseRules } from './rules';
 import { stageRuleOf, type SeasonStage, type StageRule } from './stages';

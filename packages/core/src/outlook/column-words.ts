@@ -1,5 +1,6 @@
 import { depthFigure, depthText, iceText, tempText, type UnitPreference } from '../units';
-import { valueAt, type ColumnProfile, type WinterFit } from '../winter';
+import { valueAt } from '../water';
+import type { ColumnProfile, WinterFit } from '../winter';
 import type { FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
 

@@ -1,7 +1,7 @@
 import { speciesOf, type Species } from '../fish';
 import { clamp, hourMs, interpolate, localTime } from '../units';
 import { phaseAtInstant, sunDay, sunHeightDeg, weatherAt, type Phase, type PhaseName, type Place, type WeatherHour } from '../weather';
-import { startingSchools, type Schools } from './fieldcraft';
+import { startingSchools, type Schools } from './schools';
 import { lightPart, type RuleEvidence } from './log-evidence';
 import { clockRules, cloudDimsDeg, lightRules, phaseRules, type ClockRule } from './rules';
 

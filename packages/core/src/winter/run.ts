@@ -1,10 +1,11 @@
 import { hourMs } from '../units';
+import type { DepthProfile } from '../water';
 import { WinterColumn } from './column';
 import { startTemperature, type Forcing } from './forcing';
 import type { ColumnSetting } from './setting';
 
 /** A water at an instant: ice and snow in m, layers from the top of the water down. */
-export interface ColumnProfile {
+export interface ColumnProfile extends DepthProfile {
   atMs: number;
   iceClearM: number;
   iceWhiteM: number;
@@ -13,12 +14,6 @@ export interface ColumnProfile {
   /** Degree-hours above 0 °C that weaken the ice, and hours of thaw without a break. */
   thawDegreeH: number;
   hoursAbove: number;
-  /** Middle of each layer below the surface. */
-  depthM: number[];
-  tempC: number[];
-  oxygenMgL: number[];
-  /** Share of the light above snow and ice. */
-  light: number[];
 }
 
 export interface WinterRun {
@@ -115,15 +110,4 @@ function profileOf(column: WinterColumn, atMs: number): ColumnProfile {
     oxygenMgL,
     light: depthM.map((z) => column.lightShare(z)),
   };
-}
-
-/** A quantity of a profile at a depth, straight between layers and held constant beyond the first and last. */
-export function valueAt(profile: ColumnProfile, quantity: 'tempC' | 'oxygenMgL' | 'light', depthM: number): number {
-  const { depthM: depths } = profile;
-  const values = profile[quantity];
-  if (depthM <= depths[0]) return values[0];
-  let i = 1;
-  while (i < depths.length - 1 && depths[i] < depthM) i++;
-  const share = Math.min(1, (depthM - depths[i - 1]) / (depths[i] - depths[i - 1]));
-  return values[i - 1] + share * (values[i] - values[i - 1]);
 }

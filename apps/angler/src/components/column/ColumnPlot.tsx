@@ -1,7 +1,8 @@
 import type { ColumnAnswer } from '@burrow/core/column';
 import type { Band } from '@burrow/core/outlook';
 import { depthFigure, depthText, iceText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
-import { valueAt, type Measurement } from '@burrow/core/winter';
+import { valueAt } from '@burrow/core/water';
+import type { Measurement } from '@burrow/core/winter';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Pattern, Defs, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, regular, usePalette } from '@/theme/theme';

@@ -1,7 +1,8 @@
 import type { ColumnAnswer } from '@burrow/core/column';
 import type { Band } from '@burrow/core/outlook';
 import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
-import { valueAt, type Measurement } from '@burrow/core/winter';
+import { valueAt } from '@burrow/core/water';
+import type { Measurement } from '@burrow/core/winter';
 
 interface Wanted {
   width: number;

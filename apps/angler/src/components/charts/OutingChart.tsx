@@ -4,9 +4,9 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { BarChart } from 'react-native-chart-kit';
 import { bold, usePalette } from '@/theme/theme';
-import { Action } from './Action';
-import { useSize } from './useSize';
-import { Words } from './Words';
+import { Action } from '../Action';
+import { useSize } from '../useSize';
+import { Words } from '../Words';
 
 /** Most outings in one picture. */
 const shown = 8;
@@ -14,7 +14,7 @@ const shown = 8;
 const leastMin = 30;
 
 /** Catches per hour of line over the last outings, as a picture or as a table. */
-export default function OutingChart({ outings, zone, count }: { outings: readonly OutingSummary[]; zone: string; count: 'fish' | 'bites' }) {
+export function OutingChart({ outings, zone, count }: { outings: readonly OutingSummary[]; zone: string; count: 'fish' | 'bites' }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const [asTable, setAsTable] = useState(false);

@@ -10,7 +10,7 @@ import { useSize } from '../useSize';
 import { Words } from '../Words';
 
 /** The ice of the winter week by week, modelled, with what was measured beside it in the table. */
-export default function IceChart({ winter, timeZone }: { winter: WaterWinter; timeZone: string }) {
+export function IceChart({ winter, timeZone }: { winter: WaterWinter; timeZone: string }) {
   const palette = usePalette();
   const { units } = usePreferences();
   const [size, onLayout] = useSize();

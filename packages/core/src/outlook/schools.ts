@@ -1,16 +1,3 @@
-/** A rule of fieldcraft as it stands in its table: what it looks at, what follows, why, and how much weight it starts with. */
-export interface FieldcraftRule {
-  id: string;
-  section: 'season' | 'weather' | 'light' | 'clock' | 'at the hole';
-  condition: string;
-  effect: string;
-  reason: string;
-  /** 0–1: how firmly anglers agree on it. */
-  strength: number;
-  /** Where schools differ: the question, and whose answer this is. */
-  school?: { question: SchoolQuestion; side: string };
-}
-
 /** Points on which good anglers differ. Both sides are kept; one is the default, the other one switch away. */
 export type SchoolQuestion = 'glass-or-light' | 'early-or-warmed';
 

@@ -1,0 +1,1 @@
+export { fieldcraftRules, type FieldcraftRule } from './rules';

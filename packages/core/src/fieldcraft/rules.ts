@@ -1,0 +1,93 @@
+import { cadences, lookRules } from '../coach';
+import { clockRules, lightRules, phaseRules, stageRules, type SchoolQuestion } from '../outlook';
+import type { PhaseName } from '../weather';
+
+/** A rule of fieldcraft as it stands in its table: what it looks at, what follows, why, and how much weight it starts with. */
+export interface FieldcraftRule {
+  id: string;
+  section: 'season' | 'weather' | 'light' | 'clock' | 'at the hole';
+  condition: string;
+  effect: string;
+  reason: string;
+  /** 0–1: how firmly anglers agree on it. */
+  strength: number;
+  /** Where schools differ: the question, and whose answer this is. */
+  school?: { question: SchoolQuestion; side: string };
+}
+
+const phaseConditions: Record<PhaseName, string> = {
+  approach: 'Ahead of a front',
+  passage: 'As a front passes',
+  'post-front clear': 'The bright day behind a front',
+  settling: 'Settling after a front',
+  steady: 'Steady weather',
+  'warming trend': 'A warming spell',
+  'cold rain': 'Cold rain',
+};
+
+const lookWords: Record<(typeof lookRules)[number]['look'], string> = {
+  nothing: 'nothing seen',
+  far: 'a mark far from the jig',
+  rising: 'a mark rising',
+  stalled: 'a mark stalled under the jig',
+  follows: 'a fish that follows the lift',
+  sinks: 'a mark sinking away',
+  fled: 'a fish that flared off',
+  several: 'several together',
+  near: 'a mark near the jig',
+};
+
+/** All rules that advice goes by, as rows to read. */
+export function fieldcraftRules(): FieldcraftRule[] {
+  const percent = (factor: number) => `feeding × ${factor.toFixed(2)}`;
+  return [
+    ...phaseRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'weather',
+      condition: phaseConditions[r.phase],
+      effect: percent(r.factor),
+      reason: r.reason,
+      strength: 0.6,
+      ...(r.phase === 'approach' || r.phase === 'post-front clear' ? { school: { question: 'glass-or-light', side: 'glass' } } : {}),
+    })),
+    ...lightRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'light',
+      condition: `Fish of the ${r.habit === 'dark-edges' ? 'dark edges' : r.habit}`,
+      effect: `${percent(Math.max(...r.factor))} at its best light, × ${Math.min(...r.factor).toFixed(2)} at its worst`,
+      reason: r.reason,
+      strength: 0.7,
+      school: { question: 'glass-or-light', side: 'light' },
+    })),
+    ...clockRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'clock',
+      condition: r.side === 'early' ? 'First hours of the day' : 'Late morning to dusk, open water',
+      effect: `${percent(r.inside)} inside, × ${r.outside.toFixed(2)} outside`,
+      reason: r.reason,
+      strength: 0.5,
+      school: { question: 'early-or-warmed', side: r.side },
+    })),
+    ...lookRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'at the hole',
+      condition: lookWords[r.look],
+      effect: cadences[r.cadence].verb.toLowerCase(),
+      reason: r.reason
+        .replace(/\{mark\}/g, 'its depth')
+        .replace(/\{gap\}/g, 'a little')
+        .replace(/\{still\}/g, 'some')
+        .replace(/\{count\}/g, 'Several')
+        .replace(/\{bottom\}/g, 'the bottom'),
+      strength: 0.6,
+    })),
+    ...stageRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'season',
+      condition: `${r.stage}, ${r.group.replaceAll('-', ' ')}`,
+      effect: `look ${r.where}`,
+      reason: r.reason,
+      strength: r.strength,
+    })),
+  ];
+}
