@@ -1,6 +1,6 @@
 import { attenuation } from '../water';
 import { breathe, saturation } from './breath';
-import { Convection } from './convection';
+import { mixUnstable } from './convection';
 import { Diffusion } from './diffusion';
 import { faceAreas } from './hypsography';
 import { iceDensity } from './ice';
@@ -55,7 +55,6 @@ export class WinterColumn {
   private firstM3: number;
   private readonly heatFlow: Diffusion;
   private readonly oxygenFlow: Diffusion;
-  private readonly convection: Convection;
   private sinceSlowS = 0;
   private lightWm2 = 0;
   private readonly kd: number;
@@ -84,7 +83,6 @@ export class WinterColumn {
     this.firstM3 = this.volumes[0];
     this.heatFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes, stepS);
     this.oxygenFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes, slowEveryS);
-    this.convection = new Convection(this.count);
   }
 
   get isOpen(): boolean {
@@ -104,7 +102,7 @@ export class WinterColumn {
     this.source.fill(0);
     if (this.isOpen) this.stepOpen(weather);
     else this.stepUnderIce(weather);
-    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.oxygenTo());
+    mixUnstable(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.oxygenTo());
     this.sinceSlowS += this.stepS;
     if (this.sinceSlowS < slowEveryS) return;
     this.warmFromBed();
@@ -208,7 +206,7 @@ export class WinterColumn {
       this.bedC[i] -= flow / bedHeat;
       this.tempC[i] += flow * perLayer;
     }
-    this.convection.mix(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.isOpen ? this.count : 0);
+    mixUnstable(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.isOpen ? this.count : 0);
   }
 
   /** Light taken up by each layer: what comes in at its upper face less what leaves below; the rest warms the bed's layer. */

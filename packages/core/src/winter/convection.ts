@@ -1,48 +1,33 @@
 import { freshDensity, maximumDensityC } from '../water';
 
 /**
- * Mixes every layer that is denser than the one below it with that one, until the column is stable; heat is conserved, and
- * oxygen where it goes along. Adjacent violators are pooled from the top down, so one pass is enough.
+ * Mixes every layer that is denser than the one below it with that one, until the column is stable: heat is conserved, and oxygen goes
+ * along in the layers before `oxygenTo`. Each violation is pooled with its neighbours, down and up, until it is denser than nothing
+ * below and lighter than nothing above (pool adjacent violators).
+ * @param first top layer, of volume `firstM3`
  */
-export class Convection {
-  /** Top layer of each pooled block, and the block's volume, m³. */
-  private readonly topOf: Int32Array;
-  private readonly volume: Float64Array;
-  private readonly temp: Float64Array;
-
-  constructor(count: number) {
-    this.topOf = new Int32Array(count);
-    this.volume = new Float64Array(count);
-    this.temp = new Float64Array(count);
-  }
-
-  /** Mixes in place. The top layer is `first` with `firstM3`; oxygen goes along in the layers before `oxygenTo`. */
-  mix(tempC: Float64Array, oxygen: Float64Array, volumes: Float64Array, first: number, firstM3: number, oxygenTo: number): void {
-    const from = firstViolation(tempC, first);
-    if (from < 0) return;
-    const { topOf, volume, temp } = this;
-    const count = tempC.length;
-    let blocks = 0;
-    for (let i = first; i < count; i++) {
-      topOf[blocks] = i;
-      volume[blocks] = i === first ? firstM3 : volumes[i];
-      temp[blocks] = tempC[i];
-      // Above the first violation everything is stable as it is.
-      while (i > from && blocks > 0 && isDenser(temp[blocks - 1], temp[blocks])) {
-        const both = volume[blocks - 1] + volume[blocks];
-        const share = volume[blocks] / both;
-        temp[blocks - 1] += share * (temp[blocks] - temp[blocks - 1]);
-        volume[blocks - 1] = both;
-        blocks--;
-      }
-      blocks++;
+export function mixUnstable(tempC: Float64Array, oxygen: Float64Array, volumes: Float64Array, first: number, firstM3: number, oxygenTo: number): void {
+  const last = tempC.length - 1;
+  for (let i = nextViolation(tempC, first); i >= 0; ) {
+    let top = i;
+    let end = i;
+    let volume = i === first ? firstM3 : volumes[i];
+    let temp = tempC[i];
+    for (;;) {
+      if (end < last && isDenser(temp, tempC[end + 1])) {
+        end++;
+        volume += volumes[end];
+        temp += (volumes[end] / volume) * (tempC[end] - temp);
+      } else if (top > first && isDenser(tempC[top - 1], temp)) {
+        top--;
+        const above = top === first ? firstM3 : volumes[top];
+        volume += above;
+        temp += (above / volume) * (tempC[top] - temp);
+      } else break;
     }
-    for (let b = 0; b < blocks; b++) {
-      const end = b + 1 < blocks ? topOf[b + 1] : count;
-      if (end - topOf[b] === 1) continue;
-      tempC.fill(temp[b], topOf[b], end);
-      mixOxygen(oxygen, volumes, topOf[b], Math.min(end, oxygenTo), topOf[b] === first ? firstM3 : volumes[topOf[b]]);
-    }
+    tempC.fill(temp, top, end + 1);
+    mixOxygen(oxygen, volumes, top, Math.min(end + 1, oxygenTo), top === first ? firstM3 : volumes[top]);
+    i = nextViolation(tempC, end);
   }
 }
 
@@ -66,8 +51,8 @@ function isDenser(a: number, b: number): boolean {
   return freshDensity(a) > freshDensity(b);
 }
 
-/** The first layer that is denser than the one below it, or −1. */
-function firstViolation(tempC: Float64Array, first: number): number {
-  for (let i = first; i < tempC.length - 1; i++) if (isDenser(tempC[i], tempC[i + 1])) return i;
+/** The first layer from `from` down that is denser than the one below it, or −1. */
+function nextViolation(tempC: Float64Array, from: number): number {
+  for (let i = from; i < tempC.length - 1; i++) if (isDenser(tempC[i], tempC[i + 1])) return i;
   return -1;
 }
