@@ -29,7 +29,7 @@ const go = async (place, size, ready) => {
   await ready.waitFor();
   await page.waitForTimeout(900);
 };
-const outlook = page.getByRole('heading', { name: /^Be over them/ });
+const outlook = page.getByText(/^Froze over about/);
 const water = page.getByText(/^Expect/);
 const shaft = page.getByRole('slider', { name: 'Jig depth' });
 const season = page.getByRole('heading', { name: 'Height above bottom' });
@@ -43,10 +43,16 @@ const fishNear = async () => {
 try {
   await page.goto(stack.url);
   await page.getByRole('button', { name: 'Enter the demo' }).click();
-  await outlook.waitFor();
+  await page.getByRole('heading', { name: /^Be over them/ }).waitFor();
   await theme('day');
   await go('/', phone, outlook);
   await shot('outlook-phone');
+  await page.getByRole('figure', { name: /^Modelled column/ }).evaluate((figure) => figure.parentElement.scrollIntoView());
+  await shot('outlook-column');
+  await page.getByRole('heading', { name: 'Today', exact: true }).evaluate((heading) => heading.scrollIntoView());
+  await shot('outlook-plan');
+  await go('/fieldcraft', phone, page.getByText(/^Your log: \d+ bites/).first());
+  await shot('fieldcraft-phone');
   await go('/', wide, outlook);
   await shot('outlook-wide');
   await go('/water', phone, water);
@@ -99,8 +105,32 @@ try {
   await page.getByText('2 unsent').waitFor();
   await page.waitForTimeout(9000);
   await shot('offline');
+  await otherDay('2027-01-17T06:40:00-09:00', 'outlook-bright-day');
+  await otherDay('2026-11-11T06:40:00-09:00', 'outlook-warming');
 } finally {
   await browser.close();
   await stack.stop();
   rmSync(dataDir, { recursive: true, force: true });
+}
+
+/** The Outlook on another morning of the scenario, from a demo of its own. */
+async function otherDay(start, name) {
+  const dir = mkdtempSync(path.join(os.tmpdir(), 'burrow-shots-'));
+  chmodSync(dir, 0o711);
+  const other = await startStack({ dataDir: dir, port: await freePort(), start });
+  const fresh = await browser.newContext({ viewport: phone, serviceWorkers: 'block' });
+  const there = await fresh.newPage();
+  try {
+    await there.addInitScript(() => localStorage.setItem('burrow.preferences', JSON.stringify({ theme: 'day' })));
+    await there.goto(other.url);
+    await there.getByRole('button', { name: 'Enter the demo' }).click();
+    await there.getByRole('figure', { name: /^Modelled column/ }).waitFor({ timeout: 60_000 });
+    await there.waitForTimeout(800);
+    await there.screenshot({ path: path.join(folder, `${name}.png`) });
+    process.stdout.write(`· ${name}.png\n`);
+  } finally {
+    await fresh.close();
+    await other.stop();
+    rmSync(dir, { recursive: true, force: true });
+  }
 }
