@@ -29,7 +29,7 @@ const go = async (place, size, ready) => {
   await ready.waitFor();
   await page.waitForTimeout(900);
 };
-const outlook = page.getByText(/^Froze over about/);
+const outlook = page.getByRole('figure', { name: /^Modelled column/ });
 const water = page.getByText(/^Expect/);
 const shaft = page.getByRole('slider', { name: 'Jig depth' });
 const season = page.getByRole('heading', { name: 'Height above bottom' });
@@ -47,7 +47,7 @@ try {
   await theme('day');
   await go('/', phone, outlook);
   await shot('outlook-phone');
-  await page.getByRole('figure', { name: /^Modelled column/ }).evaluate((figure) => figure.parentElement.scrollIntoView());
+  await outlook.evaluate((figure) => figure.parentElement.scrollIntoView());
   await shot('outlook-column');
   await page.getByRole('heading', { name: 'Today', exact: true }).evaluate((heading) => heading.scrollIntoView());
   await shot('outlook-plan');

@@ -28,7 +28,11 @@ const ready: Record<string, (page: Page) => Promise<void>> = {
   '/hole': (p) => p.getByRole('slider', { name: 'Jig depth' }).waitFor(),
   '/season': (p) => p.getByRole('heading', { name: 'Height above bottom' }).waitFor(),
   '/practice': (p) => p.getByRole('slider', { name: 'Jig depth' }).waitFor(),
-  '/fieldcraft': (p) => p.getByText(/^Your log: \d+ bites/).first().waitFor({ timeout: 40_000 }),
+  '/fieldcraft': (p) =>
+    p
+      .getByText(/^Your log: \d+ bites/)
+      .first()
+      .waitFor({ timeout: 40_000 }),
   '/gear': (p) => p.getByRole('heading', { name: 'Tackle box' }).waitFor(),
 };
 

@@ -126,7 +126,7 @@ function fishHole(
     const line = uuid(ms);
     const untilMs = Math.min(endMs - 60_000, ms + (9 + 14 * random()) * minuteMs);
     pen.write(ms, 'line-down', { line, hole, rod: 'rod 1', presentation: presentation.name, depthM: Math.max(0.5, bottomM - height.upM) });
-    const perMin = 0.075 * height.draw * presentation.draw * alive;
+    const perMin = 0.1 * height.draw * presentation.draw * alive;
     for (let t = ms + 60_000; t < untilMs - 90_000; t += 60_000) {
       const roll = random();
       const rate = perMin * weatherDraw(t) * lightDraw(t);

@@ -129,10 +129,14 @@ function thawHours(series: readonly WeatherHour[], fromMs: number, nowMs: number
 const grownSince = (column: ColumnAnswer | null, last: IceMeasurement | undefined) =>
   column && last ? column.now.iceClearM + column.now.iceWhiteM - last.clearM - last.whiteM : null;
 
-/** A window of the next day and a half counts fully; later ones must be a good deal better. */
+/** Windows this close to the best are as good: the first of them is the one to go for. */
+const asGood = 0.9;
+
+/** A window of the next day and a half counts fully, later ones must be a good deal better; of those as good as the best the first is taken. */
 function chooseWindow(windows: readonly FeedingWindow[], nowMs: number): FeedingWindow | undefined {
   const worth = (w: FeedingWindow) => w.value * (w.fromMs - nowMs < 16 * hourMs ? 1 : 0.8) * (w.fromMs - nowMs < 36 * hourMs ? 1 : 0.85);
-  return windows.reduce<FeedingWindow | undefined>((best, w) => (!best || worth(w) > worth(best) ? w : best), undefined);
+  const best = Math.max(...windows.map(worth));
+  return windows.find((w) => worth(w) >= asGood * best);
 }
 
 const felt = (row: WeatherHour) => (row.airC === null ? undefined : feelsLike(row.airC, (row.windMs ?? 0) * 3.6));
@@ -162,7 +166,7 @@ export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'specie
 }
 
 function windowWords(
-  { choice, nextFront, sun, depth, phaseNow, setting }: Outlook,
+  { choice, windows, nextFront, sun, depth, phaseNow, setting }: Outlook,
   { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>,
   units: UnitPreference,
 ) {
@@ -180,9 +184,11 @@ function windowWords(
   const off = dusk ? ` Dark at ${clock(dusk)}.` : '';
   const rule = phaseRules.find((r) => r.phase === choice.phase)!;
   const at = depth?.look ? `, ${depthFigure(depth.look.fromM, units)} to ${depthText(depth.look.toM, units)} down` : '';
+  const later = windows.find((w) => w.fromMs > choice.toMs && startOfDay(w.fromMs, place.timeZone) === startOfDay(choice.fromMs, place.timeZone));
+  const again = later ? ` and ${clock(later.fromMs)} to ${clock(later.toMs)}` : '';
   // Another day is the answer: say what is against this one.
   const now = !today && phaseNow && setting.schools['glass-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
-  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${at}. ${rule.reason}${front}${off}` };
+  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}. ${rule.reason}${front}${off}` };
 }
 
 const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);

@@ -8,7 +8,7 @@ import { freshDensity, maximumDensityC } from '../water';
  */
 export function mixUnstable(tempC: Float64Array, oxygen: Float64Array, volumes: Float64Array, first: number, firstM3: number, oxygenTo: number): void {
   const last = tempC.length - 1;
-  for (let i = nextViolation(tempC, first); i >= 0; ) {
+  for (let i = nextViolation(tempC, first); i >= 0;) {
     let top = i;
     let end = i;
     let volume = i === first ? firstM3 : volumes[i];

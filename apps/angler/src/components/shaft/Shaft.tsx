@@ -132,7 +132,7 @@ function Strip({ frame, latest, height, units, iceM }: { frame: DepthFrame; late
       </Defs>
       <Rect x={40} y={y(0)} width={40} height={height} fill={palette.waterTop} />
       <Rect x={40} y={y(0) - 2} width={40} height={Math.max(6, y(ice) - y(0))} fill={palette.card} stroke={palette.second} strokeWidth={1} />
-      <SvgText x={44} y={y(0) - 8} fontSize={14} fontFamily={bold} fill={palette.ink}>
+      <SvgText x={82} y={y(0) - 8} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">
         {iceM === null ? 'ice ?' : iceText(iceM, units)}
       </SvgText>
       {rulerDepths({ topM: 0, baseM: frame.baseM }, height, metresPerDepthUnit(units), 46).map(({ depthM, label }) => (
