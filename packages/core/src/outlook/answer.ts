@@ -1,8 +1,8 @@
 import { speciesOf } from '../fish';
 import { feelsLike, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, type IceFinding, type IceLoad, type IceMeasurement } from '../safety';
 import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
-import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type Place, type SunDay, type WeatherHour } from '../weather';
-import { fishDepth, seasonStage, type FishDepth } from './band';
+import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
+import { fishDepth, seasonStage, type Band, type FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
 import { startingSchools, type Schools } from './schools';
 import type { RuleEvidence } from './log-evidence';
@@ -57,6 +57,8 @@ export interface Outlook {
   storm: Storm | null;
   /** Where to look for the fish in the column; null without one. */
   depth: FishDepth | null;
+  /** Where to look for it in the weather of the window to go for. */
+  choiceLook: Band | null;
   setting: FeedingSetting;
 }
 
@@ -81,6 +83,9 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const activity = feedingActivity(input.speciesId, { fromMs: hour, toMs: Math.min(span.toMs, last) }, phases, series, place, setting);
   const windows = feedingWindows(input.speciesId, activity, setting).filter((w) => w.toMs > nowMs);
   const today = sunDay(nowMs, place);
+  const choice = chooseWindow(windows, nowMs);
+  const stage = column && seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs);
+  const depthIn = (phase: PhaseName | undefined) => (column && stage ? fishDepth(input.speciesId, column.now, column.deepestM, stage, phase) : null);
   const weatherNow = weatherAt(series, nowMs);
   const sun: SunDay[] = [];
   for (let day = startOfDay(span.fromMs, place.timeZone) + dayMs / 2; day < span.toMs + dayMs / 2; day += dayMs) sun.push(sunDay(day, place));
@@ -92,7 +97,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     nextFront: fronts.find((f) => f.atMs > nowMs),
     activity,
     windows,
-    choice: chooseWindow(windows, nowMs),
+    choice,
     sun,
     weatherNow,
     feelsLikeC: weatherNow ? felt(weatherNow) : undefined,
@@ -100,7 +105,8 @@ export function answerOutlook(input: OutlookInput): Outlook {
     ice: judgeIce(input.lastIce, input.load ?? 'foot', nowMs, thawHours(series, input.lastIce?.atMs ?? nowMs, nowMs)),
     grownM: grownSince(column, input.lastIce),
     storm: stormBefore(series, nowMs, today.duskMs > nowMs ? today.duskMs : nowMs + 12 * hourMs),
-    depth: column && fishDepth(input.speciesId, column.now, column.deepestM, seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs), phaseAtInstant(phases, nowMs)?.name),
+    depth: depthIn(phaseAtInstant(phases, nowMs)?.name),
+    choiceLook: (choice && depthIn(choice.phase)?.look) ?? null,
     setting,
   };
 }
@@ -166,7 +172,7 @@ export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'specie
 }
 
 function windowWords(
-  { choice, windows, nextFront, sun, depth, phaseNow, setting }: Outlook,
+  { choice, windows, nextFront, sun, choiceLook, phaseNow, setting }: Outlook,
   { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>,
   units: UnitPreference,
 ) {
@@ -183,7 +189,7 @@ function windowWords(
   const dusk = sun.find((s) => s.duskMs > choice.fromMs)?.duskMs;
   const off = dusk ? ` Dark at ${clock(dusk)}.` : '';
   const rule = phaseRules.find((r) => r.phase === choice.phase)!;
-  const at = depth?.look ? `, ${depthFigure(depth.look.fromM, units)} to ${depthText(depth.look.toM, units)} down` : '';
+  const at = choiceLook ? `, ${depthFigure(choiceLook.fromM, units)} to ${depthText(choiceLook.toM, units)} down` : '';
   const later = windows.find((w) => w.fromMs > choice.toMs && startOfDay(w.fromMs, place.timeZone) === startOfDay(choice.fromMs, place.timeZone));
   const again = later ? ` and ${clock(later.fromMs)} to ${clock(later.toMs)}` : '';
   // Another day is the answer: say what is against this one.
