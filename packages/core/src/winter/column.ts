@@ -1,8 +1,8 @@
 import { attenuation } from '../water';
+import { Basin } from './basin';
 import { breathe, saturation } from './breath';
 import { mixUnstable } from './convection';
 import { Diffusion } from './diffusion';
-import { faceAreas } from './hypsography';
 import { iceDensity } from './ice';
 import { IceSheet } from './ice-sheet';
 import { requireSetting, winterConstants, type ColumnSetting } from './setting';
@@ -40,6 +40,7 @@ export class WinterColumn {
 
   private readonly count: number;
   private readonly layerM: number;
+  private readonly basin: Basin;
   private readonly areas: Float64Array;
   private readonly volumes: Float64Array;
   private readonly bedM2: Float64Array;
@@ -69,9 +70,8 @@ export class WinterColumn {
     const deepest = setting.hypsography.depthsM.at(-1)!;
     this.count = Math.max(2, Math.round(deepest / setting.layerM));
     this.layerM = deepest / this.count;
-    this.areas = faceAreas(setting.hypsography, this.layerM, this.count);
-    this.volumes = Float64Array.from({ length: this.count }, (_, i) => this.volumeBetween(i, i + 1));
-    this.bedM2 = Float64Array.from({ length: this.count }, (_, i) => this.areas[i] - (i === this.count - 1 ? 0 : this.areas[i + 1]));
+    this.basin = new Basin(setting.hypsography, this.layerM, this.count);
+    [this.areas, this.volumes, this.bedM2] = [this.basin.areas, this.basin.volumes, this.basin.bedM2];
     this.kd = attenuation(setting.secchiM);
     this.lightFade = Float64Array.from({ length: this.count + 1 }, (_, i) => Math.exp(-this.kd * i * this.layerM));
     const row = () => new Float64Array(this.count);
@@ -167,7 +167,7 @@ export class WinterColumn {
       this.version++;
       this.isStill = true;
     }
-    const topM2 = this.areaAt(this.iceBaseM);
+    const topM2 = this.basin.areaAt(this.iceBaseM);
     const topM3 = (stepS * molecular * underIce * topM2) / (this.firstM / 2);
     this.heatFlow.step(tempC, this.source, this.first, this.firstM, this.firstM3, this.diffusivity, this.version, topM3);
     const toIceJ = topM3 * waterHeat * tempC[this.first];
@@ -217,7 +217,7 @@ export class WinterColumn {
     const baseM = (this.first + 1) * this.layerM - this.firstM;
     const scale = lightWm2 * Math.exp(this.kd * baseM);
     const perJ = stepS / waterHeat;
-    let down = lightWm2 * this.areaAt(baseM);
+    let down = lightWm2 * this.basin.areaAt(baseM);
     this.heatInJ += down * stepS;
     this.lightSum[this.first] += lightWm2;
     for (let i = this.first; i < this.count; i++) {
@@ -262,7 +262,7 @@ export class WinterColumn {
   }
 
   private resizeTop(thick: number): void {
-    const volume = this.volumeBetween(this.first + 1 - thick / this.layerM, this.first + 1);
+    const volume = this.basin.volumeBetween(this.first + 1 - thick / this.layerM, this.first + 1);
     if (volume > 0) {
       this.tempC[this.first] *= this.firstM3 / volume;
       this.firstM3 = volume;
@@ -288,24 +288,5 @@ export class WinterColumn {
     this.firstM3 -= this.volumes[this.first];
     this.firstM -= this.layerM;
     this.first = upper;
-  }
-
-  /** Area at a depth, m². */
-  private areaAt(depthM: number): number {
-    const at = Math.max(0, depthM / this.layerM);
-    const i = Math.min(this.count - 1, Math.floor(at));
-    return this.areas[i] + (this.areas[i + 1] - this.areas[i]) * (at - i);
-  }
-
-  /** Volume between two depths in layers, m³, with areas straight between faces. */
-  private volumeBetween(from: number, to: number): number {
-    let volume = 0;
-    for (let i = Math.max(0, Math.floor(from)); i < to; i++) {
-      const a = Math.max(from, i);
-      const b = Math.min(to, i + 1);
-      const slope = this.areas[i + 1] - this.areas[i];
-      volume += (b - a) * this.layerM * (this.areas[i] + slope * ((a + b) / 2 - i));
-    }
-    return volume;
   }
 }
