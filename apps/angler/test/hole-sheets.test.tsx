@@ -37,6 +37,7 @@ const outing: OutingState = {
   ice: [],
   entries: [],
   plan: [],
+  clarity: [],
   currentHole: 'hole',
   fish: [{ id: 'f1', eventId: 'e1', ms: 0, hole: 'hole', line: null, species: 'black-crappie', lengthMm: 240, weightG: 200, depthM: 6, bottomM: 7.5, fate: 'kept' }],
 };

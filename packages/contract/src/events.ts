@@ -26,6 +26,7 @@ const bodies = {
   'hole-drilled': z.object({ hole: id, label: name, at: place }),
   'depth-sounded': z.object({ hole: id, depthM, source: z.enum(['flasher', 'line', 'entered']) }),
   'temperature-measured': z.object({ hole: id, depthM, tempC: z.number().min(-2).max(40) }),
+  'clarity-measured': z.object({ hole: id.optional(), secchiM: z.number().min(0.1).max(40) }),
   'line-down': z.object({ line: id, hole: id, rod: name, presentation: name, depthM: depthM.optional() }),
   'line-up': z.object({ line: id }),
   'depth-set': z.object({ line: id, depthM }),

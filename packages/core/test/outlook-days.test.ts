@@ -1,6 +1,6 @@
 import { weatherAt } from '../src/weather';
 import { hourMs, imperial, localTime, minuteMs } from '../src/units';
-import { alertsFor, answerOutlook, dayPlan, measurementsOf, movedItem, outlookWords, startingPlan, weighRules, withoutItem } from '../src/outlook';
+import { alertsFor, answerOutlook, dayPlan, measurementsOf, movedItem, outlookWords, secchiOf, startingPlan, weighRules, withoutItem } from '../src/outlook';
 import { answerColumn, forcingOf, type ColumnAnswer } from '../src/column';
 import { fold, type LedgerEvent } from '../src/ledger';
 import { coneHypsography } from '../src/winter';
@@ -207,6 +207,12 @@ test('the column takes what was measured on its own water, and weather with a ho
     ['snowM', 0.04],
   ]);
   expect(measurementsOf(state, 'elsewhere')).toEqual([]);
+  const clarity = (secchiM: number, n: number) =>
+    ({ ...events[1], id: testId(), at: new Date(at('2027-01-15T08:00') + n * hourMs).toISOString(), kind: 'clarity-measured', body: { secchiM } }) as LedgerEvent;
+  const clear = fold([...events, clarity(4, 0), clarity(2.5, 1)]);
+  expect(secchiOf(clear, 'w', at('2027-01-20T00:00'), 3)).toBe(2.5);
+  expect(secchiOf(clear, 'w', at('2027-01-15T08:30'), 3)).toBe(4);
+  expect(secchiOf(clear, 'elsewhere', at('2027-01-20T00:00'), 3)).toBe(3);
   const gap = winter.filter((_, h) => h < 300 || h > 400);
   expect(() => forcingOf(gap, place)).toThrow(/air temperature is missing from .* for 101 hours: expected gaps of at most 48 hours/);
 });

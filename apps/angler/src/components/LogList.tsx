@@ -76,6 +76,10 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
   }
   if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
   if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to hole ${hole.label}` : '' };
+  if (entry.kind === 'clarity-measured') {
+    const clarity = outing.clarity.find((c) => c.ms === entry.ms);
+    return { what: 'Clarity', detail: clarity ? `disc lost at ${depthText(clarity.secchiM, units)}` : '' };
+  }
   if (entry.kind === 'temperature-measured') return { what: 'Water', detail: 'temperature' };
   return { what: entry.kind === 'note' ? 'Note' : 'Outing', detail: entry.text ?? 'ended' };
 }

@@ -1,5 +1,5 @@
 import type { HoleState, LineState, OutingState, ReactionKind } from '@burrow/core/ledger';
-import { clamp, tempText } from '@burrow/core/units';
+import { clamp, depthText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -33,6 +33,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
   const { ledger } = useLedger();
   const router = useRouter();
   const [tempC, setTempC] = useState(4);
+  const [secchiM, setSecchi] = useState(3);
   const scope = { id: outing.id, zone };
   const close = (then: Promise<unknown>) => void then.then(onClose);
   const changeTo = async (id: string) => {
@@ -83,6 +84,15 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
           disabled={jigM === null}
           onPress={() => close(ledger.write(scope, 'temperature-measured', { hole: hole.id, depthM: jigM ?? 0, tempC }))}
         />
+      </View>
+      <View style={{ gap: 8 }}>
+        <Stepper
+          label="Clarity"
+          text={depthText(secchiM, units)}
+          onStep={(d) => setSecchi((m) => clamp(m + d * metresPerDepthUnit(units) * 0.5, 0.15, 30))}
+          hint="Where a white disc, or the jig, is lost from sight. It sets how deep light reaches."
+        />
+        <Action label="Log this clarity" onPress={() => close(ledger.write(scope, 'clarity-measured', { hole: hole.id, secchiM }))} />
       </View>
       {outing.holes.length > 1 ? (
         <View style={{ gap: 6 }}>

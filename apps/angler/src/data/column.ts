@@ -1,6 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
-import { columnDays, measurementsOf } from '@burrow/core/outlook';
+import { columnDays, measurementsOf, secchiOf } from '@burrow/core/outlook';
 import { hourMs } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import type { Hypsography } from '@burrow/core/winter';
@@ -18,21 +18,22 @@ export function useColumn(water: WaterDetail | undefined, hypsography: Hypsograp
   const season = useSeasonWeather(water?.id, place ? columnDays(nowMs, place.lat) : 0);
   const hour = Math.floor(nowMs / hourMs) * hourMs;
   const measurements = water ? measurementsOf(state, water.id).filter((m) => m.atMs <= nowMs) : [];
+  const secchiM = water && secchiOf(state, water.id, nowMs, water.file.water.secchi_m);
   const habit = speciesOf(speciesId).light;
   const caught = state.outings.reduce((sum, o) => sum + o.fish.length + o.reactions.length, 0);
   const series = season.data?.value.series;
   return useQuery({
-    queryKey: ['column', water?.id, hour, habit, measurements.length, caught, state.weather.length, season.data?.keptMs],
+    queryKey: ['column', water?.id, hour, habit, secchiM, measurements.length, caught, state.weather.length, season.data?.keptMs],
     enabled: ready && water !== undefined && hypsography !== undefined && place !== undefined && series !== undefined && series.length > 1,
     staleTime: Infinity,
     networkMode: 'always',
     placeholderData: keepPreviousData,
     queryFn: async () => {
       worker ??= (await import('@/workers/spawn')).spawnColumn();
-      const { secchi_m, elevation_m } = water!.file.water;
+      const { elevation_m } = water!.file.water;
       const input = {
         hypsography: hypsography!,
-        secchiM: secchi_m,
+        secchiM: secchiM!,
         elevationM: elevation_m,
         place: place!,
         series: withSeen(series!, state.weather),

@@ -1,6 +1,6 @@
 import { outlineOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterWinter } from '@burrow/contract/api';
-import { columnDays, measurementsOf } from '@burrow/core/outlook';
+import { columnDays, measurementsOf, secchiOf } from '@burrow/core/outlook';
 import { hourMs } from '@burrow/core/units';
 import Piscina from 'piscina';
 import { ProblemError } from '../problem';
@@ -57,7 +57,7 @@ export class Winters {
       outline: outlineOf(file),
       soundings: [...soundingsOf(file), ...holes.flatMap((h) => (h.depthM === null ? [] : [{ at: h.at, depthM: h.depthM }]))],
       column: {
-        secchiM: file.water.secchi_m,
+        secchiM: secchiOf(state, waterId, nowMs, file.water.secchi_m),
         elevationM: file.water.elevation_m,
         place: { lon, lat, timeZone: file.water.timezone },
         series: weather.series,

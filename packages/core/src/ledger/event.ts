@@ -23,6 +23,8 @@ export interface EventBodies {
   'hole-drilled': { hole: string; label: string; at: [number, number] };
   'depth-sounded': { hole: string; depthM: number; source: 'flasher' | 'line' | 'entered' };
   'temperature-measured': { hole: string; depthM: number; tempC: number };
+  /** Depth at which a white disc is lost from sight. */
+  'clarity-measured': { hole?: string; secchiM: number };
   'line-down': { line: string; hole: string; rod: string; presentation: string; depthM?: number };
   'line-up': { line: string };
   'depth-set': { line: string; depthM: number };

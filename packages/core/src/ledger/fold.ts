@@ -92,6 +92,7 @@ class Book {
       reactions: [],
       fish: [],
       temperatures: [],
+      clarity: [],
       ice: [],
       entries: [],
       plan: (start.plan ?? []).map((item) => ({ ms: instantOf(item.at), what: item.what })).sort((a, b) => a.ms - b.ms),
@@ -173,6 +174,10 @@ const reducers: Reducers = {
   'temperature-measured': (book, { id, kind, body }, ms) => {
     book.outing.temperatures.push({ ms, hole: body.hole, depthM: body.depthM, tempC: body.tempC });
     book.note(id, ms, kind, body.hole);
+  },
+  'clarity-measured': (book, { id, kind, body }, ms) => {
+    book.outing.clarity.push({ ms, secchiM: body.secchiM });
+    book.note(id, ms, kind, body.hole ?? null);
   },
   'line-down': (book, { id, kind, body }, ms) => {
     book.addLine({

@@ -70,6 +70,8 @@ export interface OutingState {
   reactions: ReactionState[];
   fish: FishState[];
   temperatures: { ms: number; hole: string; depthM: number; tempC: number }[];
+  /** Secchi depths, m. */
+  clarity: { ms: number; secchiM: number }[];
   ice: { ms: number; clearM: number; whiteM: number; snowM: number | null; hole: string | null }[];
   entries: LogEntry[];
   /** What was planned, earliest first. */

@@ -16,6 +16,12 @@ export function measurementsOf(ledger: LedgerState, water: string): Measurement[
     ]);
 }
 
+/** Secchi depth of a water, m: the last that was measured by an instant, else what its file says. */
+export function secchiOf(ledger: LedgerState, water: string, nowMs: number, fromFileM: number): number {
+  const measured = ledger.outings.filter((o) => o.water === water).flatMap((o) => o.clarity.filter((c) => c.ms <= nowMs));
+  return measured.reduce<{ ms: number; secchiM: number } | null>((a, b) => (a && a.ms > b.ms ? a : b), null)?.secchiM ?? fromFileM;
+}
+
 /** Temperatures measured in the last days, for drawing over the model. */
 export const recentCasts = (measurements: readonly Measurement[], nowMs: number, days = 4) =>
   measurements.filter((m) => m.kind === 'tempC' && m.depthM !== undefined && m.atMs <= nowMs && nowMs - m.atMs <= days * dayMs);

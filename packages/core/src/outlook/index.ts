@@ -5,7 +5,7 @@ export { fishDepth, seasonStage, type Band, type FishDepth } from './band';
 export { weighRules, type RuleEvidence } from './log-evidence';
 export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
 export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';
-export { columnDays, measurementsOf, recentCasts } from './column-log';
+export { columnDays, measurementsOf, recentCasts, secchiOf } from './column-log';
 export { alertsFor, type Alert } from './alerts';
 export { dayPlan, movedItem, startingPlan, withoutItem, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, modelledIceText, type ColumnWords } from './column-words';
