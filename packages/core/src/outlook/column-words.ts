@@ -1,4 +1,4 @@
-import { depthFigure, depthText, iceText, tempText, type UnitPreference } from '../units';
+import { depthFigure, depthText, tempText, type UnitPreference } from '../units';
 import { valueAt } from '../water';
 import type { ColumnProfile, WinterFit } from '../winter';
 import type { FishDepth } from './band';
@@ -63,6 +63,3 @@ export function columnTable(answer: ColumnAnswer, units: UnitPreference): { dept
 }
 
 const lightText = (share: number) => (share < 0.0001 ? 'dark' : share < 0.001 ? 'under 0.1 %' : `${(share * 100).toFixed(1)} %`);
-
-/** The model's own ice in words, always said to be modelled. */
-export const modelledIceText = ({ now }: ColumnAnswer, units: UnitPreference) => `${iceText(now.iceClearM + now.iceWhiteM, units)} modelled`;

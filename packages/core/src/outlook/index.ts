@@ -8,5 +8,5 @@ export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type 
 export { columnDays, measurementsOf, recentCasts, secchiOf } from './column-log';
 export { alertsFor, type Alert } from './alerts';
 export { dayPlan, movedItem, startingPlan, withoutItem, type PlanItem, type PlanSetting } from './plan';
-export { columnTable, columnWords, modelledIceText, type ColumnWords } from './column-words';
+export { columnTable, columnWords, type ColumnWords } from './column-words';
 export { winterIceRows, winterWords } from './winter-words';
