@@ -67,6 +67,8 @@ describe('fish sheet', () => {
   test('another species brings its own length and weight', async () => {
     sheet();
     expect(screen.getByText('9.5 in')).toBeTruthy();
+    expect(screen.queryByText('Pike')).toBeNull();
+    await userEvent.press(screen.getByText('Another fish'));
     await userEvent.press(screen.getByText('Pike'));
     expect(screen.getByText('24.5 in')).toBeTruthy();
     await userEvent.press(screen.getByText('Kept'));

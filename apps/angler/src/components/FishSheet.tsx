@@ -29,6 +29,9 @@ interface Props {
 /** Colder than this gills and eyes freeze in seconds, °C. */
 const freezingC = -5;
 
+/** Species offered before asking for more. */
+const atHand = 5;
+
 /** A landed fish: species, length, kept or released. */
 export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bottomM, airC, onLogged }: Props) {
   const { units, species: chosen } = usePreferences();
@@ -39,6 +42,9 @@ export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bot
     return [...speciesTable].sort((a, b) => (b.id === chosen ? Infinity : (order.get(b.id) ?? 0)) - (a.id === chosen ? Infinity : (order.get(a.id) ?? 0)));
   }, [state, chosen]);
   const [id, setId] = useState(chosen);
+  const [showsAll, setShowsAll] = useState(false);
+  // The likely ones at hand; a wall of names would push the ruler out of reach.
+  const offered = showsAll ? recent : recent.slice(0, atHand);
   const species = speciesOf(id);
   const [lengths, setLengths] = useState<Record<string, number>>({});
   const lengthMm = lengths[id] ?? species.ruler.usualMm;
@@ -80,7 +86,8 @@ export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bot
         </View>
       }
     >
-      <Choice label="Species" wrap options={recent.map((s) => ({ id: s.id as string, label: s.short }))} value={id} onChange={setId} />
+      <Choice label="Species" wrap options={offered.map((s) => ({ id: s.id as string, label: s.short }))} value={id} onChange={setId} />
+      {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
       <LengthRuler lengthMm={lengthMm} fromMm={species.ruler.fromMm} toMm={species.ruler.toMm} units={units} onChange={(mm) => setLengths({ ...lengths, [id]: mm })} />
       <Words align="center">{weight ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}` : 'Too short for a weight'}</Words>
       {hurt && depthM !== null ? (
