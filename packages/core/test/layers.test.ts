@@ -65,9 +65,9 @@ test('diffusion in a vessel with closed ends lets a half wave decay as it must, 
   const depth = count * layerM;
   const x = Float64Array.from({ length: count }, (_, i) => 5 + Math.cos((Math.PI * (i + 0.5)) / count));
   const total = weighed(x, volumes);
-  const flow = new Diffusion(count, layerM, even, volumes, 3600);
+  const flow = new Diffusion(count, layerM, even, volumes);
   const steps = 24 * 60;
-  for (let s = 0; s < steps; s++) flow.step(x, new Float64Array(count), 0, layerM, volumes[0], diffusivity, 1, 0);
+  for (let s = 0; s < steps; s++) flow.step(x, new Float64Array(count), 0, layerM, volumes[0], diffusivity, 1, 0, 3600);
   expect(weighed(x, volumes)).toBeCloseTo(total, 4);
   const expected = Math.exp(-1e-6 * (Math.PI / depth) ** 2 * steps * 3600);
   expect((x[0] - x[count - 1]) / 2 / Math.cos(Math.PI / (2 * count))).toBeCloseTo(expected, 2);
@@ -76,14 +76,14 @@ test('diffusion in a vessel with closed ends lets a half wave decay as it must, 
 test('what is kept of an elimination gives the same as eliminating anew, as the top layer grows and shrinks', () => {
   const basin = new Basin(coneHypsography(10, 90_000), layerM, count);
   const diffusivity = new Float64Array(count + 1).fill(7e-7);
-  const kept = new Diffusion(count, layerM, basin.areas, basin.volumes, 3600);
+  const kept = new Diffusion(count, layerM, basin.areas, basin.volumes);
   const [x, y] = [0, 1].map(() => Float64Array.from({ length: count }, (_, i) => i / 10));
   const source = new Float64Array(count).fill(3);
   [0, 0, 1, 1, 2, 1, 0, 3].forEach((first, k) => {
     const firstM = layerM * (0.6 + 0.1 * (k % 5));
     const m3 = basin.volumeBetween(first + 1 - firstM / layerM, first + 1);
-    kept.step(x, source, first, firstM, m3, diffusivity, 1, 20);
-    new Diffusion(count, layerM, basin.areas, basin.volumes, 3600).step(y, source, first, firstM, m3, diffusivity, 1, 20);
+    kept.step(x, source, first, firstM, m3, diffusivity, 1, 20, 3600);
+    new Diffusion(count, layerM, basin.areas, basin.volumes).step(y, source, first, firstM, m3, diffusivity, 1, 20, 3600);
     for (let i = first; i < count; i++) expect(x[i]).toBeCloseTo(y[i], 12);
   });
 });

@@ -18,8 +18,16 @@ export interface ColumnWeather {
   snowKept: number;
 }
 
-/** Oxygen and the bed are carried on this often, s: they move slowly. */
-const slowEveryS = 6 * 3600;
+/**
+ * What changes slowly is carried on in spells of several steps: oxygen and the bed, and the water under ice that is no skin any more
+ * (a layer takes a day to follow its neighbour); open water that has not yet turned over in shorter ones, which still show the day.
+ * From the turnover to a firm sheet every step counts: the hour of freeze-up decides how much heat is shut in.
+ */
+const slowSteps = 12;
+const iceSteps = 6;
+const openSteps = 3;
+const openAboveC = 4;
+const skinM = 0.1;
 /** Light from which the sun turns the water under the ice over, W/m². */
 const turnoverWm2 = 1;
 
@@ -56,7 +64,11 @@ export class WinterColumn {
   private firstM3: number;
   private readonly heatFlow: Diffusion;
   private readonly oxygenFlow: Diffusion;
-  private sinceSlowS = 0;
+  private sinceSlow = 0;
+  /** Steps whose weather is gathered and not yet carried into the water, and after how many it is. */
+  private gathered = 0;
+  private spell = 1;
+  private readonly sums = { sunJ: 0, lightJ: 0, windMs: 0, exchangeJ: 0, airJ: 0 };
   private lightWm2 = 0;
   private readonly kd: number;
 
@@ -81,12 +93,21 @@ export class WinterColumn {
     this.oxygenUnderIce = new Float64Array(this.count + 1).fill(winterConstants.oxygenUnderIce);
     this.firstM = this.layerM;
     this.firstM3 = this.volumes[0];
-    this.heatFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes, stepS);
-    this.oxygenFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes, slowEveryS);
+    this.heatFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes);
+    this.oxygenFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes);
   }
 
   get isOpen(): boolean {
     return this.sheet.iceM === 0;
+  }
+
+  private get slowS(): number {
+    return slowSteps * this.stepS;
+  }
+
+  /** Depth at which the top layer begins, m: the ice's underside when the water was last fitted to it. */
+  private get baseM(): number {
+    return (this.first + 1) * this.layerM - this.firstM;
   }
 
   /** Heat of water, bed and ice against water at 0 °C, J. */
@@ -98,16 +119,30 @@ export class WinterColumn {
     return heat;
   }
 
+  /** One step. The ice follows at once; the water within a spell of at most six steps. */
   step(weather: ColumnWeather): void {
+    if (this.gathered === 0) this.spell = Math.min(this.steadySteps(), slowSteps - this.sinceSlow);
+    const wasOpen = this.isOpen;
+    if (wasOpen) this.gatherOpen(weather);
+    else this.gatherUnderIce(weather);
+    this.gathered++;
+    this.sinceSlow++;
+    if (this.gathered < this.spell && wasOpen === this.isOpen) return;
     this.source.fill(0);
-    if (this.isOpen) this.stepOpen(weather);
-    else this.stepUnderIce(weather);
+    if (wasOpen) this.moveOpenWater();
+    else this.moveUnderIce();
+    const isSlow = this.sinceSlow >= slowSteps;
+    if (isSlow) this.warmFromBed();
     mixUnstable(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.oxygenTo());
-    this.sinceSlowS += this.stepS;
-    if (this.sinceSlowS < slowEveryS) return;
-    this.warmFromBed();
-    this.stepOxygen();
-    this.sinceSlowS = 0;
+    if (isSlow) this.stepOxygen();
+    this.gathered = 0;
+    this.sums.sunJ = this.sums.lightJ = this.sums.windMs = this.sums.exchangeJ = this.sums.airJ = 0;
+    if (isSlow) this.sinceSlow = 0;
+  }
+
+  private steadySteps(): number {
+    if (this.isOpen) return this.tempC[0] > openAboveC ? openSteps : 1;
+    return this.sheet.iceM > skinM ? iceSteps : 1;
   }
 
   /** Light under the water's own surface left at a depth, as a share of the light above snow and ice. */
@@ -126,20 +161,30 @@ export class WinterColumn {
     return layer === this.first ? (this.first + 1) * this.layerM - this.firstM / 2 : (layer + 0.5) * this.layerM;
   }
 
-  private stepOpen({ airC, windMs, sunWm2 }: ColumnWeather): void {
-    const { waterHeat, visible, albedo } = winterConstants;
-    const { tempC, stepS, setting } = this;
+  private gatherOpen({ airC, windMs, sunWm2 }: ColumnWeather): void {
+    const { sums, stepS } = this;
+    const skinC = this.tempC[0];
     // Surface exchange of heat by air, vapour and long waves in one coefficient. Source: Edinger, Brady & Geyer 1974.
-    const exchange = 4.5 + 0.05 * tempC[0] + (0.35 + 0.015 * tempC[0] + 0.47) * (9.2 + 0.46 * windMs * windMs);
-    const taken = sunWm2 * (1 - albedo.water);
-    this.absorb(taken * visible);
-    const fromAirJ = this.areas[0] * stepS * (exchange * airC + taken * (1 - visible));
+    const exchangeJ = (4.5 + 0.05 * skinC + (0.35 + 0.015 * skinC + 0.47) * (9.2 + 0.46 * windMs * windMs)) * stepS;
+    sums.exchangeJ += exchangeJ;
+    sums.airJ += exchangeJ * airC;
+    sums.sunJ += sunWm2 * stepS;
+    sums.windMs += windMs;
+  }
+
+  private moveOpenWater(): void {
+    const { waterHeat, visible, albedo } = winterConstants;
+    const { tempC, setting, sums, gathered } = this;
+    const spellS = gathered * this.stepS;
+    const takenJ = sums.sunJ * (1 - albedo.water);
+    this.absorb((takenJ * visible) / spellS, spellS);
+    const fromAirJ = this.areas[0] * (sums.airJ + takenJ * (1 - visible));
     this.source[0] += fromAirJ / waterHeat;
-    stirOpenWater(this.diffusivity, tempC, this.layerM, windMs, setting.latDeg, setting.parameters.windMixing);
+    stirOpenWater(this.diffusivity, tempC, this.layerM, sums.windMs / gathered, setting.latDeg, setting.parameters.windMixing);
     this.version++;
     this.isStill = false;
-    const lossM3 = (this.areas[0] * stepS * exchange) / waterHeat;
-    this.heatFlow.step(tempC, this.source, 0, this.layerM, this.volumes[0], this.diffusivity, this.version, lossM3);
+    const lossM3 = (this.areas[0] * sums.exchangeJ) / waterHeat;
+    this.heatFlow.step(tempC, this.source, 0, this.layerM, this.volumes[0], this.diffusivity, this.version, lossM3, spellS);
     this.heatInJ += fromAirJ - lossM3 * waterHeat * tempC[0];
     this.skin();
   }
@@ -157,22 +202,27 @@ export class WinterColumn {
     this.settleTop();
   }
 
-  private stepUnderIce({ airC, sunWm2, snowfallM, snowKept }: ColumnWeather): void {
+  private gatherUnderIce({ airC, sunWm2, snowfallM, snowKept }: ColumnWeather): void {
+    const { sheet, stepS } = this;
+    if (sunWm2 > 0) this.sums.lightJ += sunWm2 * sheet.lightThrough * stepS;
+    const fromAbove = sheet.step({ airC, sunWm2, snowfallM: snowfallM * this.setting.parameters.snowShare, snowKept }, stepS);
+    this.heatInJ += fromAbove * this.areas[0];
+  }
+
+  private moveUnderIce(): void {
     const { waterHeat, molecular, underIce } = winterConstants;
-    const { stepS, tempC, sheet } = this;
-    this.lightWm2 = sunWm2 > 0 ? sunWm2 * sheet.lightThrough : 0;
-    this.absorb(this.lightWm2);
+    const { tempC, sheet } = this;
+    const spellS = this.gathered * this.stepS;
+    this.lightWm2 = this.sums.lightJ / spellS;
+    this.absorb(this.lightWm2, spellS);
     if (!this.isStill) {
       this.diffusivity.fill(molecular * underIce);
       this.version++;
       this.isStill = true;
     }
-    const topM2 = this.basin.areaAt(this.iceBaseM);
-    const topM3 = (stepS * molecular * underIce * topM2) / (this.firstM / 2);
-    this.heatFlow.step(tempC, this.source, this.first, this.firstM, this.firstM3, this.diffusivity, this.version, topM3);
+    const topM3 = (spellS * molecular * underIce * this.basin.areaAt(this.baseM)) / (this.firstM / 2);
+    this.heatFlow.step(tempC, this.source, this.first, this.firstM, this.firstM3, this.diffusivity, this.version, topM3, spellS);
     const toIceJ = topM3 * waterHeat * tempC[this.first];
-    const fromAbove = sheet.step({ airC, sunWm2, snowfallM: snowfallM * this.setting.parameters.snowShare, snowKept }, stepS);
-    this.heatInJ += fromAbove * this.areas[0];
     const leftJ = sheet.meltBelow(toIceJ / this.areas[0]) * this.areas[0];
     if (sheet.iceM === 0 && (sheet.snowM > 0 || sheet.slushM > 0)) {
       // Snow without ice under it goes into the water and melts there.
@@ -199,30 +249,28 @@ export class WinterColumn {
   /** The bed as a finite store of the autumn's heat; layer and bed draw together as far as the time allows. */
   private warmFromBed(): void {
     const { bedExchange, bedHeat, waterHeat } = winterConstants;
-    const exchange = bedExchange * this.setting.parameters.sediment * slowEveryS;
+    const exchange = bedExchange * this.setting.parameters.sediment * this.slowS;
     for (let i = this.first; i < this.count; i++) {
       const perLayer = this.bedM2[i] / (waterHeat * (i === this.first ? this.firstM3 : this.volumes[i]));
       const flow = (exchange * (this.bedC[i] - this.tempC[i])) / (1 + exchange * (1 / bedHeat + perLayer));
       this.bedC[i] -= flow / bedHeat;
       this.tempC[i] += flow * perLayer;
     }
-    mixUnstable(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.isOpen ? this.count : 0);
   }
 
   /** Light taken up by each layer: what comes in at its upper face less what leaves below; the rest warms the bed's layer. */
-  private absorb(lightWm2: number): void {
+  private absorb(lightWm2: number, spellS: number): void {
     const { waterHeat } = winterConstants;
     if (lightWm2 <= 0) return;
-    const { light, lightFade, source, areas, stepS } = this;
-    const baseM = (this.first + 1) * this.layerM - this.firstM;
+    const { light, lightFade, lightSum, source, areas, gathered, baseM } = this;
     const scale = lightWm2 * Math.exp(this.kd * baseM);
-    const perJ = stepS / waterHeat;
+    const perJ = spellS / waterHeat;
     let down = lightWm2 * this.basin.areaAt(baseM);
-    this.heatInJ += down * stepS;
-    this.lightSum[this.first] += lightWm2;
+    this.heatInJ += down * spellS;
+    lightSum[this.first] += lightWm2 * gathered;
     for (let i = this.first; i < this.count; i++) {
       light[i + 1] = scale * lightFade[i + 1];
-      this.lightSum[i + 1] += light[i + 1];
+      lightSum[i + 1] += light[i + 1] * gathered;
       const out = i === this.count - 1 ? 0 : light[i + 1] * areas[i + 1];
       source[i] += (down - out) * perJ;
       down = out;
@@ -231,18 +279,18 @@ export class WinterColumn {
 
   private stepOxygen(): void {
     const { reaeration } = winterConstants;
-    const steps = this.sinceSlowS / this.stepS;
+    const { slowS } = this;
     this.source.fill(0);
-    for (let i = 0; i <= this.count; i++) this.lightSum[i] /= steps;
-    breathe(this.source, this.oxygen, this.tempC, this.volumes, this.bedM2, this.lightSum, this.first, this.firstM3, slowEveryS);
+    for (let i = 0; i <= this.count; i++) this.lightSum[i] /= slowSteps;
+    breathe(this.source, this.oxygen, this.tempC, this.volumes, this.bedM2, this.lightSum, this.first, this.firstM3, slowS);
     this.lightSum.fill(0);
     let topM3 = 0;
     if (this.isOpen) {
-      topM3 = this.areas[0] * reaeration * slowEveryS;
+      topM3 = this.areas[0] * reaeration * slowS;
       this.source[0] += topM3 * saturation(this.tempC[0], this.setting.pressureShare);
     }
     const diffusivity = this.isOpen ? this.diffusivity : this.oxygenUnderIce;
-    this.oxygenFlow.step(this.oxygen, this.source, this.first, this.firstM, this.firstM3, diffusivity, this.isOpen ? this.version : -2, topM3);
+    this.oxygenFlow.step(this.oxygen, this.source, this.first, this.firstM, this.firstM3, diffusivity, this.isOpen ? this.version : -2, topM3, slowS);
     for (let i = this.first; i < this.count; i++) if (this.oxygen[i] < 0) this.oxygen[i] = 0;
   }
 

@@ -20,6 +20,13 @@ export interface SheetConstants {
   floods: boolean;
 }
 
+/** What melts from the top down, and the heat it takes, J/m³: first what lies loose on the ice, then the ice. */
+const loose = [
+  ['snowM', latentHeat * winterConstants.snowDensity],
+  ['slushM', (latentHeat * winterConstants.snowDensity) / winterConstants.slushPerSnow],
+] as const;
+const meltOrder = [...loose, ['whiteM', latentHeat * iceDensity], ['clearM', latentHeat * iceDensity]] as const;
+
 const soft: SheetConstants = { airExchange: winterConstants.airExchange, snowConductivity: winterConstants.snowConductivity, floods: true };
 
 /**
@@ -124,15 +131,8 @@ export class IceSheet {
 
   /** Melts snow, slush, white and clear ice in turn; the rest is lost to the melt water that runs off. */
   private meltTop(energyJ: number, all: boolean): number {
-    const { snowDensity, slushPerSnow } = winterConstants;
-    const rows = [
-      ['snowM', latentHeat * snowDensity],
-      ['slushM', (latentHeat * snowDensity) / slushPerSnow],
-      ['whiteM', latentHeat * iceDensity],
-      ['clearM', latentHeat * iceDensity],
-    ] as const;
     let left = energyJ;
-    for (const [layer, perM] of all ? rows : rows.slice(0, 2)) {
+    for (const [layer, perM] of all ? meltOrder : loose) {
       const melted = Math.min(this[layer], left / perM);
       this[layer] -= melted;
       left -= melted * perM;
