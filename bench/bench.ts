@@ -5,6 +5,7 @@ const benches: Record<string, () => Promise<Figure[]>> = {
   echo: async () => (await import('./echo')).echo(),
   fold: async () => (await import('./fold')).foldEvents(),
   column: async () => (await import('./column')).column(),
+  ground: async () => (await import('./ground')).ground(),
   bundle: async () => (await import('./bundle')).bundle(),
 };
 const wanted = process.argv.slice(2);

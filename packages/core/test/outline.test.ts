@@ -93,7 +93,7 @@ test('bearings and the eight points of the compass', () => {
 
 describe('variogram', () => {
   test('starts at nothing, rises, and stays at its sill', () => {
-    const model = { nugget: 0.1, sill: 2, rangeM: 50 };
+    const model = { model: 'spherical' as const, nugget: 0.1, sill: 2, rangeM: 50, rough: 0, roughM: 1 };
     expect(gamma(model, 0)).toBe(0);
     expect(gamma(model, 50)).toBeCloseTo(2.1, 9);
     expect(gamma(model, 500)).toBeCloseTo(2.1, 9);
@@ -106,8 +106,11 @@ describe('variogram', () => {
     const ys = Array.from({ length: 400 }, () => 300 * random());
     const smooth = xs.map((x, i) => 6 + 2 * Math.sin(x / 60) + Math.cos(ys[i] / 50));
     const noisy = smooth.map((z) => z + 0.5 * normal(random));
-    const quiet = fitVariogram(xs, ys, smooth, 100).nugget;
-    const loud = fitVariogram(xs, ys, noisy, 100).nugget;
+    const unexplained = (zs: number[]) => {
+      const { nugget, rough } = fitVariogram(xs, ys, zs, 100);
+      return nugget + rough;
+    };
+    const [quiet, loud] = [unexplained(smooth), unexplained(noisy)];
     // The spherical model rises straight where a smooth bed rises slowly, and so takes part of the noise for shape.
     expect(quiet).toBeLessThan(0.01);
     expect(loud).toBeGreaterThan(0.05);
@@ -120,9 +123,10 @@ describe('kriging', () => {
   const xs = Array.from({ length: 120 }, () => 200 * random());
   const ys = Array.from({ length: 120 }, () => 200 * random());
   const zs = xs.map((x, i) => 5 + 0.02 * x - 0.01 * ys[i]);
-  const exact = { nugget: 1e-4, sill: 3, rangeM: 120 };
+  const exact = { model: 'spherical' as const, nugget: 1e-4, sill: 3, rangeM: 120, rough: 0, roughM: 1 };
   const at = (kriging: Kriging, x: number, y: number) => {
     const out = { value: 0, sd: 0 };
+    kriging.moveTo(x, y);
     kriging.estimate(x, y, out);
     return out;
   };
@@ -140,7 +144,7 @@ describe('kriging', () => {
 
   test('scales its spread to what leaving soundings out shows', () => {
     const rough = zs.map((z) => z + 0.4 * normal(random));
-    const kriging = new Kriging(xs, ys, rough, { nugget: 1e-4, sill: 0.01, rangeM: 120 });
+    const kriging = new Kriging(xs, ys, rough, { model: 'spherical', nugget: 1e-4, sill: 0.01, rangeM: 120, rough: 0, roughM: 1 });
     const before = at(kriging, 100, 100).sd;
     kriging.calibrate(xs.length);
     expect(at(kriging, 100, 100).sd).toBeGreaterThan(2 * before);

@@ -1,8 +1,5 @@
 import { contours } from 'd3-contour';
 import { LocalFrame, type LonLat } from '../units';
-import { Kriging } from './kriging';
-import { isInside, pointsAlong, ringArea, ringOf } from './outline';
-import { fitVariogram } from './variogram';
 
 export interface Sounding {
   at: LonLat;
@@ -30,89 +27,6 @@ export interface DepthMap {
 export interface Contour {
   depthM: number;
   rings: LonLat[][];
-}
-
-/** Soundings closer together than this are one, m. */
-const mergeM = 0.5;
-
-/**
- * Builds the depth map of a water from its outline and soundings, by kriging with zero depth along the shore.
- * @param outline ring of longitude and latitude
- * @param options cells along the longer side, 20 to 400
- * Throws RangeError for an outline without area or fewer than four soundings.
- */
-export function buildDepthMap(outline: readonly LonLat[], soundings: readonly Sounding[], options: { cells?: number; shore?: boolean } = {}): DepthMap {
-  const frame = LocalFrame.about(outline);
-  const ring = ringOf(outline.map((p) => frame.toMetres(p)));
-  const areaM2 = ringArea(ring);
-  if (!(areaM2 > 0)) throw new RangeError('an outline must enclose an area');
-  const xs = ring.filter((_, i) => i % 2 === 0);
-  const ys = ring.filter((_, i) => i % 2 === 1);
-  const spanX = Math.max(...xs) - Math.min(...xs);
-  const spanY = Math.max(...ys) - Math.min(...ys);
-  const cellM = Math.max(spanX, spanY) / (options.cells ?? 110);
-  const nx = Math.ceil(spanX / cellM) + 3;
-  const ny = Math.ceil(spanY / cellM) + 3;
-  const x0 = Math.min(...xs) - cellM;
-  const y0 = Math.min(...ys) - cellM;
-
-  const points = mergedSoundings(frame, soundings);
-  if (points.z.length < 4) throw new RangeError(`a depth map needs at least 4 soundings apart from each other, found ${points.z.length}`);
-  const variogram = fitVariogram(points.x, points.y, points.z, Math.max(spanX, spanY) / 3);
-  const measured = points.z.length;
-  if (options.shore !== false) {
-    const shore = pointsAlong(ring, 3 * cellM);
-    for (let i = 0; i < shore.length; i += 2) addPoint(points, shore[i], shore[i + 1], 0);
-  }
-  const kriging = new Kriging(points.x, points.y, points.z, variogram);
-  kriging.calibrate(measured);
-
-  const depthM = new Float32Array(nx * ny).fill(NaN);
-  const sdM = new Float32Array(nx * ny).fill(NaN);
-  const out = { value: 0, sd: 0 };
-  let deepestCell = -1;
-  for (let j = 0, c = 0; j < ny; j++) {
-    for (let i = 0; i < nx; i++, c++) {
-      const x = x0 + i * cellM;
-      const y = y0 + j * cellM;
-      if (!isInside(ring, x, y)) continue;
-      kriging.estimate(x, y, out);
-      depthM[c] = options.shore === false ? out.value : Math.max(0, out.value);
-      sdM[c] = out.sd;
-      if (deepestCell < 0 || depthM[c] > depthM[deepestCell]) deepestCell = c;
-    }
-  }
-  if (deepestCell < 0) throw new RangeError('no cell of the depth map lies inside the outline');
-  const deepest = { at: frame.toLonLat(x0 + (deepestCell % nx) * cellM, y0 + Math.floor(deepestCell / nx) * cellM), depthM: depthM[deepestCell] };
-  return { lon0: frame.lon0, lat0: frame.lat0, x0, y0, cellM, nx, ny, depthM, sdM, areaM2, deepest, soundings: measured };
-}
-
-interface Points {
-  x: number[];
-  y: number[];
-  z: number[];
-}
-
-const addPoint = (points: Points, x: number, y: number, z: number) => {
-  points.x.push(x);
-  points.y.push(y);
-  points.z.push(z);
-};
-
-/** Soundings at one place become their mean. */
-function mergedSoundings(frame: LocalFrame, soundings: readonly Sounding[]): Points {
-  const places = new Map<string, { x: number; y: number; sum: number; n: number }>();
-  for (const { at, depthM } of soundings) {
-    const [x, y] = frame.toMetres(at);
-    const key = `${Math.round(x / mergeM)},${Math.round(y / mergeM)}`;
-    const place = places.get(key) ?? { x, y, sum: 0, n: 0 };
-    place.sum += depthM;
-    place.n++;
-    places.set(key, place);
-  }
-  const points: Points = { x: [], y: [], z: [] };
-  for (const { x, y, sum, n } of places.values()) addPoint(points, x, y, sum / n);
-  return points;
 }
 
 /** Depth and its standard deviation at a place, m, between the four cells about it; null outside the outline. */

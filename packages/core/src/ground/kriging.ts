@@ -1,28 +1,43 @@
 import Flatbush from 'flatbush';
-import { gamma, type Variogram } from './variogram';
+import { covariance, type Variogram } from './variogram';
 
-/** Neighbours used for one estimate, and the terms of the local plane. */
-const neighbours = 16;
+/** Neighbours that one system is built of, and the terms of the local plane. */
+const neighbours = 22;
 const drift = 3;
 
 /**
  * Universal kriging in a moving neighbourhood with a local linear drift. Scattered values in, value and standard deviation at
- * any place out. Source: Chilès & Delfiner, Geostatistics, ch. 3.
+ * any place out. Source: Chilès & Delfiner, Geostatistics, ch. 3. `moveTo` picks and factors a neighbourhood, `estimate` asks it:
+ * places close together share one.
  */
 export class Kriging {
   private readonly index: Flatbush;
-  private readonly matrix = new Float64Array((neighbours + drift) ** 2);
-  private readonly right = new Float64Array(neighbours + drift);
-  private readonly weights = new Float64Array(neighbours + drift);
-  /** Factor on the standard deviation, from leave-one-out residuals. */
-  private scale = 1;
+  private near: number[] = [];
+  private readonly chol = new Float64Array(neighbours * neighbours);
+  private readonly driftRows = new Float64Array(neighbours * drift);
+  private readonly normalEquations = new Float64Array(drift * drift);
+  private readonly dual = new Float64Array(neighbours);
+  private readonly beta = new Float64Array(drift);
+  private readonly row = new Float64Array(neighbours);
+  private readonly term = new Float64Array(drift);
+  private readonly nx = new Float64Array(neighbours);
+  private readonly ny = new Float64Array(neighbours);
+  private cx = 0;
+  private cy = 0;
+  private unit = 1;
+  /** Distance from the neighbourhood's middle to its furthest value, m. */
+  reachM = 0;
 
-  /** @param xs coordinates, m; no two places the same. Throws RangeError with fewer than four. */
+  /**
+   * @param xs coordinates, m; no two places the same. Throws RangeError with fewer than four.
+   * @param scale factor on the standard deviation; `calibrate` finds it
+   */
   constructor(
     private readonly xs: ArrayLike<number>,
     private readonly ys: ArrayLike<number>,
     private readonly zs: ArrayLike<number>,
-    private readonly variogram: Variogram,
+    readonly variogram: Variogram,
+    public scale = 1,
   ) {
     if (xs.length < 4) throw new RangeError(`a depth map needs at least 4 soundings, found ${xs.length}`);
     this.index = new Flatbush(xs.length);
@@ -30,86 +45,146 @@ export class Kriging {
     this.index.finish();
   }
 
-  /** Value and standard deviation at a place, written into `out`. `skip` leaves one sounding out. */
-  estimate(x: number, y: number, out: { value: number; sd: number }, skip = -1): void {
-    const near = this.index.neighbors(x, y, neighbours, Infinity, skip < 0 ? undefined : (i) => i !== skip);
+  /** Gathers and factors the values around a place. `skip` leaves one out. */
+  moveTo(x: number, y: number, skip = -1): void {
+    const near = (this.near = this.index.neighbors(x, y, neighbours, Infinity, skip < 0 ? undefined : (i) => i !== skip));
     const n = near.length;
-    const size = n + drift;
-    const { matrix, right, weights, variogram } = this;
-    const unit = Math.max(1, Math.hypot(this.xs[near[n - 1]] - x, this.ys[near[n - 1]] - y));
+    const { nx, ny, xs, ys, zs, variogram, chol, dual } = this;
+    [this.cx, this.cy] = [x, y];
+    const last = near[n - 1];
+    this.reachM = Math.hypot(xs[last] - x, ys[last] - y);
+    this.unit = Math.max(1, this.reachM);
     for (let i = 0; i < n; i++) {
-      const xi = this.xs[near[i]];
-      const yi = this.ys[near[i]];
-      for (let j = 0; j < n; j++) matrix[i * size + j] = i === j ? 0 : gamma(variogram, Math.hypot(xi - this.xs[near[j]], yi - this.ys[near[j]]));
-      setDrift(matrix, size, i, n, (xi - x) / unit, (yi - y) / unit);
-      right[i] = gamma(variogram, Math.hypot(xi - x, yi - y));
+      [nx[i], ny[i]] = [xs[near[i]], ys[near[i]]];
+      for (let j = 0; j < i; j++) chol[i * neighbours + j] = covariance(variogram, nx[i] - nx[j], ny[i] - ny[j]);
+      chol[i * neighbours + i] = variogram.sill + variogram.rough + variogram.nugget;
     }
-    for (let i = n; i < size; i++) {
-      for (let j = n; j < size; j++) matrix[i * size + j] = 0;
-      right[i] = i === n ? 1 : 0;
+    factor(chol, n, neighbours);
+    this.factorDrift(n);
+    // Trend by generalised least squares, then what it leaves over: dual weights.
+    for (let i = 0; i < n; i++) dual[i] = zs[near[i]];
+    forward(chol, dual, n);
+    const { beta, driftRows } = this;
+    for (let k = 0; k < drift; k++) {
+      beta[k] = 0;
+      for (let i = 0; i < n; i++) beta[k] += driftRows[i * drift + k] * dual[i];
     }
-    weights.set(right);
-    if (!solveInPlace(matrix, weights, size)) {
-      out.value = this.zs[near[0]];
-      out.sd = Math.sqrt(gamma(variogram, unit)) * this.scale;
-      return;
+    forwardSmall(this.normalEquations, beta);
+    backwardSmall(this.normalEquations, beta);
+    for (let i = 0; i < n; i++) for (let k = 0; k < drift; k++) dual[i] -= driftRows[i * drift + k] * beta[k];
+    backward(chol, dual, n);
+  }
+
+  private factorDrift(n: number): void {
+    const { driftRows, normalEquations, chol, nx, ny, cx, cy, unit } = this;
+    for (let i = 0; i < n; i++) {
+      driftRows[i * drift] = 1;
+      driftRows[i * drift + 1] = (nx[i] - cx) / unit;
+      driftRows[i * drift + 2] = (ny[i] - cy) / unit;
+      for (let k = 0; k < drift; k++) {
+        let sum = driftRows[i * drift + k];
+        for (let j = 0; j < i; j++) sum -= chol[i * neighbours + j] * driftRows[j * drift + k];
+        driftRows[i * drift + k] = sum * chol[i * neighbours + i];
+      }
     }
-    let value = 0;
-    let variance = 0;
-    for (let i = 0; i < n; i++) value += weights[i] * this.zs[near[i]];
-    for (let i = 0; i < size; i++) variance += weights[i] * right[i];
+    for (let a = 0; a < drift; a++) {
+      for (let b = 0; b <= a; b++) {
+        let sum = a === b ? 1e-9 : 0;
+        for (let i = 0; i < n; i++) sum += driftRows[i * drift + a] * driftRows[i * drift + b];
+        normalEquations[a * drift + b] = sum;
+      }
+    }
+    factor(normalEquations, drift, drift);
+  }
+
+  /** Value and standard deviation at a place near the neighbourhood's middle, written into `out`. */
+  estimate(x: number, y: number, out: { value: number; sd: number }): void {
+    const { near, nx, ny, row, dual, term, beta, chol, driftRows, normalEquations, variogram, unit } = this;
+    const n = near.length;
+    const dx = (x - this.cx) / unit;
+    const dy = (y - this.cy) / unit;
+    let value = beta[0] + beta[1] * dx + beta[2] * dy;
+    for (let i = 0; i < n; i++) {
+      row[i] = covariance(variogram, nx[i] - x, ny[i] - y);
+      value += row[i] * dual[i];
+    }
+    let variance = variogram.sill + variogram.rough + variogram.nugget;
+    [term[0], term[1], term[2]] = [-1, -dx, -dy];
+    for (let i = 0; i < n; i++) {
+      let sum = row[i];
+      const at = i * neighbours;
+      for (let j = 0; j < i; j++) sum -= chol[at + j] * row[j];
+      sum *= chol[at + i];
+      row[i] = sum;
+      variance -= sum * sum;
+      for (let k = 0; k < drift; k++) term[k] += driftRows[i * drift + k] * sum;
+    }
+    forwardSmall(normalEquations, term);
+    for (let k = 0; k < drift; k++) variance += term[k] * term[k];
     out.value = value;
     out.sd = Math.sqrt(Math.max(variogram.nugget, variance)) * this.scale;
   }
 
-  /** Sets the factor on the standard deviation so that leave-one-out residuals have unit size on average. */
-  calibrate(count: number): void {
+  /**
+   * Leaves soundings out one by one, at most 200 of the first `count`. Returns the root mean square of what they then miss, m,
+   * and of that as multiples of the standard deviation.
+   */
+  leaveOneOut(count: number): { rmsM: number; ratio: number } {
     const out = { value: 0, sd: 0 };
-    const step = Math.max(1, Math.floor(count / 300));
-    let sum = 0;
-    let n = 0;
-    for (let i = 0; i < count; i += step) {
-      this.estimate(this.xs[i], this.ys[i], out, i);
+    const step = Math.max(1, Math.floor(count / 200));
+    let [square, sum, n] = [0, 0, 0];
+    for (let i = 0; i < count; i += step, n++) {
+      this.moveTo(this.xs[i], this.ys[i], i);
+      this.estimate(this.xs[i], this.ys[i], out);
+      square += (out.value - this.zs[i]) ** 2;
       sum += ((out.value - this.zs[i]) / out.sd) ** 2;
-      n++;
     }
-    if (n > 3) this.scale *= Math.sqrt(sum / n);
+    return { rmsM: Math.sqrt(square / n), ratio: Math.sqrt(sum / n) };
+  }
+
+  /** Sets the factor on the standard deviation so that left-out soundings miss by one of it on average. */
+  calibrate(count: number): void {
+    if (count > 3) this.scale *= this.leaveOneOut(count).ratio;
   }
 }
 
-function setDrift(matrix: Float64Array, size: number, i: number, n: number, dx: number, dy: number): void {
-  matrix[i * size + n] = matrix[n * size + i] = 1;
-  matrix[i * size + n + 1] = matrix[(n + 1) * size + i] = dx;
-  matrix[i * size + n + 2] = matrix[(n + 2) * size + i] = dy;
+/** Cholesky factor of the lower triangle in place, rows of length `stride`; the diagonal holds reciprocals. */
+function factor(a: Float64Array, n: number, stride: number): void {
+  for (let i = 0; i < n; i++) {
+    const at = i * stride;
+    for (let j = 0; j <= i; j++) {
+      let sum = a[at + j];
+      const other = j * stride;
+      for (let k = 0; k < j; k++) sum -= a[at + k] * a[other + k];
+      a[at + j] = j === i ? 1 / Math.sqrt(Math.max(sum, 1e-10)) : sum * a[other + j];
+    }
+  }
 }
 
-/** Gaussian elimination with partial pivoting, in place, for the few unknowns of a neighbourhood; false when singular. */
-function solveInPlace(a: Float64Array, b: Float64Array, n: number): boolean {
-  for (let c = 0; c < n; c++) {
-    let pivot = c;
-    for (let r = c + 1; r < n; r++) if (Math.abs(a[r * n + c]) > Math.abs(a[pivot * n + c])) pivot = r;
-    if (Math.abs(a[pivot * n + c]) < 1e-12) return false;
-    if (pivot !== c) {
-      for (let k = c; k < n; k++) {
-        const held = a[c * n + k];
-        a[c * n + k] = a[pivot * n + k];
-        a[pivot * n + k] = held;
-      }
-      const held = b[c];
-      b[c] = b[pivot];
-      b[pivot] = held;
-    }
-    for (let r = c + 1; r < n; r++) {
-      const f = a[r * n + c] / a[c * n + c];
-      if (f === 0) continue;
-      for (let k = c + 1; k < n; k++) a[r * n + k] -= f * a[c * n + k];
-      b[r] -= f * b[c];
-    }
+function forward(a: Float64Array, b: Float64Array, n: number): void {
+  for (let i = 0; i < n; i++) {
+    let sum = b[i];
+    for (let j = 0; j < i; j++) sum -= a[i * neighbours + j] * b[j];
+    b[i] = sum * a[i * neighbours + i];
   }
-  for (let r = n - 1; r >= 0; r--) {
-    let sum = b[r];
-    for (let k = r + 1; k < n; k++) sum -= a[r * n + k] * b[k];
-    b[r] = sum / a[r * n + r];
+}
+
+function backward(a: Float64Array, b: Float64Array, n: number): void {
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = b[i];
+    for (let j = i + 1; j < n; j++) sum -= a[j * neighbours + i] * b[j];
+    b[i] = sum * a[i * neighbours + i];
   }
-  return true;
+}
+
+function forwardSmall(a: Float64Array, b: Float64Array): void {
+  b[0] *= a[0];
+  b[1] = (b[1] - a[3] * b[0]) * a[4];
+  b[2] = (b[2] - a[6] * b[0] - a[7] * b[1]) * a[8];
+}
+
+function backwardSmall(a: Float64Array, b: Float64Array): void {
+  b[2] *= a[8];
+  b[1] = (b[1] - a[7] * b[2]) * a[4];
+  b[0] = (b[0] - a[3] * b[1] - a[6] * b[2]) * a[0];
 }

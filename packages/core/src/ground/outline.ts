@@ -38,3 +38,14 @@ export function pointsAlong(ring: Ring, stepM: number): number[] {
   }
   return points;
 }
+
+/** Where a level line crosses the ring, ascending x: inside lies between the first and second, third and fourth. */
+export function crossings(ring: Ring, y: number): number[] {
+  const found: number[] = [];
+  for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
+    const yi = ring[i + 1];
+    const yj = ring[j + 1];
+    if (yi > y !== yj > y) found.push(((ring[j] - ring[i]) * (y - yi)) / (yj - yi) + ring[i]);
+  }
+  return found.sort((a, b) => a - b);
+}

@@ -1,24 +1,45 @@
-/** A spherical variogram: half the mean squared difference of depth at a distance, m². */
+/**
+ * How depth changes with distance: half the mean squared difference, m². `spherical` for rough beds, `cubic` for smooth ones.
+ * The nugget is the soundings' own noise; `rough` what the bed does between one sounding and the next, within `roughM`.
+ */
 export interface Variogram {
+  model: 'spherical' | 'cubic';
   nugget: number;
   sill: number;
   rangeM: number;
+  rough: number;
+  roughM: number;
 }
 
-/** γ(h) of the spherical model. */
-export function gamma({ nugget, sill, rangeM }: Variogram, hM: number): number {
-  if (hM <= 0) return 0;
-  if (hM >= rangeM) return nugget + sill;
-  const r = hM / rangeM;
-  return nugget + sill * (1.5 * r - 0.5 * r * r * r);
+/** A sounding is taken to be good to 10 cm: what differs more from its neighbours is the bed. */
+const noiseM2 = 0.1 ** 2;
+
+/** Share of the sill that two places at a share `r` of the range have in common. Source: Chilès & Delfiner, Geostatistics, ch. 2. */
+function common(model: Variogram['model'], r: number): number {
+  if (r >= 1) return 0;
+  if (model === 'spherical') return 1 - r * (1.5 - 0.5 * r * r);
+  const square = r * r;
+  return 1 - square * (7 - r * (8.75 - square * (3.5 - 0.75 * square)));
+}
+
+/** Covariance of the beds at two places, m², without the soundings' own noise. */
+export function covariance({ model, sill, rangeM, rough, roughM }: Variogram, dx: number, dy: number): number {
+  const h = Math.sqrt(dx * dx + dy * dy);
+  const far = sill * common(model, h / rangeM);
+  return rough > 0 && h < roughM ? far + rough * common('spherical', h / roughM) : far;
+}
+
+/** γ(h), m². */
+export function gamma(variogram: Variogram, hM: number): number {
+  return hM <= 0 ? 0 : variogram.nugget + variogram.rough + variogram.sill - covariance(variogram, hM, 0);
 }
 
 /**
- * Fits a spherical variogram to scattered depths: empirical halves of squared differences in distance classes, then for each
+ * Fits a variogram to scattered depths: empirical halves of squared differences in distance classes, then for each
  * of a series of ranges the nugget and sill by weighted least squares (both ≥ 0), best fit taken.
  * @param reachM greatest distance looked at
  */
-export function fitVariogram(xs: ArrayLike<number>, ys: ArrayLike<number>, zs: ArrayLike<number>, reachM: number): Variogram {
+export function fitVariogram(xs: ArrayLike<number>, ys: ArrayLike<number>, zs: ArrayLike<number>, reachM: number, model: Variogram['model'] = 'spherical'): Variogram {
   const classes = 15;
   const sum = new Float64Array(classes);
   const count = new Float64Array(classes);
@@ -32,26 +53,39 @@ export function fitVariogram(xs: ArrayLike<number>, ys: ArrayLike<number>, zs: A
       count[k]++;
     }
   }
-  let best: Variogram = { nugget: 1e-4, sill: 1, rangeM: reachM };
+  let best: Variogram = { model, nugget: 1e-4, sill: 1, rangeM: reachM, rough: 0, roughM: 1 };
   let bestError = Infinity;
   for (let step = 2; step <= 20; step++) {
     const rangeM = (reachM * step) / 12;
-    const fitted = fitLinear(sum, count, rangeM, reachM / classes);
+    const fitted = fitLinear(sum, count, model, rangeM, reachM / classes);
     if (fitted.error < bestError) {
       bestError = fitted.error;
-      best = { nugget: Math.max(1e-4, fitted.nugget), sill: Math.max(1e-3, fitted.sill), rangeM };
+      const nugget = Math.min(noiseM2, Math.max(1e-4, fitted.nugget));
+      best = { model, nugget, sill: Math.max(1e-3, fitted.sill), rangeM, rough: Math.max(0, fitted.nugget - nugget), roughM: spacing(xs, ys) };
     }
   }
   return best;
 }
 
-function fitLinear(sum: Float64Array, count: Float64Array, rangeM: number, classM: number) {
+/** Usual distance from one sounding to the next, m. */
+function spacing(xs: ArrayLike<number>, ys: ArrayLike<number>): number {
+  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (let i = 0; i < xs.length; i++) {
+    x0 = Math.min(x0, xs[i]);
+    x1 = Math.max(x1, xs[i]);
+    y0 = Math.min(y0, ys[i]);
+    y1 = Math.max(y1, ys[i]);
+  }
+  return Math.max(1, Math.sqrt(((x1 - x0) * (y1 - y0)) / xs.length));
+}
+
+function fitLinear(sum: Float64Array, count: Float64Array, model: Variogram['model'], rangeM: number, classM: number) {
   let w = 0,
     wf = 0,
     wff = 0,
     wg = 0,
     wfg = 0;
-  const shape = (k: number) => gamma({ nugget: 0, sill: 1, rangeM }, (k + 0.5) * classM);
+  const shape = (k: number) => 1 - common(model, ((k + 0.5) * classM) / rangeM);
   for (let k = 0; k < sum.length; k++) {
     if (count[k] === 0) continue;
     // Near classes matter most to kriging.

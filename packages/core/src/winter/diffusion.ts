@@ -31,17 +31,7 @@ export class Diffusion {
    * @param topM3 conductance of the top face toward x = 0 over the step, m³
    * @param stepS length of the step, s
    */
-  step(
-    x: Float64Array,
-    source: Float64Array,
-    first: number,
-    firstM: number,
-    firstM3: number,
-    diffusivity: Float64Array,
-    version: number,
-    topM3: number,
-    stepS: number,
-  ): void {
+  step(x: Float64Array, source: Float64Array, first: number, firstM: number, firstM3: number, diffusivity: Float64Array, version: number, topM3: number, stepS: number): void {
     const { count, pull, inverse, below, carried, volumes } = this;
     const start = version === this.keptVersion && stepS === this.stepS && this.keptFrom <= first + 2 && this.keptFrom >= 0 ? Math.min(count - 1, first + 1) : count - 1;
     this.stepS = stepS;

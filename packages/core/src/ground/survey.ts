@@ -1,0 +1,190 @@
+import { LocalFrame, type LonLat } from '../units';
+import type { DepthMap, Sounding } from './depth-map';
+import { Kriging } from './kriging';
+import { crossings, pointsAlong, ringArea, ringOf, type Ring } from './outline';
+import { fitVariogram } from './variogram';
+
+/** Soundings closer together than this are one, m. */
+const mergeM = 0.5;
+/** Cells along the side of a block that shares one neighbourhood of soundings. */
+const blockCells = 4;
+
+export interface SurveyOptions {
+  /** Cells along the longer side, 20 to 400. */
+  cells?: number;
+  /** Whether the shore lies at depth zero. */
+  shore?: boolean;
+}
+
+/** Soundings by place, the shore behind them. */
+class Points {
+  readonly x: number[] = [];
+  readonly y: number[] = [];
+  readonly z: number[] = [];
+  private readonly counts: number[] = [];
+  private readonly places = new Map<string, number>();
+
+  /** Soundings at one place become their mean. */
+  add(x: number, y: number, z: number): void {
+    const key = `${Math.round(x / mergeM)},${Math.round(y / mergeM)}`;
+    const known = this.places.get(key);
+    if (known !== undefined) {
+      this.z[known] += (z - this.z[known]) / ++this.counts[known];
+      return;
+    }
+    this.places.set(key, this.z.length);
+    this.x.push(x);
+    this.y.push(y);
+    this.z.push(z);
+    this.counts.push(1);
+  }
+
+  get length(): number {
+    return this.z.length;
+  }
+}
+
+/**
+ * The survey of a water: its outline and soundings, and the depth map that follows from them by kriging with zero depth along the
+ * shore. A new sounding changes the map near it at once.
+ */
+export class DepthSurvey {
+  readonly map: DepthMap;
+  private readonly frame: LocalFrame;
+  private readonly soundings = new Points();
+  private readonly shore: number[];
+  private readonly inside: Uint8Array;
+  private readonly reachM: Float32Array;
+  private readonly blocksX: number;
+  private readonly hasShore: boolean;
+  private kriging: Kriging;
+
+  /**
+   * @param outline ring of longitude and latitude
+   * Throws RangeError for an outline without area or fewer than four soundings.
+   */
+  constructor(outline: readonly LonLat[], soundings: readonly Sounding[], options: SurveyOptions = {}) {
+    this.frame = LocalFrame.about(outline);
+    const ring = ringOf(outline.map((p) => this.frame.toMetres(p)));
+    const areaM2 = ringArea(ring);
+    if (!(areaM2 > 0)) throw new RangeError('an outline must enclose an area');
+    this.hasShore = options.shore !== false;
+    const grid = gridOver(ring, options.cells ?? 110);
+    for (const { at, depthM } of soundings) this.soundings.add(...this.frame.toMetres(at), depthM);
+    if (this.soundings.length < 4) throw new RangeError(`a depth map needs at least 4 soundings apart from each other, found ${this.soundings.length}`);
+    this.shore = this.hasShore ? pointsAlong(ring, 3 * grid.cellM) : [];
+    this.inside = cellsInside(ring, grid);
+    if (!this.inside.includes(1)) throw new RangeError('no cell of the depth map lies inside the outline');
+    const empty = () => new Float32Array(grid.nx * grid.ny).fill(NaN);
+    const { lon0, lat0 } = this.frame;
+    this.map = { lon0, lat0, ...grid, depthM: empty(), sdM: empty(), areaM2, deepest: { at: [lon0, lat0], depthM: 0 }, soundings: 0 };
+    this.blocksX = Math.ceil(grid.nx / blockCells);
+    this.reachM = new Float32Array(this.blocksX * Math.ceil(grid.ny / blockCells));
+    this.kriging = this.bestKriging(Math.max(grid.nx, grid.ny) * grid.cellM);
+    this.redraw(null);
+  }
+
+  /** Takes in a sounding and redraws what it reaches. The variogram and the calibration stay. */
+  add({ at, depthM }: Sounding): void {
+    const [x, y] = this.frame.toMetres(at);
+    this.soundings.add(x, y, depthM);
+    const { variogram, scale } = this.kriging;
+    this.kriging = this.krigingOf(variogram, scale);
+    this.redraw([x, y]);
+  }
+
+  /** Of a rough and a smooth model the one that better foretells soundings left out. */
+  private bestKriging(spanM: number): Kriging {
+    const { x, y, z, length } = this.soundings;
+    const tried = (['spherical', 'cubic'] as const).map((model) => {
+      const kriging = this.krigingOf(fitVariogram(x, y, z, spanM / 3, model), 1);
+      return { kriging, ...kriging.leaveOneOut(length) };
+    });
+    const [best] = tried.sort((a, b) => a.rmsM - b.rmsM);
+    best.kriging.scale = best.ratio;
+    return best.kriging;
+  }
+
+  private krigingOf(variogram: Kriging['variogram'], scale: number): Kriging {
+    const { shore, soundings } = this;
+    const count = shore.length / 2;
+    const all = (measured: number[], offset: number) => {
+      const row = new Float64Array(measured.length + count);
+      row.set(measured);
+      if (offset >= 0) for (let i = 0; i < count; i++) row[measured.length + i] = shore[2 * i + offset];
+      return row;
+    };
+    return new Kriging(all(soundings.x, 0), all(soundings.y, 1), all(soundings.z, -1), variogram, scale);
+  }
+
+  /** Blocks whose neighbourhood the place is part of, or all of them. */
+  private redraw(around: readonly [number, number] | null): void {
+    const { map, blocksX, reachM } = this;
+    for (let block = 0; block < reachM.length; block++) {
+      const i0 = (block % blocksX) * blockCells;
+      const j0 = Math.floor(block / blocksX) * blockCells;
+      const x = map.x0 + (i0 + (blockCells - 1) / 2) * map.cellM;
+      const y = map.y0 + (j0 + (blockCells - 1) / 2) * map.cellM;
+      if (around && Math.hypot(x - around[0], y - around[1]) > reachM[block]) continue;
+      this.redrawBlock(block, i0, j0, x, y);
+    }
+    let deepest = this.inside.indexOf(1);
+    for (let c = 0; c < map.depthM.length; c++) if (map.depthM[c] > map.depthM[deepest]) deepest = c;
+    map.deepest = { at: this.frame.toLonLat(map.x0 + (deepest % map.nx) * map.cellM, map.y0 + Math.floor(deepest / map.nx) * map.cellM), depthM: map.depthM[deepest] };
+    map.soundings = this.soundings.length;
+  }
+
+  private redrawBlock(block: number, i0: number, j0: number, x: number, y: number): void {
+    const { map, kriging, inside } = this;
+    const out = { value: 0, sd: 0 };
+    let isMoved = false;
+    for (let j = j0; j < Math.min(map.ny, j0 + blockCells); j++) {
+      for (let i = i0; i < Math.min(map.nx, i0 + blockCells); i++) {
+        const c = j * map.nx + i;
+        if (inside[c] === 0) continue;
+        if (!isMoved) {
+          kriging.moveTo(x, y);
+          this.reachM[block] = kriging.reachM;
+          isMoved = true;
+        }
+        kriging.estimate(map.x0 + i * map.cellM, map.y0 + j * map.cellM, out);
+        map.depthM[c] = this.hasShore ? Math.max(0, out.value) : out.value;
+        map.sdM[c] = out.sd;
+      }
+    }
+  }
+}
+
+/**
+ * The depth map of a water from its outline and soundings.
+ * Throws RangeError for an outline without area or fewer than four soundings.
+ */
+export const buildDepthMap = (outline: readonly LonLat[], soundings: readonly Sounding[], options: SurveyOptions = {}): DepthMap =>
+  new DepthSurvey(outline, soundings, options).map;
+
+type Grid = Pick<DepthMap, 'x0' | 'y0' | 'cellM' | 'nx' | 'ny'>;
+
+function gridOver(ring: Ring, cells: number): Grid {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let i = 0; i < ring.length; i += 2) {
+    x0 = Math.min(x0, ring[i]);
+    x1 = Math.max(x1, ring[i]);
+    y0 = Math.min(y0, ring[i + 1]);
+    y1 = Math.max(y1, ring[i + 1]);
+  }
+  const cellM = Math.max(x1 - x0, y1 - y0) / cells;
+  return { x0: x0 - cellM, y0: y0 - cellM, cellM, nx: Math.ceil((x1 - x0) / cellM) + 3, ny: Math.ceil((y1 - y0) / cellM) + 3 };
+}
+
+function cellsInside(ring: Ring, { x0, y0, cellM, nx, ny }: Grid): Uint8Array {
+  const inside = new Uint8Array(nx * ny);
+  for (let j = 0; j < ny; j++) {
+    const at = crossings(ring, y0 + j * cellM);
+    for (let k = 0; k + 1 < at.length; k += 2) {
+      const from = Math.max(0, Math.ceil((at[k] - x0) / cellM));
+      const to = Math.min(nx - 1, Math.floor((at[k + 1] - x0) / cellM));
+      for (let i = from; i <= to; i++) inside[j * nx + i] = 1;
+    }
+  }
+  return inside;
+}
