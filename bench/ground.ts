@@ -83,10 +83,23 @@ export function ground(): Figure[] {
     () => void interpolate(points, (2 * half) / 32, { gridType: 'point', property: 'depth', units: 'meters', weight: 2 }),
   );
 
-  const figure = (what: string, ratio: number, baseline: string, limit: number, detail: string): Figure => ({ what, ratio, baseline, goal: `≤ ${limit.toPrecision(2)}×`, met: ratio <= limit, detail });
+  const figure = (what: string, ratio: number, baseline: string, limit: number, detail: string): Figure => ({
+    what,
+    ratio,
+    baseline,
+    goal: `≤ ${limit.toPrecision(2)}×`,
+    met: ratio <= limit,
+    detail,
+  });
   const ms = (a: number, b: number) => `${a.toFixed(1)} ms against ${b.toFixed(1)} ms`;
   return [
-    figure('depth map and its spread from 2000 soundings on 256×256', mapMs / weightedMs, 'inverse-distance weighting of 12 neighbours with the same index', 4, ms(mapMs, weightedMs)),
+    figure(
+      'depth map and its spread from 2000 soundings on 256×256',
+      mapMs / weightedMs,
+      'inverse-distance weighting of 12 neighbours with the same index',
+      4,
+      ms(mapMs, weightedMs),
+    ),
     figure('its error at held-out places', error / weightedError, 'the same weighting', 0.7, `${error.toFixed(3)} m against ${weightedError.toFixed(3)} m`),
     figure('the same map on 32×32', smallMs / turfMs, '@turf/interpolate', 1, ms(smallMs, turfMs)),
     figure('one more hole on the 256×256 map', addMs / mapMs, 'building it anew', 1 / 20, ms(addMs, mapMs)),

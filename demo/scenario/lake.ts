@@ -36,13 +36,22 @@ function distanceToShore(x: number, y: number): number {
 
 const bell = (x: number, y: number, cx: number, cy: number, rx: number, ry: number) => Math.exp(-(((x - cx) / rx) ** 2) - ((y - cy) / ry) ** 2);
 
-/** The bed of the lake, m deep: a main basin under the steep eastern shore, a lesser one in the west, a saddle and a hump between. */
+/** The main basin: long slopes on three sides, a steep break down to it on the eastern one. */
+function mainBasin(x: number, y: number): number {
+  const across = x < 150 ? ((x - 150) / 150) ** 2 : ((x - 150) / 140) ** 6;
+  return Math.exp(-across - ((y + 60) / 200) ** 2);
+}
+
+/** A tongue of ground that runs out from the southern shore to the edge of the basin. */
+const southernPoint = (x: number, y: number) => Math.exp(-(((x - 10) / 46) ** 2)) / (1 + Math.exp((y + 165) / 16));
+
+/** The bed of the lake, m deep: a main basin under a steep eastern break, a lesser one in the west, a saddle and a hump between, a point in the south. */
 export function bedDepth(x: number, y: number): number {
   const u = distanceToShore(x, y);
   const east = 1 / (1 + Math.exp(-x / 70));
   const shelf = 1 - Math.exp(-((u / (95 - 62 * east)) ** 1.6));
-  const deep = 3.6 + 9.9 * bell(x, y, 150, -60, 150, 200) + 4.9 * bell(x, y, -210, 120, 130, 110) - 5.2 * bell(x, y, 20, 130, 55, 50) - 1.8 * bell(x, y, -260, -160, 120, 90);
-  return Math.max(0, shelf * deep);
+  const deep = 3.6 + 9.8 * mainBasin(x, y) + 4.9 * bell(x, y, -210, 120, 130, 110) - 5.2 * bell(x, y, 20, 130, 55, 50) - 1.8 * bell(x, y, -260, -160, 120, 90);
+  return Math.max(0, shelf * (deep - 3.2 * southernPoint(x, y)));
 }
 
 /** The water file: outline, soundings on wandering lines with a little error, inflow, weeds. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { buildDepthMap, contourDepths, contourLines, depthAt, distanceM, findBreakFoot, LocalFrame, type LonLat, type Sounding } from '../src/ground';
-import { seededRandom } from '../src/units';
+import { buildDepthMap, contourDepths, contourLines, depthAt, DepthSurvey, distanceM, findBreakFoot, LocalFrame, type LonLat, type Sounding } from '../src/ground';
+import { normal, seededRandom } from '../src/units';
 
 const frame = new LocalFrame(-140, 47);
 const square: LonLat[] = [
@@ -66,6 +66,54 @@ test('at held-out soundings the error is at most 0.7 of inverse-distance weighti
   }
   expect(Math.sqrt(kriged / weighted)).toBeLessThanOrEqual(0.7);
   expect(covered / held.length).toBeGreaterThanOrEqual(0.9);
+});
+
+/** A random field: many waves of all directions with lengths about `lengthM`. */
+function field(seed: number, lengthM: number): (x: number, y: number) => number {
+  const random = seededRandom(seed);
+  const waves = Array.from({ length: 40 }, () => ({ k: (2 * Math.PI * (0.6 + 0.8 * random())) / lengthM, a: 2 * Math.PI * random(), p: 2 * Math.PI * random() }));
+  return (x, y) => 8 + waves.reduce((sum, w) => sum + Math.sin(w.k * (x * Math.cos(w.a) + y * Math.sin(w.a)) + w.p), 0) / 2.5;
+}
+
+test.each([
+  ['smooth', 420, 1],
+  ['smooth', 420, 2],
+  ['middling', 200, 3],
+  ['rough', 110, 4],
+  ['rough', 110, 5],
+])('on a %s random field (waves of %i m, seed %i) 90–99 %% of held-out soundings lie within two of its spreads, and the spread is no excuse', (_, lengthM, seed) => {
+  const bed = field(seed, lengthM);
+  const random = seededRandom(seed + 70);
+  const all = sampled((x, y) => bed(x, y) + 0.06 * normal(random), 900, seed + 40, 285);
+  const map = buildDepthMap(square, all.slice(0, 450), { shore: false, cells: 200 });
+  const held = all.slice(450).filter((s) => Math.abs(s.x) < 265 && Math.abs(s.y) < 265);
+  let [covered, square2, sd] = [0, 0, 0];
+  for (const s of held) {
+    const here = depthAt(map, s.at)!;
+    covered += Math.abs(here.depthM - s.depthM) <= 2 * here.sdM ? 1 : 0;
+    square2 += (here.depthM - s.depthM) ** 2;
+    sd += here.sdM;
+  }
+  expect(covered / held.length).toBeGreaterThanOrEqual(0.9);
+  expect(covered / held.length).toBeLessThanOrEqual(0.99);
+  expect(sd / held.length / Math.sqrt(square2 / held.length)).toBeLessThanOrEqual(3);
+});
+
+test('one sounding more changes the map near it as building it anew does, and nothing far off', () => {
+  const soundings = sampled(bowl, 300, 15, 280);
+  const survey = new DepthSurvey(square, soundings, { cells: 90 });
+  const { soundings: count } = survey.map;
+  const before = survey.map.depthM.slice();
+  const at = frame.toLonLat(-70, 55);
+  survey.add({ at, depthM: bowl(-70, 55) - 2 });
+  expect(depthAt(survey.map, at)!.depthM).toBeLessThan(bowl(-70, 55) - 1);
+  const far = survey.map.depthM.filter(
+    (d, c) =>
+      Math.abs(d - before[c]) > 1e-6 &&
+      Math.hypot(survey.map.x0 + (c % survey.map.nx) * survey.map.cellM + 70, survey.map.y0 + Math.floor(c / survey.map.nx) * survey.map.cellM - 55) > 150,
+  );
+  expect(far).toHaveLength(0);
+  expect(survey.map.soundings).toBe(count + 1);
 });
 
 test('the shore is at depth zero and a new sounding pulls the map to it', () => {

@@ -4,3 +4,4 @@ export * from './depth-map';
 export { buildDepthMap, DepthSurvey, type SurveyOptions } from './survey';
 export * from './break-foot';
 export { hypsographyOf } from './hypsography';
+export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';
