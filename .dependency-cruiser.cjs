@@ -13,6 +13,8 @@ const allowed = {
   simulator: ['units', 'water', 'sonar', 'fish', 'rig'],
   column: ['units', 'water', 'weather', 'winter'],
   ground: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
+  banks: ['units', 'water', 'weather', 'ground'],
+  holes: ['units', 'water', 'weather', 'winter', 'fish', 'safety', 'ground', 'coach', 'outlook'],
   coach: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],

@@ -24,3 +24,9 @@ export function sunDay(atMs: number, place: Place): SunDay {
 
 /** Height of the sun over the horizon, degrees. Source: suncalc. */
 export const sunHeightDeg = (atMs: number, place: Place) => (SunCalc.getPosition(new Date(atMs), place.lat, place.lon).altitude * 180) / Math.PI;
+
+/** Where the sun stands: bearing from north and height over the horizon, degrees. Source: suncalc. */
+export function sunPosition(atMs: number, place: Place): { bearingDeg: number; heightDeg: number } {
+  const { azimuth, altitude } = SunCalc.getPosition(new Date(atMs), place.lat, place.lon);
+  return { bearingDeg: ((azimuth * 180) / Math.PI + 180 + 360) % 360, heightDeg: (altitude * 180) / Math.PI };
+}

@@ -1,0 +1,4 @@
+export { effectiveFetch, shelterLimitsM, shelterOf, windWaves, type Shelter } from './fetch';
+export { bankSegments, steepnessDeg, type BankNote, type BankSegment } from './shore';
+export { bankInsolation, bankWaterM, sunHours, sunOnBank, type BankSun, type SunHour } from './sun';
+export * from './advice';
