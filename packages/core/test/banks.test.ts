@@ -1,4 +1,18 @@
-import { approachOf, approachRules, bankInsolation, bankSegments, castsAlong, effectiveFetch, judgeBanks, shelterOf, sunHours, sunOnBank, windRule, windWaves } from '../src/banks';
+import {
+  type BankSetting,
+  approachOf,
+  approachRules,
+  bankInsolation,
+  bankSegments,
+  castsAlong,
+  effectiveFetch,
+  judgeBanks,
+  shelterOf,
+  sunHours,
+  sunOnBank,
+  windRule,
+  windWaves,
+} from '../src/banks';
 import { LocalFrame, ringOf, type LonLat } from '../src/ground';
 import { hourMs } from '../src/units';
 import { sunPosition, type WeatherHour } from '../src/weather';
@@ -129,7 +143,7 @@ describe('which bank', () => {
     noon,
   );
   const setting = { secchiM: 0.7, tempC: 5, airC: 4, windMs: 0, windFromDeg: 180, cloud: 0.1, school: 'lee' as const };
-  const best = (over: Partial<typeof setting> & { school?: 'lee' | 'windward' }) => judgeBanks(ring, segments, hours, { ...setting, ...over }).reduce((a, b) => (b.score > a.score ? b : a));
+  const best = (over: Partial<BankSetting>) => judgeBanks(ring, segments, hours, { ...setting, ...over }).reduce((a, b) => (b.score > a.score ? b : a));
 
   test('all four cells of clarity and warmth have their row', () => {
     expect(new Set(approachRules.map((r) => `${r.water} ${r.isCold}`)).size).toBe(4);

@@ -14,7 +14,14 @@ export interface ApproachRule {
 }
 
 export const approachRules: readonly ApproachRule[] = [
-  { id: 'bank.stained-cold', water: 'stained', isCold: true, side: 'sunlit', offM: [0, 2], reason: 'Dark water takes the sun in its top layer: the sunlit bank warms first, and fish lie tight to it.' },
+  {
+    id: 'bank.stained-cold',
+    water: 'stained',
+    isCold: true,
+    side: 'sunlit',
+    offM: [0, 2],
+    reason: 'Dark water takes the sun in its top layer: the sunlit bank warms first, and fish lie tight to it.',
+  },
   { id: 'bank.stained-mild', water: 'stained', isCold: false, side: 'either', offM: [0, 2], reason: 'Warm enough everywhere: cover decides, not sun, and fish lie tight to it.' },
   { id: 'bank.clear-cold', water: 'clear', isCold: true, side: 'sunlit', offM: [4, 12], reason: 'Sun reaches deep into clear water: the sunlit side, but deeper and further off.' },
   { id: 'bank.clear-mild', water: 'clear', isCold: false, side: 'part shade', offM: [4, 12], reason: 'In clear mild water fish hang further off with some shade by.' },

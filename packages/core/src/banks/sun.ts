@@ -58,7 +58,7 @@ export function bankInsolation(segment: Pick<BankSegment, 'facesDeg' | 'heightM'
     const { incidence, isSunlit } = sunOnBank(segment, hour);
     const direct = (1 - diffuseShare) * (1 - hour.cloud) * hour.levelWm2;
     const level = Math.max(0.1, Math.sin(hour.heightDeg * radian));
-    sum += (hour.levelWm2 - direct + (isSunlit ? (direct * incidence) / level : 0));
+    sum += hour.levelWm2 - direct + (isSunlit ? (direct * incidence) / level : 0);
   }
   return sum;
 }

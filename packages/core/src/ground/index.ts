@@ -1,5 +1,6 @@
 export { bearingDeg, compassPoint, distanceM, LocalFrame, type LonLat } from '../units';
 export { isInside, ringOf } from './outline';
+export { Relief } from './relief';
 export * from './depth-map';
 export { buildDepthMap, DepthSurvey, type SurveyOptions } from './survey';
 export * from './break-foot';

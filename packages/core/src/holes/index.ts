@@ -1,0 +1,5 @@
+export * from './tour';
+export * from './density';
+export * from './place-score';
+export * from './scan-plan';
+export * from './next-hole';
