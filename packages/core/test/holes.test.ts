@@ -39,10 +39,10 @@ describe('density of fish', () => {
   test('at a hole is the Gamma–Poisson mean by hand, for a flat prior', () => {
     const flat = { ...prior, perHour: prior.perHour.map((p) => (Number.isNaN(p) ? NaN : 2)) };
     const density = new FishDensity(flat, [hole(200, 200, 30, 4)]);
-    // (0.6 + 4) / (0.6 + 2 an hour × half an hour) × 2 an hour.
-    expect(density.perHourAt(200, 200)).toBeCloseTo((2 * (densityLimits.shape + 4)) / (densityLimits.shape + 1), 3);
-    const far = new FishDensity(flat, [hole(200, 200, 30, 4)]).perHourAt(300, 300);
-    expect(far).toBeCloseTo(2, 5);
+    // The water as a whole: 4 seen where 1 was expected, against the prior's own level. Then (0.6 + 4) / (0.6 + expected) × that.
+    const level = (4 + densityLimits.levelVisits) / (1 + densityLimits.levelVisits);
+    expect(density.perHourAt(200, 200)).toBeCloseTo((2 * level * (densityLimits.shape + 4)) / (densityLimits.shape + level), 3);
+    expect(density.perHourAt(300, 300)).toBeCloseTo(2 * level, 3);
   });
 
   test('empty minutes count against a place and its surroundings, old ones hardly', () => {

@@ -8,6 +8,12 @@ import type { GroundApi } from '@/workers/ground.api';
 
 let worker: Remote<GroundApi> | null = null;
 
+/** The worker that knows the ground; started when first asked. */
+export async function groundWorker(): Promise<Remote<GroundApi>> {
+  worker ??= (await import('@/workers/spawn')).spawnGround();
+  return worker;
+}
+
 /** The depth map of a water: its soundings and every hole drilled on it, computed in a worker. */
 export function useGround(water: WaterDetail | undefined, outings: readonly OutingState[], units: UnitPreference) {
   const holes = outings
@@ -21,9 +27,9 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     networkMode: 'always',
     placeholderData: keepPreviousData,
     queryFn: async () => {
-      worker ??= (await import('@/workers/spawn')).spawnGround();
+      const desk = await groundWorker();
       const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];
-      return worker.build(outlineOf(water!.file), soundings, metresPerDepthUnit(units));
+      return desk.build(water!.id, outlineOf(water!.file), soundings, metresPerDepthUnit(units));
     },
   });
 }

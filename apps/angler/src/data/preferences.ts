@@ -1,6 +1,7 @@
 import { imperial, metric, type UnitPreference } from '@burrow/core/units';
 import { startingSchools, type PlanItem, type Schools } from '@burrow/core/outlook';
 import type { IceLoad } from '@burrow/core/safety';
+import type { KeptHolePlan } from './holes';
 import { newId } from './ledger';
 import { External, useExternal } from './external';
 
@@ -23,6 +24,10 @@ export interface Preferences {
   schools: Schools;
   /** A day's plan that the angler has changed, by the day and fish it is for. */
   plan: { key: string; items: PlanItem[] } | null;
+  /** Holes laid out on a water. */
+  holePlan: KeptHolePlan | null;
+  /** Whether many anglers fish these waters: where schools differ on points. */
+  isPressed: boolean;
 }
 
 const key = 'burrow.preferences';
@@ -42,6 +47,8 @@ const starting: Preferences = {
   load: 'foot',
   schools: startingSchools,
   plan: null,
+  holePlan: null,
+  isPressed: false,
 };
 
 function read(): Preferences {

@@ -1,4 +1,5 @@
-import { bearingDeg, compassPoint, depthAt, distanceM, type LonLat } from '@burrow/core/ground';
+import { bearingDeg, compassPoint, depthAt, distanceM, nearestPlace, type LonLat } from '@burrow/core/ground';
+import { expectedText, nextWords, planWords } from '@burrow/core/holes';
 import { countingThickness } from '@burrow/core/safety';
 import { depthText, distanceText, iceText, isoWithOffset, type UnitPreference } from '@burrow/core/units';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
@@ -9,10 +10,15 @@ import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
 import { DrillSheet } from '@/components/DrillSheet';
 import type { MapHole } from '@/components/map/DepthMapView';
+import type { Overlay } from '@/components/map/overlay';
 import { Notice } from '@/components/Notice';
 import { useWide } from '@/components/shell/Shell';
+import { GroundList } from '@/components/water/GroundList';
+import { PlanSheet } from '@/components/water/PlanSheet';
+import { ShowSheet, type Layer } from '@/components/water/ShowSheet';
 import { Words } from '@/components/Words';
 import { useGround } from '@/data/ground';
+import { useHoles, type KeptHolePlan } from '@/data/holes';
 import { newId } from '@/data/ledger';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
@@ -21,6 +27,7 @@ import { useLastIce, useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import type { Ground } from '@/workers/ground.api';
 
+const Said = lazy(() => import('@/components/Said'));
 const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
 
 /** Where? */
@@ -32,14 +39,18 @@ export function WaterScreen() {
   const wide = useWide();
   const router = useRouter();
   const outing = useOuting();
-  const { plan } = useOutlook();
+  const { plan, outlook, nowMs } = useOutlook();
   const water = detail.data?.value;
   const lastIce = useLastIce(water?.id);
   const ground = useGround(water, state.outings, units);
   const [candidate, setCandidate] = useState<LonLat | null>(null);
   const [position, setPosition] = useState<LonLat | null>(null);
   const [positionSays, setPositionSays] = useState<string | null>(null);
-  const [drilling, setDrilling] = useState(false);
+  const [open, setOpen] = useState<'drill' | 'plan' | 'show' | null>(null);
+  const [inWords, setInWords] = useState(false);
+  const [layer, setLayer] = useState<Layer>('none');
+  const [showStructure, setShowStructure] = useState(true);
+  const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
   const zoom = useRef<(by: number) => void>(() => {});
   const holdZoom = useCallback((z: (by: number) => void) => void (zoom.current = z), []);
   const holes = useMemo(() => mapHoles(state.outings, water?.id, outing?.id), [state.outings, water?.id, outing?.id]);
@@ -47,6 +58,13 @@ export function WaterScreen() {
   const inflows = useMemo(
     () => water?.file.features.flatMap((f) => (f.properties.role === 'inflow' && f.geometry.type === 'Point' ? [f.geometry.coordinates] : [])) ?? [],
     [water],
+  );
+  const drilling = useHoles(water, ground.data, outlook, nowMs, position);
+  const { left, next, fish, look } = drilling;
+  const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
+  const overlay = useMemo<Overlay>(
+    () => (layer === 'fish' && fish ? { kind: 'fish', perHour: fish } : layer === 'band' && look ? { kind: 'band', band: look } : { kind: 'none' }),
+    [layer, fish, look],
   );
 
   if (waters.data?.value.length === 0) return <Notice title="No water yet">Add your lake in Gear: a GeoJSON file with its outline and soundings.</Notice>;
@@ -60,16 +78,20 @@ export function WaterScreen() {
   if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
 
   const zone = water.file.water.timezone;
-  const target = candidate ?? ground.data.breakFoot?.at ?? ground.data.map.deepest.at;
-  const expected = depthAt(ground.data.map, target);
+  const { map: bed, breakFoot } = ground.data;
+  const isUnderWay = outing !== undefined && outing.holes.length > 0;
+  const advised = isUnderWay ? next : null;
+  const target = candidate ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
+  const expected = depthAt(bed, target);
+  const standing = position ?? outing?.holes.at(-1)?.at ?? null;
   const locate = () => {
     setPositionSays('Looking for you');
     navigator.geolocation.getCurrentPosition(
       ({ coords }) => {
         const here: LonLat = [coords.longitude, coords.latitude];
         setPosition(here);
-        setPositionSays(depthAt(ground.data!.map, here) ? null : 'You are not over this water');
-        if (depthAt(ground.data!.map, here)) setCandidate(here);
+        setPositionSays(depthAt(bed, here) ? null : 'You are not over this water');
+        if (depthAt(bed, here)) setCandidate(here);
       },
       () => setPositionSays('The phone does not say where it is. Tap the map instead.'),
       { enableHighAccuracy: true, timeout: 10_000 },
@@ -86,23 +108,46 @@ export function WaterScreen() {
       ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
     });
   };
+  const words = advised
+    ? {
+        headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
+        detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
+      }
+    : drilling.plan && left.length > 0
+      ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
+      : { headline: headline(ground.data), detail: reason(ground.data, units) };
 
   const answer = (
-    <View style={{ padding: 16, paddingBottom: 12, gap: 6 }}>
+    <View style={{ padding: 16, paddingBottom: 12, gap: 6 }} aria-live="polite">
       <Words heading={1} size="title">
-        {headline(ground.data)}
+        {words.headline}
       </Words>
-      <Words tone="second">{reason(ground.data, units)}</Words>
+      <Words tone="second">{words.detail}</Words>
+      {drilling.make.isError ? <Words tone="straw">{(drilling.make.error as Error).message}</Words> : null}
     </View>
   );
+  const list = (
+    <>
+      <View style={{ paddingHorizontal: 16, paddingBottom: 16 }}>
+        <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
+          Check each hole, more often near the inflow. No ice is safe ice.
+        </Caution>
+      </View>
+      <GroundList ground={ground.data} planned={planned} holes={holes} units={units} />
+    </>
+  );
   const map = (
-    <View style={{ flex: 1, minHeight: 260, backgroundColor: palette.ground }}>
+    <View style={{ flex: 1, minHeight: 240, backgroundColor: palette.ground }}>
       <Suspense fallback={<Notice title="Unrolling the map" busy />}>
         <DepthMapView
           ground={ground.data}
           outline={outline}
           inflows={inflows}
           holes={holes}
+          planned={planned}
+          from={standing}
+          showStructure={showStructure}
+          overlay={overlay}
           candidate={target}
           position={position}
           palette={palette}
@@ -116,33 +161,47 @@ export function WaterScreen() {
         <Action label="" spoken="Closer" icon="plus" onPress={() => zoom.current(0.7)} />
         <Action label="" spoken="Further" icon="minus" onPress={() => zoom.current(-0.7)} />
       </View>
-      <View pointerEvents="none" style={{ position: 'absolute', left: 12, top: 8 }}>
-        <Words size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${ground.data.map.soundings} soundings`}</Words>
+      <View style={{ position: 'absolute', left: 12, bottom: 36, gap: 8 }}>
+        <Action label="Show" onPress={() => setOpen('show')} />
+        {wide ? null : <Action label="In words" onPress={() => setInWords(true)} />}
+      </View>
+      <View pointerEvents="none" style={{ position: 'absolute', left: 8, top: 8, paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.ground }}>
+        <Words size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings`}</Words>
       </View>
     </View>
   );
-  const next = (
+  const whereTo = positionSays ?? way(standing, target, units) ?? (candidate ? 'The place you tapped.' : 'Tap the map for another place.');
+  const panel = (
     <View style={{ padding: 16, gap: 10, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <View style={{ flex: 1 }} aria-live="polite">
-          <Words strong>{expected ? `Expect ${depthText(expected.depthM, units)} ±${depthText(expected.sdM * 2, units).replace(/ \w+$/, '')}` : 'Not on this water'}</Words>
+          <Words strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Words>
           <Words size="small" tone="second">
-            {positionSays ?? way(position, target, units) ?? (candidate ? 'The place you tapped.' : 'Tap the map for another place.')}
+            {candidate && !positionSays ? 'The place you tapped.' : whereTo}
           </Words>
         </View>
         {outing ? (
-          <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setDrilling(true)} />
+          <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setOpen('drill')} />
         ) : (
           <Action kind="main" height={64} label="Start outing" disabled={!ready} onPress={start} />
         )}
       </View>
-      {outing ? <OutingRow onHole={() => router.navigate('/hole')} /> : null}
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {drilling.plan ? (
+          <Action
+            grow
+            label="Drop the plan"
+            onPress={() => {
+              setDropped(drilling.plan);
+              drilling.drop();
+            }}
+          />
+        ) : (
+          <Action grow label={drilling.make.isPending ? 'Laying out' : 'Plan holes'} disabled={drilling.make.isPending} onPress={() => setOpen('plan')} />
+        )}
+        {outing ? <OutingActions onHole={() => router.navigate('/hole')} /> : null}
+      </View>
     </View>
-  );
-  const iceNote = (
-    <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
-      Check each hole, more often near the inflow. No ice is safe ice.
-    </Caution>
   );
 
   return (
@@ -153,29 +212,69 @@ export function WaterScreen() {
           <View style={{ width: 400, borderLeftWidth: 1, borderLeftColor: palette.line }}>
             <ScrollView>
               {answer}
-              <View style={{ paddingHorizontal: 16, paddingBottom: 16 }}>{iceNote}</View>
-              <HoleList holes={holes} units={units} ground={ground.data} />
+              {list}
             </ScrollView>
-            {next}
+            {panel}
+          </View>
+        </>
+      ) : inWords ? (
+        <>
+          <ScrollView>
+            {answer}
+            {list}
+          </ScrollView>
+          <View style={{ padding: 16 }}>
+            <Action label="Back to the map" onPress={() => setInWords(false)} />
           </View>
         </>
       ) : (
         <>
           {answer}
           {map}
-          {next}
+          {panel}
         </>
       )}
+      {open === 'plan' ? (
+        <PlanSheet
+          onClose={() => setOpen(null)}
+          ground={ground.data}
+          start={standing ?? nearestPlace(outline, target)}
+          tapped={candidate}
+          units={units}
+          onPlan={(request) => {
+            setOpen(null);
+            setCandidate(null);
+            drilling.make.mutate(request);
+          }}
+        />
+      ) : null}
+      {open === 'show' ? (
+        <ShowSheet onClose={() => setOpen(null)} layer={layer} onLayer={setLayer} showStructure={showStructure} onStructure={setShowStructure} look={look} units={units} />
+      ) : null}
+      {dropped ? (
+        <Suspense fallback={null}>
+          <Said
+            key={dropped.id}
+            text="Plan dropped"
+            onUndo={() => {
+              drilling.restore(dropped);
+              setDropped(null);
+            }}
+            onDismiss={() => setDropped(null)}
+            liftPx={wide ? 0 : 150}
+          />
+        </Suspense>
+      ) : null}
       {outing && expected ? (
         <DrillSheet
-          open={drilling}
-          onClose={() => setDrilling(false)}
+          open={open === 'drill'}
+          onClose={() => setOpen(null)}
           outing={outing}
           zone={zone}
           at={target}
           expectedM={expected.depthM}
           onDrilled={() => {
-            setDrilling(false);
+            setOpen(null);
             setCandidate(null);
             router.navigate('/hole');
           }}
@@ -204,39 +303,16 @@ function mapHoles(outings: ReturnType<typeof useLedger>['state']['outings'], wat
     .flatMap((o) => o.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: o.fish.filter((f) => f.hole === h.id).length, current: o.id === current })));
 }
 
-function OutingRow({ onHole }: { onHole: () => void }) {
+function OutingActions({ onHole }: { onHole: () => void }) {
   const outing = useOuting()!;
   const { ledger } = useLedger();
   const { detail } = useWater();
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const hole = outing.holes.find((h) => h.id === outing.currentHole);
   return (
-    <View style={{ flexDirection: 'row', gap: 8 }}>
-      {hole ? <Action grow label={`Back to hole ${hole.label}`} onPress={onHole} /> : null}
+    <>
+      {hole ? <Action grow label={`Hole ${hole.label}`} spoken={`Back to hole ${hole.label}`} onPress={onHole} /> : null}
       <Action grow label="End outing" onPress={() => void ledger.write({ id: outing.id, zone }, 'outing-ended', {})} />
-    </View>
-  );
-}
-
-/** The same as the map, in words. */
-function HoleList({ holes, units, ground }: { holes: readonly MapHole[]; units: UnitPreference; ground: Ground }) {
-  const palette = usePalette();
-  const best = [...holes].sort((a, b) => b.fish - a.fish).slice(0, 12);
-  return (
-    <View style={{ paddingHorizontal: 16, paddingBottom: 16 }}>
-      <Words heading={2} size="lead">{`${holes.length} holes drilled here`}</Words>
-      {best.map((hole) => {
-        const depth = depthAt(ground.map, hole.at);
-        return (
-          <View
-            key={hole.id}
-            style={{ flexDirection: 'row', justifyContent: 'space-between', minHeight: 36, alignItems: 'center', borderTopWidth: 1, borderTopColor: palette.line }}
-          >
-            <Words size="small">{`${compassPoint(bearingDeg(ground.map.deepest.at, hole.at))} of the deepest, ${depth ? depthText(depth.depthM, units) : 'no depth'}`}</Words>
-            <Words size="small" strong tone={hole.fish > 0 ? 'kelp' : 'ink'}>{`${hole.fish} fish`}</Words>
-          </View>
-        );
-      })}
-    </View>
+    </>
   );
 }

@@ -1,30 +1,182 @@
 import {
-  buildDepthMap,
   contourDepths,
   contourLines,
+  depthAt,
+  DepthSurvey,
   findBreakFoot,
+  findFeatures,
   hypsographyOf,
   type BreakFoot,
   type Contour,
   type DepthMap,
+  type GroundFeature,
+  type LocalFrame,
   type LonLat,
   type Sounding,
 } from '@burrow/core/ground';
+import { chooseHole, FishDensity, ownNearby, PlaceScore, scanPlan, thinReachM, type HoleStay, type PlaceReason, type PlaceSetting, type ScanKind } from '@burrow/core/holes';
+import type { UnitPreference } from '@burrow/core/units';
 import type { Hypsography } from '@burrow/core/winter';
 
 export interface Ground {
   map: DepthMap;
   contours: Contour[];
+  features: GroundFeature[];
   breakFoot: BreakFoot | null;
   /** Area by depth, for the column. */
   hypsography: Hypsography;
 }
 
-/** What the ground worker does: the depth map of a water, its lines and its first place. */
+/** What is known of a water and its fish when a place is asked for. */
+export interface PlaceQuery {
+  setting: PlaceSetting;
+  stays: HoleStay[];
+  /** Holes of the outing under way. */
+  drilled: LonLat[];
+  /** Where ice was measured too thin. */
+  thin: LonLat[];
+  units: UnitPreference;
+}
+
+/** A place to drill, with what is expected there and why. */
+export interface PlannedHole {
+  at: LonLat;
+  depthM: number;
+  sdM: number;
+  perHour: number;
+  reasons: PlaceReason[];
+  /** What the angler's own holes close by have given. */
+  own: { visits: number; minutes: number };
+}
+
+export interface HolePlan {
+  holes: PlannedHole[];
+  walkM: number;
+  covered: number;
+}
+
+export interface NextPlace extends PlannedHole {
+  walkM: number;
+  isRevisit: boolean;
+  /** How much of the rulebook is left after what the holes have shown, 0–1. */
+  belief: number;
+}
+
+export interface PlanRequest {
+  kind: ScanKind;
+  count: number;
+  spacingM: number;
+  walkM: number;
+  start: LonLat;
+  about?: LonLat;
+}
+
+/** Pace over ice, time for a hole, usual stay, and the share of looking where nothing is known. Soft; source: fieldcraft. */
+const angler = { walkMPerMin: 50, drillMin: 2, stayMin: 15, explore: 0.3, spacingM: 8 } as const;
+
+/** A water's survey and the scores last made on it, kept between questions. */
+class Desk {
+  private survey: { key: string; taken: number; survey: DepthSurvey } | null = null;
+  private ground: Ground | null = null;
+  private scored: { setting: PlaceSetting; ground: Ground; score: PlaceScore } | null = null;
+
+  /** Soundings that come on top of those known are taken in one by one; anything else is built anew. */
+  surveyOf(key: string, outline: LonLat[], soundings: Sounding[]): DepthSurvey {
+    const known = this.survey;
+    if (known?.key === key && known.taken <= soundings.length) {
+      for (const sounding of soundings.slice(known.taken)) known.survey.add(sounding);
+      known.taken = soundings.length;
+      return known.survey;
+    }
+    const survey = new DepthSurvey(outline, soundings, { cells: 130 });
+    this.survey = { key, taken: soundings.length, survey };
+    return survey;
+  }
+
+  keep(ground: Ground): Ground {
+    this.ground = ground;
+    return ground;
+  }
+
+  score(setting: PlaceSetting): { score: PlaceScore; ground: Ground } {
+    if (!this.ground) throw new RangeError('expected a depth map to plan on, found none');
+    const known = this.scored;
+    if (known?.ground === this.ground && JSON.stringify(known.setting) === JSON.stringify(setting)) return known;
+    this.scored = { setting, ground: this.ground, score: new PlaceScore(this.ground.map, this.ground.features, setting) };
+    return this.scored;
+  }
+}
+
+const desk = new Desk();
+
+function density({ stays }: PlaceQuery, score: PlaceScore): FishDensity {
+  const results = stays.map(({ at, ...rest }) => {
+    const [x, y] = score.frame.toMetres(at);
+    return { x, y, ...rest };
+  });
+  return new FishDensity(score.prior, results);
+}
+
+const spotsOf = (places: readonly LonLat[], frame: LocalFrame) =>
+  places.map((p) => {
+    const [x, y] = frame.toMetres(p);
+    return { x, y };
+  });
+
+function barring(thin: readonly LonLat[], frame: LocalFrame): ((s: { x: number; y: number }) => boolean) | undefined {
+  if (thin.length === 0) return undefined;
+  const spots = spotsOf(thin, frame);
+  return (s) => spots.some((t) => Math.hypot(t.x - s.x, t.y - s.y) < thinReachM);
+}
+
+function described(spot: { x: number; y: number }, fish: FishDensity, score: PlaceScore, map: DepthMap, { units, stays }: PlaceQuery): PlannedHole {
+  const at = score.frame.toLonLat(spot.x, spot.y);
+  const here = depthAt(map, at) ?? { depthM: 0, sdM: 0 };
+  return { at, ...here, perHour: fish.perHourAt(spot.x, spot.y), reasons: score.reasonsAt(at, units), own: ownNearby(stays, at) };
+}
+
+/** What the ground worker does: a water's depth map and structure, and where to drill on it. */
 export const groundApi = {
-  build(outline: LonLat[], soundings: Sounding[], metresPerUnit: number): Ground {
-    const map = buildDepthMap(outline, soundings);
-    return { map, contours: contourLines(map, contourDepths(map.deepest.depthM, metresPerUnit)), breakFoot: findBreakFoot(map), hypsography: hypsographyOf(map) };
+  build(key: string, outline: LonLat[], soundings: Sounding[], metresPerUnit: number): Ground {
+    const { map } = desk.surveyOf(key, outline, soundings);
+    return desk.keep({
+      map,
+      contours: contourLines(map, contourDepths(map.deepest.depthM, metresPerUnit)),
+      features: findFeatures(map),
+      breakFoot: findBreakFoot(map),
+      hypsography: hypsographyOf(map),
+    });
+  },
+
+  /** Holes to find fish, in walking order. Throws RangeError for wishes that cannot be met. */
+  plan(query: PlaceQuery, request: PlanRequest): HolePlan {
+    const { score, ground } = desk.score(query.setting);
+    const fish = density(query, score);
+    const { frame } = score;
+    const [start, about] = [request.start, request.about].map((p) => p && spotsOf([p], frame)[0]);
+    const plan = scanPlan(ground.map, { ...score.prior, perHour: fish.layer() }, { ...request, start, about, isBarred: barring(query.thin, frame) });
+    return { ...plan, holes: plan.holes.map((spot) => described(spot, fish, score, ground.map, query)) };
+  },
+
+  /** The next hole after what the others have shown; null where nothing is left. */
+  next(query: PlaceQuery, from: LonLat, planned: LonLat[]): NextPlace | null {
+    const { score, ground } = desk.score(query.setting);
+    const fish = density(query, score);
+    const { frame } = score;
+    const next = chooseHole(fish, {
+      ...angler,
+      from: spotsOf([from], frame)[0],
+      drilled: spotsOf(query.drilled, frame),
+      planned: spotsOf(planned, frame),
+      seed: query.drilled.length,
+      isBarred: barring(query.thin, frame),
+    });
+    return next && { ...described(next, fish, score, ground.map, query), walkM: next.walkM, isRevisit: next.isRevisit, belief: fish.belief };
+  },
+
+  /** Fish to expect an hour, cell by cell of the map. */
+  fish(query: PlaceQuery): Float32Array {
+    return density(query, desk.score(query.setting).score).layer();
   },
 };
 export type GroundApi = typeof groundApi;

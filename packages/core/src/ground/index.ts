@@ -1,4 +1,4 @@
-export { bearingDeg, compassPoint, distanceM, LocalFrame, type LonLat } from '../units';
+export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, type LonLat } from '../units';
 export { isInside, ringOf } from './outline';
 export { Relief } from './relief';
 export * from './depth-map';

@@ -8,6 +8,8 @@ export interface DensityPrior {
   nx: number;
   ny: number;
   perHour: Float32Array;
+  /** The part of it that no belief bends, as a factor: whether fish can be there at all. */
+  sure?: Float32Array;
 }
 
 /** What a hole has shown: different fish seen, hooked ones among them, in the minutes that somebody looked. */
@@ -24,6 +26,8 @@ export interface HoleResult {
 export const densityLimits = {
   /** Firmness of the prior: the smaller, the more a place may differ from what was expected of it. */
   shape: 0.6,
+  /** Visits that the prior's own level is worth against those seen. */
+  levelVisits: 60,
   /** How far a hole speaks for its surroundings, m. */
   kernelM: 22,
   /** How long schools stay where they were, min; and what a place keeps of its name when they have moved on, for how many days. */
@@ -48,6 +52,7 @@ export class FishDensity {
   /** Probability of each belief in the rulebook: none, half, all of it. */
   readonly weights: readonly number[];
   private readonly priors: readonly Float32Array[];
+  private readonly levels: readonly number[];
   private readonly shape: Float32Array;
   private readonly rates: readonly Float32Array[];
 
@@ -55,17 +60,23 @@ export class FishDensity {
     readonly prior: DensityPrior,
     results: readonly HoleResult[],
   ) {
-    this.priors = beliefs.map((b) => tempered(prior.perHour, b));
+    this.priors = beliefs.map((b) => tempered(prior, b));
     this.shape = new Float32Array(prior.perHour.length).fill(densityLimits.shape);
     this.rates = beliefs.map(() => new Float32Array(prior.perHour.length).fill(densityLimits.shape));
-    const evidence = beliefs.map(() => 0);
-    for (const result of results) {
+    const seen = results.flatMap((result) => {
       const c = this.cellAt(result.x, result.y);
-      if (c < 0 || Number.isNaN(prior.perHour[c])) continue;
-      const expected = this.priors.map((p) => (p[c] * result.minutes) / 60);
-      expected.forEach((e, k) => (evidence[k] += likelihood(result.visits, e)));
-      this.spread(result, expected);
-    }
+      return c < 0 || Number.isNaN(prior.perHour[c]) ? [] : [{ result, expected: this.priors.map((p) => (p[c] * result.minutes) / 60) }];
+    });
+    // How rich the water is as a whole, under each belief.
+    const { levelVisits } = densityLimits;
+    const visits = seen.reduce((sum, s) => sum + s.result.visits, 0);
+    this.levels = beliefs.map((_, k) => (visits + levelVisits) / (seen.reduce((sum, s) => sum + s.expected[k], 0) + levelVisits));
+    const evidence = beliefs.map((_, k) => seen.reduce((sum, s) => sum + likelihood(s.result.visits, this.levels[k] * s.expected[k]), 0));
+    for (const { result, expected } of seen)
+      this.spread(
+        result,
+        expected.map((e, k) => e * this.levels[k]),
+      );
     const most = Math.max(...evidence);
     const weights = evidence.map((e) => Math.exp(e - most));
     const sum = weights.reduce((x, y) => x + y, 0);
@@ -109,14 +120,14 @@ export class FishDensity {
   /** The same for a cell. */
   perHourOf(c: number): number {
     let sum = 0;
-    for (let k = 0; k < beliefs.length; k++) sum += (this.weights[k] * this.priors[k][c] * this.shape[c]) / this.rates[k][c];
+    for (let k = 0; k < beliefs.length; k++) sum += (this.weights[k] * this.levels[k] * this.priors[k][c] * this.shape[c]) / this.rates[k][c];
     return sum;
   }
 
   /** Visits an hour as they may turn out: a draw from what is known, under a belief drawn once for all places by `pickBelief`. */
   drawAt(x: number, y: number, belief: number, random: Random): number {
     const c = this.cellAt(x, y);
-    return c < 0 ? NaN : (this.priors[belief][c] * gammaDraw(this.shape[c], random)) / this.rates[belief][c];
+    return c < 0 ? NaN : (this.levels[belief] * this.priors[belief][c] * gammaDraw(this.shape[c], random)) / this.rates[belief][c];
   }
 
   /** A belief drawn by its probability. */
@@ -132,13 +143,14 @@ export class FishDensity {
   }
 }
 
-/** A prior believed by a share: flattened about its mean. */
-function tempered(perHour: Float32Array, belief: number): Float32Array {
+/** A prior believed by a share: flattened about its mean, but for what is sure. */
+function tempered({ perHour, sure }: DensityPrior, belief: number): Float32Array {
   if (belief === 1) return perHour;
   let [sum, own, n] = [0, 0, 0];
-  const out = perHour.map((p) => {
+  const out = perHour.map((p, c) => {
     if (Number.isNaN(p)) return NaN;
-    const v = p ** belief;
+    const certain = sure?.[c] ?? 1;
+    const v = certain * (p / certain) ** belief;
     [sum, own, n] = [sum + p, own + v, n + 1];
     return v;
   });

@@ -76,7 +76,7 @@ export const placeRules: readonly PlaceRule[] = [
 const pressedPoints = { id: 'place.points.sides', nearM: 50, farM: 100, reason: 'Pressed water: everybody fishes the point, the straight wall 50 to 100 m along holds more.' };
 
 /** Soft; source: fieldcraft §1 and §3. */
-const limits = { reachM: 34, band: 1.1, offBandPerM: 0.45, meanPerHour: 1.5, clearPull: 0.4, wantedPhases: ['post-front clear', 'cold rain'] as PhaseName[] };
+const limits = { reachM: 34, band: 1.1, offBand: -2.5, offBandPerM: 0.45, meanPerHour: 1.5, clearPull: 0.4, wantedPhases: ['post-front clear', 'cold rain'] as PhaseName[] };
 
 export interface PlaceSetting {
   group: SpeciesGroup;
@@ -121,15 +121,17 @@ export class PlaceScore {
     this.draws = this.drawsOf(features);
     const { nx, ny, x0, y0, cellM } = map;
     const perHour = new Float32Array(nx * ny).fill(NaN);
+    const sure = new Float32Array(nx * ny).fill(1);
     let [sum, n] = [0, 0];
     for (let c = 0; c < perHour.length; c++) {
       if (!(map.depthM[c] >= 0)) continue;
+      if (setting.look) sure[c] = Math.exp(bandPart(map.depthM[c], setting.look).weight);
       perHour[c] = Math.exp(this.parts(x0 + (c % nx) * cellM, y0 + Math.floor(c / nx) * cellM, map.depthM[c]).reduce((total, part) => total + part.weight, 0));
       sum += perHour[c];
       n++;
     }
     for (let c = 0; c < perHour.length; c++) perHour[c] *= (limits.meanPerHour * n) / sum;
-    this.prior = { x0, y0, cellM, nx, ny, perHour };
+    this.prior = { x0, y0, cellM, nx, ny, perHour, sure };
   }
 
   /** Why a place is worth what it is: what adds or takes at least a tenth, strongest first. */
@@ -186,8 +188,8 @@ export class PlaceScore {
 function bandPart(depthM: number, look: Band, units?: UnitPreference): PlaceReason {
   const tooShallow = look.fromM + 0.5 - depthM;
   const spareM = depthM - look.toM;
-  const weight = tooShallow > 0 ? Math.max(-4, limits.band - 2 - 2 * tooShallow) : limits.band - limits.offBandPerM * Math.max(0, spareM - 1);
+  const weight = tooShallow > 0 ? limits.band - 2 - 2 * tooShallow : limits.band - limits.offBandPerM * Math.max(0, spareM - 1);
   const words = units ? `${depthText(look.fromM, units)} to ${depthText(look.toM, units)}` : '';
   const text = tooShallow > 0 ? `Too shallow: they are looked for at ${words}.` : `Deep enough for where they are looked for, ${words}.`;
-  return { ruleId: 'place.depth-band', text, weight: Math.max(-4, weight) };
+  return { ruleId: 'place.depth-band', text, weight: Math.max(limits.offBand, weight) };
 }

@@ -35,6 +35,12 @@ export function distanceM(a: LonLat, b: LonLat): number {
   return Math.hypot(x, y);
 }
 
+/** The place of several that is nearest to another. Throws RangeError for none. */
+export function nearestPlace(places: readonly LonLat[], to: LonLat): LonLat {
+  if (places.length === 0) throw new RangeError('expected at least one place, found none');
+  return places.reduce((best, p) => (distanceM(p, to) < distanceM(best, to) ? p : best));
+}
+
 const points = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'] as const;
 
 /** Bearing from `a` to `b`, degrees from north. */

@@ -2,4 +2,4 @@ export * from './range';
 export * from './random';
 export * from './preference';
 export * from './clock';
-export { bearingDeg, compassPoint, distanceM, LocalFrame, type LonLat } from './frame';
+export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, type LonLat } from './frame';

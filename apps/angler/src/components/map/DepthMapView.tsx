@@ -1,4 +1,5 @@
-import type { LonLat } from '@burrow/core/ground';
+import type { GroundFeature, LonLat } from '@burrow/core/ground';
+import { featureNames } from '@burrow/core/holes';
 import { depthFigure, type UnitPreference } from '@burrow/core/units';
 import Feature from 'ol/Feature';
 import OlMap from 'ol/Map';
@@ -8,8 +9,10 @@ import ScaleLine from 'ol/control/ScaleLine';
 import LineString from 'ol/geom/LineString';
 import Point from 'ol/geom/Point';
 import Polygon from 'ol/geom/Polygon';
+import ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
 import { fromLonLat, toLonLat } from 'ol/proj';
+import ImageStatic from 'ol/source/ImageStatic';
 import VectorSource from 'ol/source/Vector';
 import CircleStyle from 'ol/style/Circle';
 import Fill from 'ol/style/Fill';
@@ -21,6 +24,7 @@ import { useEffect, useRef } from 'react';
 import type { Palette } from '@/theme/palette';
 import { bold } from '@/theme/theme';
 import type { Ground } from '@/workers/ground.api';
+import { drawOverlay, type Overlay } from './overlay';
 
 export interface MapHole {
   id: string;
@@ -39,6 +43,13 @@ export interface DepthMapProps {
   /** Where the next hole would go. */
   candidate: LonLat | null;
   position: LonLat | null;
+  /** Holes laid out and not drilled yet, in walking order, with their number in the plan. */
+  planned?: readonly { at: LonLat; number: number }[];
+  /** Where the walk over them goes on from. */
+  from?: LonLat | null;
+  /** Whether structure is named. */
+  showStructure?: boolean;
+  overlay?: Overlay;
   palette: Palette;
   units: UnitPreference;
   /** Place to stand close over; without it the whole water is shown. */
@@ -51,11 +62,13 @@ const at = (p: LonLat) => fromLonLat([p[0], p[1]]);
 
 /** The lake from above: shaded depths, labelled contours, holes. Pan, zoom, tap. */
 export default function DepthMapView(props: DepthMapProps) {
-  const { ground, outline, inflows, holes, candidate, position, palette, units, focus, onTap, zoomRef } = props;
+  const { ground, outline, inflows, holes, candidate, position, palette, units, focus, onTap, zoomRef, planned = none, from = null, showStructure = false, overlay = bare } = props;
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const bed = useRef(new VectorSource());
   const marks = useRef(new VectorSource());
+  const names = useRef(new VectorSource());
+  const drawn = useRef(new ImageLayer());
   const tap = useRef(onTap);
   useEffect(() => {
     tap.current = onTap;
@@ -66,7 +79,12 @@ export default function DepthMapView(props: DepthMapProps) {
     const made = new OlMap({
       target: host.current!,
       controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: scaleUnits })]),
-      layers: [new VectorLayer({ source: bed.current, updateWhileAnimating: true }), new VectorLayer({ source: marks.current, declutter: false })],
+      layers: [
+        new VectorLayer({ source: bed.current, updateWhileAnimating: true }),
+        drawn.current,
+        new VectorLayer({ source: marks.current, declutter: false }),
+        new VectorLayer({ source: names.current, declutter: true }),
+      ],
       view: new View({ maxZoom: 20, constrainRotation: 1, enableRotation: false }),
     });
     made.on('singleclick', (event) => tap.current(toLonLat(event.coordinate) as unknown as LonLat));
@@ -86,15 +104,37 @@ export default function DepthMapView(props: DepthMapProps) {
     } else if (view && view.getZoom() === undefined) view.fit(new Polygon([outline.map(at)]), { padding: [36, 28, 44, 16], size: map.current!.getSize() });
   }, [ground, outline, palette, units, focus]);
 
+  const planKey = planned.map((h) => h.number).join();
+  const laidOut = useRef('');
+  useEffect(() => {
+    // A new plan is shown as a whole; while it is walked the view is the angler's.
+    const isNew = planned.length > 1 && !laidOut.current.endsWith(planKey);
+    laidOut.current = planKey;
+    if (isNew)
+      map.current?.getView().fit(new LineString([...(position ? [position] : []), ...planned.map((h) => h.at)].map(at)), { padding: [56, 90, 64, 40], maxZoom: 18, duration: 250 });
+  }, [planKey, planned, position]);
+
+  useEffect(() => {
+    const picture = drawOverlay(ground, overlay, palette);
+    drawn.current.setSource(picture ? new ImageStatic({ url: picture.url, imageExtent: picture.extent, interpolate: true }) : null);
+    drawn.current.setOpacity(0.55);
+  }, [ground, overlay, palette]);
+
+  useEffect(() => {
+    names.current.clear();
+    if (showStructure) names.current.addFeatures(ground.features.map((f) => structureFeature(f, palette, units)));
+  }, [ground, showStructure, palette, units]);
+
   useEffect(() => {
     marks.current.clear();
     marks.current.addFeatures([
       ...inflows.map((p) => cautionFeature(p, palette)),
+      ...walkFeatures(planned, from, palette),
       ...holes.map((h) => holeFeature(h, palette)),
       ...(candidate ? [candidateFeature(candidate, palette)] : []),
       ...(position ? [positionFeature(position, palette)] : []),
     ]);
-  }, [inflows, holes, candidate, position, palette]);
+  }, [inflows, holes, planned, from, candidate, position, palette]);
 
   return (
     <div
@@ -106,6 +146,9 @@ export default function DepthMapView(props: DepthMapProps) {
     />
   );
 }
+
+const none: readonly { at: LonLat; number: number }[] = [];
+const bare: Overlay = { kind: 'none' };
 
 const halo = (palette: Palette) => new Stroke({ color: palette.card, width: 4 });
 const font = (px: number) => `700 ${px}px ${bold}, sans-serif`;
@@ -207,4 +250,47 @@ function cautionFeature(place: LonLat, palette: Palette): Feature {
     }),
   );
   return feature;
+}
+
+/** A name on the bed: a short bar under what rises, over what falls, and the word. */
+function structureFeature(f: GroundFeature, palette: Palette, units: UnitPreference): Feature {
+  const feature = new Feature(new Point(at(f.at)));
+  feature.setStyle(
+    new Style({
+      zIndex: Math.round(100 * f.reliefM),
+      image: new RegularShape({ points: 4, radius: 5, angle: 0, fill: new Fill({ color: palette.plum }), stroke: new Stroke({ color: palette.card, width: 1.5 }) }),
+      text: new Text({
+        text: `${featureNames[f.kind]} ${depthFigure(f.depthM, units)}`,
+        font: font(14),
+        offsetY: -14,
+        fill: new Fill({ color: palette.plum }),
+        stroke: halo(palette),
+      }),
+    }),
+  );
+  return feature;
+}
+
+/** The walk over the holes of a plan, and their numbers. */
+function walkFeatures(planned: readonly { at: LonLat; number: number }[], from: LonLat | null, palette: Palette): Feature[] {
+  if (planned.length === 0) return [];
+  const way = new Feature(new LineString([...(from ? [from] : []), ...planned.map((h) => h.at)].map(at)));
+  way.setStyle([
+    new Style({ zIndex: 206, stroke: new Stroke({ color: palette.card, width: 5 }) }),
+    new Style({ zIndex: 207, stroke: new Stroke({ color: palette.ink, width: 2, lineDash: [7, 6] }) }),
+  ]);
+  return [
+    way,
+    ...planned.map((hole) => {
+      const feature = new Feature(new Point(at(hole.at)));
+      feature.setStyle(
+        new Style({
+          zIndex: 215,
+          image: new RegularShape({ points: 4, angle: 0, radius: 17, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ink, width: 2 }) }),
+          text: new Text({ text: String(hole.number), font: font(14), fill: new Fill({ color: palette.ink }), offsetY: 1 }),
+        }),
+      );
+      return feature;
+    }),
+  ];
 }

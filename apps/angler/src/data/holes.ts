@@ -1,0 +1,104 @@
+import type { LonLat } from '@burrow/core/ground';
+import { holeStays, thinPlaces, type PlaceSetting } from '@burrow/core/holes';
+import { speciesOf } from '@burrow/core/fish';
+import type { Outlook } from '@burrow/core/outlook';
+import { dayMs } from '@burrow/core/units';
+import type { WaterDetail } from '@burrow/contract/api';
+import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { newId } from './ledger';
+import { groundWorker } from './ground';
+import { change, usePreferences } from './preferences';
+import { useLedger } from './session';
+import { useOuting } from './water';
+import type { Ground, HolePlan, PlaceQuery, PlanRequest } from '@/workers/ground.api';
+
+/** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
+export interface KeptHolePlan extends HolePlan {
+  id: string;
+  water: string;
+  wanted: number;
+}
+
+const placesOf = (water: WaterDetail, role: 'inflow' | 'cover'): LonLat[] =>
+  water.file.features.flatMap((f) => (f.properties.role === role && f.geometry.type === 'Point' ? [f.geometry.coordinates as LonLat] : []));
+
+/** Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker. */
+export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, outlook: Outlook | null, nowMs: number, from: LonLat | null) {
+  const { state } = useLedger();
+  const { species, units, leastIceM, isPressed, holePlan } = usePreferences();
+  const outing = useOuting();
+  const setting = useMemo<PlaceSetting | null>(
+    () =>
+      water
+        ? {
+            group: speciesOf(species).group,
+            stage: outlook?.depth?.stage ?? 'midwinter',
+            look: outlook?.depth?.look ?? null,
+            phase: outlook?.phaseNow?.name ?? 'steady',
+            inflows: placesOf(water, 'inflow'),
+            cover: placesOf(water, 'cover'),
+            isPressed,
+          }
+        : null,
+    [water, species, outlook?.depth, outlook?.phaseNow?.name, isPressed],
+  );
+  const current = outing?.water === water?.id ? outing : undefined;
+  // What holes show changes with every sign and with the minutes; asked anew at most each minute.
+  const minute = Math.floor(nowMs / 60_000) * 60_000;
+  const query = useMemo<PlaceQuery | null>(
+    () =>
+      water && setting
+        ? {
+            setting,
+            stays: holeStays(state, water.id, minute),
+            drilled: current?.holes.map((h) => h.at) ?? [],
+            thin: thinPlaces(state, water.id, leastIceM, minute - 4 * dayMs),
+            units,
+          }
+        : null,
+    [water, setting, state, minute, current, leastIceM, units],
+  );
+  const plan = holePlan?.water === water?.id ? holePlan : null;
+  const left = plan?.holes.filter((h) => !query?.drilled.some((d) => d[0] === h.at[0] && d[1] === h.at[1])) ?? [];
+  const lastHole = current?.holes.at(-1);
+  const standing = from ?? lastHole?.at ?? null;
+  const next = useQuery({
+    queryKey: ['next-hole', water?.id, ground?.map.soundings, lastHole?.id, standing, plan?.id, setting, minute],
+    enabled: ground !== undefined && query !== null && standing !== null && current !== undefined && current.holes.length > 0,
+    staleTime: Infinity,
+    networkMode: 'always',
+    placeholderData: keepPreviousData,
+    queryFn: async () =>
+      (await groundWorker()).next(
+        query!,
+        standing!,
+        left.map((h) => h.at),
+      ),
+  });
+  const fish = useQuery({
+    queryKey: ['fish-layer', water?.id, ground?.map.soundings, setting, query?.stays.length],
+    enabled: ground !== undefined && query !== null,
+    staleTime: 5 * 60_000,
+    networkMode: 'always',
+    placeholderData: keepPreviousData,
+    queryFn: async () => (await groundWorker()).fish(query!),
+  });
+  const make = useMutation({
+    networkMode: 'always',
+    mutationFn: async (request: PlanRequest) => (await groundWorker()).plan(query!, request),
+    onSuccess: (made, request) => change({ holePlan: { ...made, id: newId(), water: water!.id, wanted: request.count } }),
+  });
+  return {
+    plan,
+    /** Holes of the plan that are not drilled yet, in walking order. */
+    left,
+    next: next.data ?? null,
+    lastStay: query?.stays.filter((s) => lastHole && s.at[0] === lastHole.at[0] && s.at[1] === lastHole.at[1]).at(-1),
+    fish: fish.data ?? null,
+    look: setting?.look ?? null,
+    make,
+    drop: () => change({ holePlan: null }),
+    restore: (kept: KeptHolePlan) => change({ holePlan: kept }),
+  };
+}
