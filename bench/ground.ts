@@ -1,8 +1,7 @@
-import { DepthSurvey, LocalFrame, type LonLat, type Sounding } from '@burrow/core/ground';
+import { DepthSurvey, inverseDistance, LocalFrame, type LonLat, type Sounding } from '@burrow/core/ground';
 import { seededRandom } from '@burrow/core/units';
 import { featureCollection, point } from '@turf/helpers';
 import { interpolate } from '@turf/interpolate';
-import Flatbush from 'flatbush';
 import { fastestInTurns, type Figure } from './figure';
 
 const frame = new LocalFrame(-140, 47);
@@ -28,21 +27,8 @@ function sampled(count: number, seed: number): Placed[] {
   });
 }
 
-/** The baseline: weights of one over the squared distance to the twelve nearest, found by the same spatial index. */
-function inverseDistance(known: readonly Placed[]): (x: number, y: number) => number {
-  const index = new Flatbush(known.length);
-  for (const { x, y } of known) index.add(x, y);
-  index.finish();
-  return (x, y) => {
-    let [sum, weights] = [0, 0];
-    for (const i of index.neighbors(x, y, 12)) {
-      const weight = 1 / Math.max(1e-9, (known[i].x - x) ** 2 + (known[i].y - y) ** 2);
-      sum += weight * known[i].depthM;
-      weights += weight;
-    }
-    return sum / weights;
-  };
-}
+/** The baseline, with the same spatial index. */
+const weighting = (known: readonly Placed[]) => inverseDistance(known.map((s) => [s.x, s.y, s.depthM] as const));
 
 function gridOf(cells: number, at: (x: number, y: number) => number): Float32Array {
   const grid = new Float32Array(cells * cells);
@@ -60,7 +46,7 @@ export function ground(): Figure[] {
   const [mapMs, weightedMs] = fastestInTurns(
     7,
     () => void build(254),
-    () => void gridOf(256, inverseDistance(known)),
+    () => void gridOf(256, weighting(known)),
   );
   const survey = build(254);
   const extra = sampled(40, 5);
@@ -70,7 +56,7 @@ export function ground(): Figure[] {
   const { map } = fitted;
   const nearest = (x: number, y: number) => map.depthM[Math.round((y - map.y0) / map.cellM) * map.nx + Math.round((x - map.x0) / map.cellM)];
   const cellOf = (v: number, v0: number) => v0 + Math.round((v - v0) / map.cellM) * map.cellM;
-  const weighted = inverseDistance(known);
+  const weighted = weighting(known);
   // Both are asked at the middle of the cell that a held-out place falls in.
   const places = held.map(({ x, y }) => [cellOf(x, map.x0), cellOf(y, map.y0)] as const);
   const error = rmsOf(places.map(([x, y]) => nearest(x, y) - bed(x, y)));

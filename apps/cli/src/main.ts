@@ -8,11 +8,13 @@ const commands: Record<string, () => Promise<Command>> = {
   calc: async () => (await import('./commands/calc')).calc,
   fronts: async () => (await import('./commands/fronts')).fronts,
   echo: async () => (await import('./commands/echo')).echo,
+  map: async () => (await import('./commands/map')).map,
+  holes: async () => (await import('./commands/holes')).holes,
+  route: async () => (await import('./commands/route')).route,
   simulate: async () => (await import('./commands/simulate')).simulate,
   season: async () => (await import('./commands/season')).season,
   convert: async () => (await import('./commands/convert')).convert,
 };
-const notBuilt = ['map', 'holes', 'route'];
 
 const usage = `burrow COMMAND …
 
@@ -20,10 +22,16 @@ const usage = `burrow COMMAND …
   column --water F.geojson --weather F.csv --at ISO [--measurements F.csv]
                                       temperature, oxygen, light and ice of a water
   fronts F.csv [--lat N]              fronts and phases of a weather series; F.metar with --month 2027-01
+  map F.geojson|F.csv [--contour-m 1]  depth lines and structure; with --at lon,lat the depth there;
+                                      with --cross-validate K how well left-out soundings are foretold
+  holes --water F.geojson --species id --at ISO --count N [--start lon,lat] [--walk-m M] [--weather F.csv]
+                                      where to drill, in walking order, with reasons
+  route F.geojson|F.csv [--closed]     a short walk over places (CSV: x,y in metres)
   simulate --seed N --minutes M [--scene id] [--truth F]
   echo F.ndjson [--species id] [--coach] [--water-temp-c T]
   season F.ndjson                     effort, rates and comparisons of a ledger
-  convert IN.ndjson OUT.csv|OUT.ndjson
+  convert IN OUT [--leave-out]        places between .gpx, .geojson and soundings .csv;
+                                      a ledger .ndjson to catches .csv or .ndjson
 `;
 
 async function main([name, ...args]: string[]): Promise<number> {
@@ -31,7 +39,6 @@ async function main([name, ...args]: string[]): Promise<number> {
     process.stdout.write(usage);
     return 0;
   }
-  if (notBuilt.includes(name)) throw new BadInput(`${name}: not built yet`);
   if (!Object.hasOwn(commands, name)) throw new BadInput(`expected one of ${Object.keys(commands).join(', ')}, found "${name}"`);
   await (
     await commands[name]()

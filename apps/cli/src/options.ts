@@ -24,6 +24,28 @@ export function numberOption(values: Record<string, unknown>, name: string, fall
   return value;
 }
 
+/** An instant. Throws BadInput for anything but ISO 8601. */
+export function instantOption(values: Record<string, unknown>, name: string): number {
+  const text = values[name];
+  const ms = typeof text === 'string' ? Date.parse(text) : NaN;
+  if (Number.isNaN(ms)) throw new BadInput(`--${name}: expected an instant such as 2027-01-16T06:40-09:00, found ${text === undefined ? 'nothing' : `"${String(text)}"`}`);
+  return ms;
+}
+
+/** A place `lon,lat`. Throws BadInput for anything else. */
+export function lonLatOption(values: Record<string, unknown>, name: string): [number, number] {
+  const [lon, lat, ...more] = String(values[name] ?? '')
+    .split(',')
+    .map((part) => (part.trim() === '' ? NaN : Number(part)));
+  const turned = Math.abs(lat) > 90 && Math.abs(lat) <= 180 && Math.abs(lon) <= 90 ? '; they look swapped' : '';
+  if (!(Math.abs(lon) <= 180 && Math.abs(lat) <= 90) || more.length > 0)
+    throw new BadInput(`--${name}: expected longitude,latitude in degrees, found "${String(values[name])}"${turned}`);
+  return [lon, lat];
+}
+
+/** A number for output. */
+export const round = (value: number, digits = 3) => Math.round(value * 10 ** digits) / 10 ** digits;
+
 /** The text of a file. Throws BadInput naming it when it cannot be read. */
 export function readText(path: string | undefined, what: string): string {
   if (path === undefined) throw new BadInput(`expected ${what}, found nothing`);

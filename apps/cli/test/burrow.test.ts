@@ -54,7 +54,14 @@ test.each([
   [['simulate', '--seed', '1', '--minutes', '1', '--scene', 'moon'], /--scene: expected one of steady/],
   [['echo', '/no/such/file'], /expected an echo log, found no such file/],
   [['fronts', '/no/such.csv'], /found no such file/],
-  [['map'], /map: not built yet/],
+  [['map'], /expected a water in GeoJSON or soundings in CSV, found nothing/],
+  [['map', 'demo/tamber-lake.geojson', '--at', '47,-140'], /--at: expected longitude,latitude in degrees, found "47,-140"; they look swapped/],
+  [['map', 'demo/tamber-lake.geojson', '--at', '-139,47'], /--at: expected a place on this water/],
+  [['map', 'demo/tamber-lake.geojson', '--cross-validate', '1'], /expected 2 to 4\d\d folds, found 1/],
+  [['holes', '--water', 'demo/tamber-lake.geojson', '--species', 'kraken', '--at', '2027-01-16T06:40-09:00', '--count', '4'], /--species: expected one of/],
+  [['holes', '--water', 'demo/tamber-lake.geojson', '--species', 'walleye', '--at', '2027-01-16T06:40-09:00', '--count', '99'], /expected 1 to 60 holes, found 99/],
+  [['route', '/no/such.csv'], /found no such file/],
+  [['convert', 'demo/tamber-lake.geojson', 'x.kml'], /expected a file ending in \.gpx/],
   [['column'], /expected a water in GeoJSON \(--water\), found nothing/],
   [['column', ...tamber, '--at', 'noon'], /--at: expected an instant such as .* found "noon"/],
   [['column', ...tamber, '--at', '2027-06-01T06:00Z'], /--at: expected an instant in the weather series, 2026-10-01.* found 2027-06-01/],
@@ -177,4 +184,74 @@ test('season reads the demo ledger; convert writes catches and refuses what it c
   writeFileSync(file('bad.ndjson'), '{"id":1}\n');
   expect(burrow('convert', file('bad.ndjson'), file('d.csv'))).toMatchObject({ status: 2, stderr: expect.stringMatching(/line 1: expected a ledger event/) });
   expect(() => readFileSync(file('d.csv'))).toThrow(/ENOENT/);
+});
+
+describe('on the ground', () => {
+  const lake = 'demo/tamber-lake.geojson';
+  const json = (...args: string[]) => JSON.parse(burrow(...args).stdout);
+
+  test('map draws lines and names structure, says a depth, and how well it foretells', () => {
+    const { features } = json('map', lake, '--contour-m', '2');
+    expect(features.filter((f: { properties: { role: string } }) => f.properties.role === 'contour').map((f: { properties: { depth_m: number } }) => f.properties.depth_m)).toEqual(
+      [2, 4, 6, 8, 10, 12],
+    );
+    expect(features.map((f: { properties: { kind?: string } }) => f.properties.kind)).toEqual(expect.arrayContaining(['basin', 'saddle', 'hump', 'point', 'drop-base']));
+    const here = json('map', lake, '--at', '-140,47');
+    expect(here.depthM).toBeGreaterThan(5);
+    expect(here.sdM).toBeLessThan(0.4);
+    const check = json('map', lake, '--cross-validate', '5');
+    expect(check.rmseM).toBeLessThan(0.7 * check.idwRmseM);
+    expect(check.coverage95).toBeGreaterThan(0.9);
+  });
+
+  test('holes come in walking order with reasons and rule ids, and deeper water in midwinter than the lake has on average', () => {
+    const { features, walkM, stage } = json(
+      'holes',
+      '--water',
+      lake,
+      '--species',
+      'black-crappie',
+      '--at',
+      '2027-01-16T06:40-09:00',
+      '--count',
+      '6',
+      '--weather',
+      'demo/weather.csv',
+    );
+    expect(stage).toBe('midwinter');
+    expect(features).toHaveLength(6);
+    expect(walkM).toBeLessThan(2000);
+    for (const f of features) {
+      expect(f.properties.reasons.length).toBeGreaterThan(0);
+      expect(f.properties.ruleIds).toContain('place.depth-band');
+      expect(json('map', lake, '--at', f.geometry.coordinates.join()).depthM).toBeGreaterThan(7);
+    }
+    expect(burrow('holes', '--water', lake, '--species', 'walleye', '--at', '2027-01-16T06:40-09:00', '--count', '2').stderr).toMatch(/midwinter and steady weather are assumed/);
+  });
+
+  test('route orders metres and places', () => {
+    writeFileSync(file('spots.csv'), '\uFEFFx,y\r\n0,0\r\n10,10\r\n10,0\r\n0,10\r\n');
+    expect(json('route', file('spots.csv'), '--closed').lengthM).toBe(40);
+    expect(json('route', file('spots.csv')).lengthM).toBe(30);
+    writeFileSync(file('bad.csv'), 'x,y\n0,0\n1;2\n');
+    const { status, stderr } = burrow('route', file('bad.csv'));
+    expect(status).toBe(2);
+    expect(stderr).toMatch(/bad\.csv: line 3: expected x,y in metres, found "1;2"/);
+  });
+
+  test('convert carries places through GPX, GeoJSON and CSV, and leaves nothing out unasked', () => {
+    expect(burrow('convert', lake, file('lake.gpx')).status).toBe(0);
+    expect(burrow('convert', file('lake.gpx'), file('back.geojson')).status).toBe(0);
+    expect(burrow('convert', file('back.geojson'), file('back.csv')).status).toBe(0);
+    const rows = readFileSync(file('back.csv'), 'utf8').trim().split('\n');
+    const soundings = JSON.parse(readFileSync(lake, 'utf8')).features.filter((f: { properties: { role: string } }) => f.properties.role === 'sounding');
+    expect(rows).toHaveLength(soundings.length + 1);
+    writeFileSync(file('odd.csv'), 'lon,lat,depth_m\n-140,47,2\n-140,470,2\n');
+    const refused = burrow('convert', file('odd.csv'), file('odd.gpx'));
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toMatch(/line 3: lat: expected -90 to 90, found 470\. Add --leave-out/);
+    expect(() => readFileSync(file('odd.gpx'))).toThrow();
+    expect(burrow('convert', file('odd.csv'), file('odd.gpx'), '--leave-out').status).toBe(0);
+    expect(readFileSync(file('odd.gpx'), 'utf8').match(/<wpt/g)).toHaveLength(1);
+  });
 });

@@ -2,17 +2,14 @@ import { outlineOf, parseMeasurementsCsv, parseWaterFile, parseWeatherCsv, sound
 import { buildDepthMap, hypsographyOf } from '@burrow/core/ground';
 import { answerColumn } from '@burrow/core/column';
 import { BadInput } from '../bad-input';
-import { readArgs, readFormat, readText } from '../options';
-
-const round = (value: number, digits = 3) => Math.round(value * 10 ** digits) / 10 ** digits;
+import { instantOption, readArgs, readFormat, readText, round } from '../options';
 
 /** `burrow column --water F.geojson --weather F.csv --at ISO [--measurements F.csv]` */
 export function column(args: string[]): void {
   const { values } = readArgs(args, { water: { type: 'string' }, weather: { type: 'string' }, at: { type: 'string' }, measurements: { type: 'string' } });
   const file = readFormat(values.water, parseWaterFile, readText(values.water, 'a water in GeoJSON (--water)'));
   const series = readFormat(values.weather, parseWeatherCsv, readText(values.weather, 'a weather CSV (--weather)'));
-  const atMs = values.at === undefined ? NaN : Date.parse(values.at);
-  if (Number.isNaN(atMs)) throw new BadInput(`--at: expected an instant such as 2027-01-16T06:40-09:00, found ${values.at === undefined ? 'nothing' : `"${values.at}"`}`);
+  const atMs = instantOption(values, 'at');
   const measured: MeasurementFile =
     values.measurements === undefined
       ? { measurements: [], secchi: [] }

@@ -6,3 +6,7 @@ export * from './water-geojson';
 export * from './ledger-ndjson';
 export * from './catches-csv';
 export * from './measurements-csv';
+export * from './places';
+export * from './gpx';
+export * from './soundings-csv';
+export * from './places-geojson';

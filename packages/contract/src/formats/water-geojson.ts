@@ -4,6 +4,7 @@ import { FormatError } from './format-error';
 
 const position = z.tuple([z.number().min(-180, 'expected a longitude of −180 to 180').max(180), z.number().min(-90, 'expected a latitude of −90 to 90').max(90)]);
 const point = z.object({ type: z.literal('Point'), coordinates: position });
+const line = z.object({ type: z.literal('LineString'), coordinates: z.array(position).min(2) });
 const polygon = z.object({ type: z.literal('Polygon'), coordinates: z.array(z.array(position).min(4)).min(1) });
 
 const featureOf = <R extends string, G extends z.ZodType, P extends z.ZodRawShape>(role: R, geometry: G, properties: P) =>
@@ -15,6 +16,9 @@ const feature = z.union([
   featureOf('inflow', point, {}),
   featureOf('outflow', point, {}),
   featureOf('cover', z.union([point, polygon]), { kind: z.string() }),
+  featureOf('hard', z.union([point, polygon]), {}),
+  featureOf('seam', line, {}),
+  featureOf('bank', line, { height_m: z.number().min(0).max(300), steepness: z.enum(['flat', 'sloping', 'steep', 'wall']).optional() }),
   featureOf('spot', point, {}),
   featureOf('hole', point, {}),
 ]);
@@ -53,6 +57,11 @@ export function parseWaterFile(text: string): WaterFile {
   const parsed = waterFile.safeParse(value);
   if (!parsed.success) throw new FormatError(null, `expected a water in GeoJSON, ${firstProblem(parsed.error)}`);
   outlineOf(parsed.data);
+  const turned = swappedNotice(
+    soundingsOf(parsed.data).map((s) => s.at),
+    outlineOf(parsed.data),
+  );
+  if (turned) throw new FormatError(null, turned);
   return parsed.data;
 }
 
@@ -69,4 +78,22 @@ export function soundingsOf(file: WaterFile): { at: [number, number]; depthM: nu
   return file.features.flatMap(({ properties, geometry }) =>
     properties.role === 'sounding' && geometry.type === 'Point' ? [{ at: geometry.coordinates, depthM: (properties as { depth_m: number }).depth_m }] : [],
   );
+}
+
+/**
+ * What to say when places lie off the water as they stand but on it with longitude and latitude the other way round; null when all is well.
+ * @param outline of the water they belong to
+ */
+export function swappedNotice(places: readonly (readonly [number, number])[], outline: readonly (readonly [number, number])[]): string | null {
+  if (places.length === 0) return null;
+  const lons = outline.map((p) => p[0]);
+  const lats = outline.map((p) => p[1]);
+  const [west, east, south, north] = [Math.min(...lons), Math.max(...lons), Math.min(...lats), Math.max(...lats)];
+  const slack = 0.02;
+  const isNear = (lon: number, lat: number) => lon > west - slack && lon < east + slack && lat > south - slack && lat < north + slack;
+  const near = places.filter(([lon, lat]) => isNear(lon, lat)).length;
+  const turned = places.filter(([lon, lat]) => isNear(lat, lon)).length;
+  return turned > places.length / 2 && near < places.length / 2
+    ? `expected longitude before latitude, found them the other way round: ${turned} of ${places.length} soundings would lie on the water if they were swapped`
+    : null;
 }

@@ -1,5 +1,7 @@
 export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, type LonLat } from '../units';
-export { isInside, ringOf } from './outline';
+export { hullAbout, isInside, ringOf } from './outline';
+export { crossValidate, type CrossValidation } from './cross-validation';
+export { inverseDistance } from './inverse-distance';
 export { Relief } from './relief';
 export * from './depth-map';
 export { buildDepthMap, DepthSurvey, type SurveyOptions } from './survey';

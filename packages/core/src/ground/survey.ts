@@ -93,6 +93,15 @@ export class DepthSurvey {
     this.redraw([x, y]);
   }
 
+  /** Depth and its standard deviation at a place from the soundings around it, not by way of the grid, m. */
+  estimateAt(at: LonLat): { depthM: number; sdM: number } {
+    const out = { value: 0, sd: 0 };
+    const [x, y] = this.frame.toMetres(at);
+    this.kriging.moveTo(x, y);
+    this.kriging.estimate(x, y, out);
+    return { depthM: this.hasShore ? Math.max(0, out.value) : out.value, sdM: out.sd };
+  }
+
   /** Of a rough and a smooth model the one that better foretells soundings left out. */
   private bestKriging(spanM: number): Kriging {
     const { x, y, z, length } = this.soundings;

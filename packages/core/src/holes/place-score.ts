@@ -1,3 +1,4 @@
+import { activePrior } from '../coach';
 import type { SpeciesGroup } from '../fish';
 import { depthAt, LocalFrame, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
 import type { Band, SeasonStage } from '../outlook';
@@ -76,7 +77,7 @@ export const placeRules: readonly PlaceRule[] = [
 const pressedPoints = { id: 'place.points.sides', nearM: 50, farM: 100, reason: 'Pressed water: everybody fishes the point, the straight wall 50 to 100 m along holds more.' };
 
 /** Soft; source: fieldcraft §1 and §3. */
-const limits = { reachM: 34, band: 1.1, offBand: -2.5, offBandPerM: 0.45, meanPerHour: 1.5, clearPull: 0.4, wantedPhases: ['post-front clear', 'cold rain'] as PhaseName[] };
+const limits = { reachM: 34, band: 1.1, offBand: -2.5, offBandPerM: 0.45, chosenShare: 0.1, clearPull: 0.4, wantedPhases: ['post-front clear', 'cold rain'] as PhaseName[] };
 
 export interface PlaceSetting {
   group: SpeciesGroup;
@@ -122,15 +123,16 @@ export class PlaceScore {
     const { nx, ny, x0, y0, cellM } = map;
     const perHour = new Float32Array(nx * ny).fill(NaN);
     const sure = new Float32Array(nx * ny).fill(1);
-    let [sum, n] = [0, 0];
     for (let c = 0; c < perHour.length; c++) {
       if (!(map.depthM[c] >= 0)) continue;
       if (setting.look) sure[c] = Math.exp(bandPart(map.depthM[c], setting.look).weight);
       perHour[c] = Math.exp(this.parts(x0 + (c % nx) * cellM, y0 + Math.floor(c / nx) * cellM, map.depthM[c]).reduce((total, part) => total + part.weight, 0));
-      sum += perHour[c];
-      n++;
     }
-    for (let c = 0; c < perHour.length; c++) perHour[c] *= (limits.meanPerHour * n) / sum;
+    // The places that one would choose hold what is expected of a chosen hole.
+    const best = perHour.filter((p) => p > 0).sort();
+    const chosen = best.subarray(Math.floor(best.length * (1 - limits.chosenShare)));
+    const level = activePrior.visitsPerHour / (chosen.reduce((sum, p) => sum + p, 0) / chosen.length);
+    for (let c = 0; c < perHour.length; c++) perHour[c] *= level;
     this.prior = { x0, y0, cellM, nx, ny, perHour, sure };
   }
 

@@ -1,0 +1,66 @@
+import { outlineOf, parseWaterFile, parseWeatherCsv, soundingsOf, type WaterFile } from '@burrow/contract/formats';
+import { answerColumn } from '@burrow/core/column';
+import { speciesOf, speciesTable } from '@burrow/core/fish';
+import { buildDepthMap, findFeatures, hypsographyOf, type DepthMap, type LonLat } from '@burrow/core/ground';
+import { FishDensity, PlaceScore, scanPlan, type PlaceSetting } from '@burrow/core/holes';
+import { answerOutlook } from '@burrow/core/outlook';
+import { metric } from '@burrow/core/units';
+import { BadInput } from '../bad-input';
+import { instantOption, lonLatOption, numberOption, readArgs, readFormat, readText, round } from '../options';
+
+/** `burrow holes --water F --species id --at ISO --count N [--start lon,lat] [--weather F.csv] [--walk-m M]` */
+export function holes(args: string[]): void {
+  const text = { type: 'string' } as const;
+  const { values } = readArgs(args, { water: text, species: text, at: text, count: text, start: text, weather: text, 'walk-m': text });
+  const file = readFormat(values.water, parseWaterFile, readText(values.water, 'a water in GeoJSON (--water)'));
+  const known = speciesTable.map((s) => s.id as string);
+  if (!known.includes(values.species ?? ''))
+    throw new BadInput(`--species: expected one of ${known.join(', ')}, found ${values.species === undefined ? 'nothing' : `"${values.species}"`}`);
+  const atMs = instantOption(values, 'at');
+  const count = numberOption(values, 'count');
+  const soundings = soundingsOf(file);
+  if (soundings.length === 0) throw new BadInput(`${values.water}: expected soundings to plan holes on, found none`);
+  const map = buildDepthMap(outlineOf(file), soundings, { cells: 130 });
+  const setting = { ...settingOf(values, file, map, atMs), inflows: placesOf(file, 'inflow'), cover: placesOf(file, 'cover'), isPressed: false };
+  const score = new PlaceScore(map, findFeatures(map), setting);
+  const metres = (at: LonLat) => {
+    const [x, y] = score.frame.toMetres(at);
+    return { x, y };
+  };
+  const start = values.start === undefined ? undefined : metres(lonLatOption(values, 'start'));
+  const plan = scanPlan(map, score.prior, { kind: 'free', count, spacingM: 20, walkM: numberOption(values, 'walk-m', 2000), start });
+  const fish = new FishDensity(score.prior, []);
+  const features = plan.holes.map((spot, i) => {
+    const [lon, lat] = score.frame.toLonLat(spot.x, spot.y);
+    const reasons = score.reasonsAt([lon, lat], metric);
+    return {
+      type: 'Feature',
+      geometry: { type: 'Point', coordinates: [round(lon, 7), round(lat, 7)] },
+      properties: {
+        role: 'spot',
+        order: i + 1,
+        score: round(fish.perHourAt(spot.x, spot.y), 3),
+        reasons: reasons.map((r) => r.text),
+        ruleIds: [...new Set(reasons.map((r) => r.ruleId))],
+      },
+    };
+  });
+  process.stdout.write(`${JSON.stringify({ type: 'FeatureCollection', walkM: round(plan.walkM, 1), stage: setting.stage, features })}\n`);
+}
+
+const placesOf = (file: WaterFile, role: 'inflow' | 'cover'): LonLat[] =>
+  file.features.flatMap(({ properties, geometry }) => (properties.role === role && geometry.type === 'Point' ? [geometry.coordinates as LonLat] : []));
+
+/** Stage, depth and phase from the water's column where weather is given; else midwinter in steady weather, which is said. */
+function settingOf(values: { species?: string; weather?: string }, file: WaterFile, map: DepthMap, atMs: number): Pick<PlaceSetting, 'group' | 'stage' | 'look' | 'phase'> {
+  const { group } = speciesOf(values.species!);
+  if (values.weather === undefined) {
+    process.stderr.write('burrow: no --weather: midwinter and steady weather are assumed, depths are not narrowed\n');
+    return { group, stage: 'midwinter', look: null, phase: 'steady' };
+  }
+  const series = readFormat(values.weather, parseWeatherCsv, readText(values.weather, 'a weather CSV (--weather)'));
+  const place = { lon: map.lon0, lat: map.lat0, timeZone: file.water.timezone };
+  const column = answerColumn({ hypsography: hypsographyOf(map), secchiM: file.water.secchi_m, elevationM: file.water.elevation_m, place, series, measurements: [], nowMs: atMs });
+  const { depth, phaseNow } = answerOutlook({ speciesId: values.species!, nowMs: atMs, place, series, column });
+  return { group, stage: depth?.stage ?? 'midwinter', look: depth?.look ?? null, phase: phaseNow?.name ?? 'steady' };
+}

@@ -1,0 +1,123 @@
+import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
+import { FormatError } from './format-error';
+import { placeRoles, type LeftOut, type MarkedPlace, type PlaceRole, type Places, type Track } from './places';
+
+const depthSpace = 'urn:vivid-burrow:depth:1';
+
+interface Node {
+  lat?: string;
+  lon?: string;
+  name?: unknown;
+  desc?: unknown;
+  cmt?: unknown;
+  time?: unknown;
+  type?: unknown;
+  extensions?: unknown;
+}
+
+const parser = new XMLParser({
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  removeNSPrefix: true,
+  parseTagValue: false,
+  parseAttributeValue: false,
+  trimValues: true,
+  processEntities: true,
+  isArray: (name) => ['wpt', 'rte', 'rtept', 'trk', 'trkseg', 'trkpt'].includes(name),
+});
+
+/**
+ * Reads GPX 1.1 (and 1.0): waypoints and route points as places, tracks as ways. Any namespace prefix is taken; a depth is read from an
+ * extension of that name, a role of ours from `type`, else the place is a spot. Points that cannot be read are left out and listed.
+ * Throws FormatError for text that is no GPX.
+ */
+export function parseGpx(text: string): Places & { leftOut: LeftOut[] } {
+  const plain = text.replace(/^\uFEFF/, '');
+  const valid = XMLValidator.validate(plain);
+  if (valid !== true) throw new FormatError(valid.err.line, `expected GPX, found text that is not well-formed XML: ${valid.err.msg}`);
+  const gpx = (parser.parse(plain) as { gpx?: Record<string, unknown> }).gpx;
+  if (gpx === undefined || typeof gpx !== 'object') throw new FormatError(null, 'expected GPX with an element gpx at its root, found none');
+  const leftOut: LeftOut[] = [];
+  const routes = list<{ rtept?: Node[] }>(gpx.rte).flatMap((r) => list<Node>(r.rtept));
+  const points = [...list<Node>(gpx.wpt), ...routes].flatMap((node, i): MarkedPlace[] => {
+    const base = pointOf(node, `waypoint ${i + 1}`, leftOut);
+    if (!base) return [];
+    const type = words(node.type);
+    const note = words(node.desc) ?? words(node.cmt);
+    return [{ role: isRole(type) ? type : 'spot', ...base, ...given('name', words(node.name)), ...given('note', note) }];
+  });
+  const tracks = list<{ name?: unknown; trkseg?: { trkpt?: Node[] }[] }>(gpx.trk).map((trk, t): Track => {
+    const nodes = list<{ trkpt?: Node[] }>(trk.trkseg).flatMap((seg) => list<Node>(seg.trkpt));
+    return { ...given('name', words(trk.name)), points: nodes.flatMap((node, i) => pointOf(node, `track ${t + 1}, point ${i + 1}`, leftOut) ?? []) };
+  });
+  return { points, tracks, leftOut };
+}
+
+const list = <T>(value: unknown): T[] => (value === undefined || value === '' ? [] : Array.isArray(value) ? (value as T[]) : [value as T]);
+const isRole = (text: string | undefined): text is PlaceRole => (placeRoles as readonly string[]).includes(text ?? '');
+const given = <K extends string, V>(key: K, value: V | undefined) => (value === undefined ? {} : ({ [key]: value } as Record<K, V>));
+
+function words(value: unknown): string | undefined {
+  const text = typeof value === 'object' && value !== null ? (value as { '#text'?: string })['#text'] : value;
+  return typeof text === 'string' && text !== '' ? text : undefined;
+}
+
+function pointOf(node: Node, where: string, leftOut: LeftOut[]): { at: [number, number]; depthM?: number; time?: string } | null {
+  const lat = degrees(node.lat, 'lat', 90);
+  const lon = degrees(node.lon, 'lon', 180);
+  if (typeof lat === 'string' || typeof lon === 'string') {
+    const turned = typeof lat === 'string' && Math.abs(Number(node.lat)) <= 180 && Math.abs(Number(node.lon)) <= 90 ? '; lat and lon look swapped' : '';
+    leftOut.push({ where, why: `${typeof lat === 'string' ? lat : (lon as string)}${turned}` });
+    return null;
+  }
+  const time = words(node.time);
+  if (time !== undefined && Number.isNaN(Date.parse(time))) {
+    leftOut.push({ where, why: `time: expected ISO 8601, found "${time}"` });
+    return null;
+  }
+  const depth = depthIn(node.extensions);
+  if (depth !== undefined && !(Number(depth) >= 0 && Number(depth) <= 1000)) {
+    leftOut.push({ where, why: `depth: expected 0 to 1000 m with a decimal point, found "${depth}"` });
+    return null;
+  }
+  return { at: [lon, lat], ...given('depthM', depth === undefined ? undefined : Number(depth)), ...given('time', time) };
+}
+
+function degrees(text: string | undefined, name: string, most: number): number | string {
+  const value = text === undefined || text.trim() === '' ? NaN : Number(text);
+  return Math.abs(value) <= most ? value : `${name}: expected −${most} to ${most} with a decimal point, found ${text === undefined ? 'nothing' : `"${text}"`}`;
+}
+
+/** The first element named depth, of whatever program's extension. */
+function depthIn(value: unknown): string | undefined {
+  if (typeof value !== 'object' || value === null) return undefined;
+  for (const [key, inner] of Object.entries(value)) {
+    if (/^(water)?depth(_m)?$/i.test(key)) return words(inner);
+    const found = depthIn(inner);
+    if (found !== undefined) return found;
+  }
+  return undefined;
+}
+
+/** Writes places and tracks as GPX 1.1, depths in an extension of our own. */
+export function gpxText({ points, tracks }: Places): string {
+  const extension = (depthM: number | undefined) => (depthM === undefined ? {} : { extensions: { 'burrow:depth_m': depthM } });
+  const position = ([lon, lat]: [number, number]) => ({ '@lat': lat, '@lon': lon });
+  const builder = new XMLBuilder({ ignoreAttributes: false, attributeNamePrefix: '@', format: true, suppressEmptyNode: true, processEntities: true });
+  const body = builder.build({
+    '?xml': { '@version': '1.0', '@encoding': 'UTF-8' },
+    gpx: {
+      '@version': '1.1',
+      '@creator': 'Vivid Burrow',
+      '@xmlns': 'http://www.topografix.com/GPX/1/1',
+      '@xmlns:burrow': depthSpace,
+      // The order of the elements is that of the schema.
+      wpt: points.map((p) => ({ ...position(p.at), ...given('time', p.time), ...given('name', p.name), ...given('desc', p.note), type: p.role, ...extension(p.depthM) })),
+      trk: tracks.map((t) => ({
+        ...given('name', t.name),
+        trkseg: { trkpt: t.points.map((p) => ({ ...position(p.at), ...given('time', p.time), ...extension(p.depthM) })) },
+      })),
+    },
+  }) as string;
+  return body;
+}

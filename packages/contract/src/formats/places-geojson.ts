@@ -1,0 +1,104 @@
+import { z } from 'zod';
+import { firstProblem } from '../events';
+import { FormatError } from './format-error';
+import { placeRoles, type LeftOut, type MarkedPlace, type Places, type Track } from './places';
+
+const position = z.tuple([z.number().min(-180, 'expected a longitude of −180 to 180').max(180), z.number().min(-90, 'expected a latitude of −90 to 90').max(90)]).rest(z.number());
+const depth = z.number().min(0).max(1000).optional();
+const time = z
+  .string()
+  .refine((t) => !Number.isNaN(Date.parse(t)), 'expected ISO 8601')
+  .optional();
+const place = z.object({
+  geometry: z.object({ type: z.literal('Point'), coordinates: position }),
+  properties: z
+    .looseObject({ role: z.enum(placeRoles).optional(), depth_m: depth, name: z.string().optional(), note: z.string().optional(), kind: z.string().optional(), time })
+    .nullable(),
+});
+const track = z.object({
+  geometry: z.object({ type: z.literal('LineString'), coordinates: z.array(position).min(1) }),
+  properties: z
+    .looseObject({
+      role: z.literal('track').optional(),
+      name: z.string().optional(),
+      times: z.array(z.string().nullable()).optional(),
+      depths_m: z.array(z.number().nullable()).optional(),
+    })
+    .nullable(),
+});
+const collection = z.object({ type: z.literal('FeatureCollection'), features: z.array(z.looseObject({ type: z.literal('Feature') })) });
+
+/**
+ * Reads places and tracks from GeoJSON (RFC 7946), a water file among them, whose outline, banks and seams are passed over. Points
+ * without a role of ours are spots. What cannot be read is left out and listed. Throws FormatError for text that is no GeoJSON.
+ */
+export function parsePlacesGeoJson(text: string): Places & { leftOut: LeftOut[] } {
+  let value: unknown;
+  try {
+    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch {
+    throw new FormatError(null, 'expected GeoJSON, found text that is not JSON');
+  }
+  const parsed = collection.safeParse(value);
+  if (!parsed.success) throw new FormatError(null, `expected a GeoJSON FeatureCollection, ${firstProblem(parsed.error)}`);
+  const found: Places & { leftOut: LeftOut[] } = { points: [], tracks: [], leftOut: [] };
+  parsed.data.features.forEach((feature, i) => {
+    const kind = (feature.geometry as { type?: string } | null)?.type;
+    const role = (feature.properties as { role?: string } | null)?.role;
+    if (kind === 'Point') take(place, feature, i, found.leftOut, (f) => found.points.push(pointOf(f)));
+    else if (kind === 'LineString' && (role === 'track' || role === undefined)) take(track, feature, i, found.leftOut, (f) => found.tracks.push(trackOf(f)));
+  });
+  return found;
+}
+
+function take<S extends z.ZodType>(schema: S, feature: unknown, index: number, leftOut: LeftOut[], keep: (value: z.infer<S>) => void): void {
+  const parsed = schema.safeParse(feature);
+  if (parsed.success) keep(parsed.data);
+  else leftOut.push({ where: `feature ${index + 1}`, why: firstProblem(parsed.error) });
+}
+
+function pointOf({ geometry, properties }: z.infer<typeof place>): MarkedPlace {
+  const { role, depth_m, name, kind, note = kind, time: at } = properties ?? {};
+  return {
+    role: role ?? 'spot',
+    at: [geometry.coordinates[0], geometry.coordinates[1]],
+    ...(depth_m === undefined ? {} : { depthM: depth_m }),
+    ...(name === undefined ? {} : { name }),
+    ...(note === undefined ? {} : { note }),
+    ...(at === undefined ? {} : { time: at }),
+  };
+}
+
+function trackOf({ geometry, properties }: z.infer<typeof track>): Track {
+  const { name, times, depths_m } = properties ?? {};
+  return {
+    ...(name === undefined ? {} : { name }),
+    points: geometry.coordinates.map(([lon, lat], i) => ({
+      at: [lon, lat],
+      ...(depths_m?.[i] == null ? {} : { depthM: depths_m[i] }),
+      ...(times?.[i] == null ? {} : { time: times[i] }),
+    })),
+  };
+}
+
+/** Writes places and tracks as a GeoJSON FeatureCollection. */
+export function placesGeoJson({ points, tracks }: Places): string {
+  const features = [
+    ...points.map(({ role, at, depthM, name, note, time: when }) => ({
+      type: 'Feature',
+      geometry: { type: 'Point', coordinates: at },
+      properties: { role, depth_m: depthM, name, note, time: when },
+    })),
+    ...tracks.map((t) => ({
+      type: 'Feature',
+      geometry: { type: 'LineString', coordinates: t.points.map((p) => p.at) },
+      properties: {
+        role: 'track',
+        name: t.name,
+        ...(t.points.some((p) => p.time !== undefined) ? { times: t.points.map((p) => p.time ?? null) } : {}),
+        ...(t.points.some((p) => p.depthM !== undefined) ? { depths_m: t.points.map((p) => p.depthM ?? null) } : {}),
+      },
+    })),
+  ];
+  return `${JSON.stringify({ type: 'FeatureCollection', features })}\n`;
+}
