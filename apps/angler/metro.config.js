@@ -8,6 +8,8 @@ const source = (file) => path.join(__dirname, 'src', file);
 const replaced = {
   // Paper asks for an icon font of 468 KB; the few icons used are drawn from their SVG paths.
   '@react-native-vector-icons/material-design-icons': source('components/icon/PaperIcon.tsx'),
+  // The build for browsers, which does without Node's Buffer.
+  'csv-parse/sync': require.resolve('csv-parse/browser/esm/sync'),
   // One kind of id is made here; the others bring their hashes along.
   uuid: source('shims/uuid.js'),
   '@expo/vector-icons/MaterialCommunityIcons': source('shims/empty.js'),

@@ -24,6 +24,8 @@ export interface Preferences {
   schools: Schools;
   /** A day's plan that the angler has changed, by the day and fish it is for. */
   plan: { key: string; items: PlanItem[] } | null;
+  /** The water in use; null for the first of the list. */
+  water: string | null;
   /** Holes laid out on a water. */
   holePlan: KeptHolePlan | null;
   /** Whether many anglers fish these waters: where schools differ on points. */
@@ -47,6 +49,7 @@ const starting: Preferences = {
   load: 'foot',
   schools: startingSchools,
   plan: null,
+  water: null,
   holePlan: null,
   isPressed: false,
 };

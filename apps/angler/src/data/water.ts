@@ -5,6 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { api } from './api';
 import { nowMs } from './clock';
+import { usePreferences } from './preferences';
 import { useAccount, useLedger } from './session';
 
 /** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
@@ -31,12 +32,14 @@ function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: num
   });
 }
 
-/** The water in use: the only one, or the one chosen last. */
+/** The water in use: the one chosen last, else the first. */
 export function useWater() {
   const waters = useKept<WaterSummary[]>(['waters'], api.waters, 300_000);
-  const [first] = waters.data?.value ?? [];
-  const detail = useKept<WaterDetail>(['water', first?.id ?? ''], () => api.water(first!.id), 600_000, first !== undefined);
-  return { waters, water: first, detail };
+  const { water: chosen } = usePreferences();
+  const list = waters.data?.value ?? [];
+  const water = list.find((w) => w.id === chosen) ?? list[0];
+  const detail = useKept<WaterDetail>(['water', water?.id ?? ''], () => api.water(water!.id), 600_000, water !== undefined);
+  return { waters, water, detail };
 }
 
 /** Weather at a water. */

@@ -162,7 +162,8 @@ function Presentations() {
 }
 
 function Waters() {
-  const { waters } = useWater();
+  const { waters, water } = useWater();
+  const router = useRouter();
   const client = useQueryClient();
   const [says, setSays] = useState<string | null>(null);
   const add = async () => {
@@ -170,10 +171,11 @@ function Waters() {
     if (!file) return;
     try {
       const { parseWaterFile } = await import('@burrow/contract/formats/water-geojson');
-      const water = parseWaterFile(file.text);
-      await api.addWater(water);
+      const read = parseWaterFile(file.text);
+      const { id } = await api.addWater(read);
       await client.invalidateQueries();
-      setSays(`${water.water.name} is here.`);
+      change({ water: id });
+      setSays(`${read.water.name} is here.`);
     } catch (error) {
       if (error instanceof OfflineError) setSays('No signal: adding a water needs the server once.');
       else if (error instanceof ApiError || (error as Error).name === 'FormatError') setSays(`${file.name}: ${(error as Error).message}`);
@@ -182,9 +184,16 @@ function Waters() {
   };
   return (
     <View style={{ gap: 8 }}>
-      {waters.data?.value.map((w) => (
-        <Words key={w.id}>{`${w.name}, ${w.kind}`}</Words>
-      ))}
+      {(waters.data?.value.length ?? 0) > 0 ? (
+        <Choice
+          label="Water in use"
+          options={waters.data!.value.map((w) => ({ id: w.id, label: `${w.name}, ${w.kind}` }))}
+          value={water?.id ?? ''}
+          onChange={(id) => change({ water: id })}
+          wrap
+        />
+      ) : null}
+      <Action icon="edit" label="Draw a new water" onPress={() => router.navigate('/new-water')} />
       <Action icon="upload" label="Add a water (GeoJSON)" onPress={() => void add()} />
       <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
     </View>

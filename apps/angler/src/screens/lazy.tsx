@@ -18,3 +18,4 @@ export const WaterAfield = afield('WaterScreen');
 export const HoleAfield = afield('HoleScreen');
 export const PracticeAfield = afield('PracticeScreen');
 export const FieldcraftAfield = afield('FieldcraftScreen');
+export const NewWaterAfield = afield('NewWaterScreen');

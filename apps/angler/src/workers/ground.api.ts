@@ -5,6 +5,7 @@ import {
   DepthSurvey,
   findBreakFoot,
   findFeatures,
+  hullAbout,
   hypsographyOf,
   type BreakFoot,
   type Contour,
@@ -16,6 +17,8 @@ import {
 } from '@burrow/core/ground';
 import { chooseHole, FishDensity, ownNearby, PlaceScore, scanPlan, thinReachM, type HoleStay, type PlaceReason, type PlaceSetting, type ScanKind } from '@burrow/core/holes';
 import type { UnitPreference } from '@burrow/core/units';
+import { readPlaces } from '@burrow/contract/formats/read-places';
+import type { LeftOut } from '@burrow/contract/formats/places';
 import type { Hypsography } from '@burrow/core/winter';
 
 export interface Ground {
@@ -135,8 +138,26 @@ function described(spot: { x: number; y: number }, fish: FishDensity, score: Pla
   return { at, ...here, perHour: fish.perHourAt(spot.x, spot.y), reasons: score.reasonsAt(at, units), own: ownNearby(stays, at) };
 }
 
+/** Soundings of a file, and the rows that could not be read. */
+export interface SoundingFile {
+  soundings: { at: LonLat; depthM: number; time?: string }[];
+  /** Places without a depth, which make no sounding. */
+  withoutDepth: number;
+  leftOut: LeftOut[];
+}
+
 /** What the ground worker does: a water's depth map and structure, and where to drill on it. */
 export const groundApi = {
+  /** Reads soundings from GPX, GeoJSON or CSV. Throws with what was expected and where for a file that is none. */
+  read(name: string, text: string): SoundingFile {
+    const { points, leftOut } = readPlaces(name, text);
+    const soundings = points.flatMap(({ at, depthM, time }) => (depthM === undefined ? [] : [{ at, depthM, ...(time === undefined ? {} : { time }) }]));
+    return { soundings, withoutDepth: points.length - soundings.length, leftOut };
+  },
+
+  /** A first outline about soundings, to be drawn to the shore. */
+  outlineAbout: (places: LonLat[]): LonLat[] => hullAbout(places),
+
   build(key: string, outline: LonLat[], soundings: Sounding[], metresPerUnit: number): Ground {
     const { map } = desk.surveyOf(key, outline, soundings);
     return desk.keep({

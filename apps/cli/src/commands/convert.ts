@@ -1,17 +1,5 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
-import {
-  catchesCsv,
-  gpxText,
-  ledgerText,
-  parseGpx,
-  parseLedger,
-  parsePlacesGeoJson,
-  parseSoundingsCsv,
-  placesGeoJson,
-  soundingsCsv,
-  type LeftOut,
-  type Places,
-} from '@burrow/contract/formats';
+import { catchesCsv, gpxText, ledgerText, parseLedger, placesGeoJson, readPlaces, soundingsCsv } from '@burrow/contract/formats';
 import { fold } from '@burrow/core/ledger';
 import { BadInput } from '../bad-input';
 import { readArgs, readFormat, readText } from '../options';
@@ -30,7 +18,7 @@ export function convert(args: string[]): void {
     return writeWhole(to, wanted === 'csv' ? catchesCsv(fold(events)) : ledgerText(events));
   }
   if (wanted === 'ndjson') throw new BadInput(`convert: expected places to go to .gpx, .geojson or .csv, found ${to}`);
-  const { leftOut, ...places } = readPlaces(from, kind);
+  const { leftOut, ...places } = readFormat(from, (text) => readPlaces(from, text), readText(from, `places in .${kind}`));
   // Nothing is left out unasked.
   if (leftOut.length > 0 && values['leave-out'] !== true) {
     const shown = leftOut.slice(0, 5).map((l) => `${l.where}: ${l.why}`);
@@ -49,13 +37,6 @@ function endingOf(path: string): (typeof endings)[number] {
   const ending = endings.find((e) => path.toLowerCase().endsWith(`.${e}`));
   if (!ending) throw new BadInput(`convert: expected a file ending in ${endings.map((e) => `.${e}`).join(', ')}, found ${path}`);
   return ending;
-}
-
-function readPlaces(path: string, kind: 'gpx' | 'geojson' | 'csv'): Places & { leftOut: LeftOut[] } {
-  const text = readText(path, `places in .${kind}`);
-  if (kind === 'gpx') return readFormat(path, parseGpx, text);
-  if (kind === 'geojson') return readFormat(path, parsePlacesGeoJson, text);
-  return { ...readFormat(path, parseSoundingsCsv, text), tracks: [] };
 }
 
 /** Writes beside the target and renames, so that nothing is half-written. */

@@ -45,6 +45,7 @@ export function holes(args: string[]): void {
       },
     };
   });
+  if (values.weather === undefined) process.stderr.write('burrow: no --weather: midwinter and steady weather are assumed, depths are not narrowed\n');
   process.stdout.write(`${JSON.stringify({ type: 'FeatureCollection', walkM: round(plan.walkM, 1), stage: setting.stage, features })}\n`);
 }
 
@@ -55,7 +56,6 @@ const placesOf = (file: WaterFile, role: 'inflow' | 'cover'): LonLat[] =>
 function settingOf(values: { species?: string; weather?: string }, file: WaterFile, map: DepthMap, atMs: number): Pick<PlaceSetting, 'group' | 'stage' | 'look' | 'phase'> {
   const { group } = speciesOf(values.species!);
   if (values.weather === undefined) {
-    process.stderr.write('burrow: no --weather: midwinter and steady weather are assumed, depths are not narrowed\n');
     return { group, stage: 'midwinter', look: null, phase: 'steady' };
   }
   const series = readFormat(values.weather, parseWeatherCsv, readText(values.weather, 'a weather CSV (--weather)'));

@@ -10,3 +10,4 @@ export * from './places';
 export * from './gpx';
 export * from './soundings-csv';
 export * from './places-geojson';
+export * from './read-places';

@@ -1,0 +1,1 @@
+export { NewWaterAfield as default } from '@/screens/lazy';

@@ -1,0 +1,106 @@
+import { expect, type Page } from '@playwright/test';
+import { test } from './stack';
+
+/** Depth of a made-up lake about its middle, m: two hollows and a hump. */
+const bed = (x: number, y: number) =>
+  Math.max(
+    0.4,
+    9 * Math.exp(-(((x - 90) / 90) ** 2) - (y / 120) ** 2) +
+      5 * Math.exp(-(((x + 150) / 70) ** 2) - (y / 90) ** 2) -
+      3 * Math.exp(-(((x - 90) / 40) ** 2) - ((y - 110) / 40) ** 2) +
+      1.2,
+  );
+
+/** Soundings of it as a file, two rows of which cannot be read. */
+function soundings(): string {
+  const rows: string[] = [];
+  for (let x = -240; x <= 240; x += 24)
+    for (let y = -150; y <= 150; y += 24) rows.push(`${(-140 + x / 75_830).toFixed(7)},${(47 + y / 111_195).toFixed(7)},${bed(x, y).toFixed(2)}`);
+  rows.splice(5, 0, '-140,470,3');
+  rows.splice(9, 0, '"-140,0",47,3');
+  return ['lon,lat,depth_m', ...rows].join('\r\n');
+}
+
+async function bringSoundings(page: Page): Promise<void> {
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Bring soundings' }).click();
+  await (await chooser).setFiles({ name: 'pond.csv', mimeType: 'text/csv', buffer: Buffer.from(soundings()) });
+  await expect(page.getByText('2 rows cannot be read')).toBeVisible();
+  await expect(page.getByText('line 7: lat: expected -90 to 90, found 470')).toBeVisible();
+  await expect(page.getByText(/^line 11: lon: expected a decimal point, found a decimal comma/)).toBeVisible();
+  await page.getByRole('button', { name: 'Go on with the other 273' }).click();
+}
+
+/** Draws a shore around the soundings, corner by corner. */
+async function drawShore(page: Page): Promise<void> {
+  const chart = page.getByRole('application');
+  const box = (await chart.boundingBox())!;
+  const corners = [
+    [0.04, 0.18],
+    [0.5, 0.1],
+    [0.96, 0.18],
+    [0.97, 0.7],
+    [0.5, 0.9],
+    [0.03, 0.7],
+    [0.5, 0.5],
+  ];
+  for (const [i, [x, y]] of corners.entries()) {
+    await chart.click({ position: { x: box.width * x, y: box.height * y } });
+    await expect(page.getByText(`${i + 1} corners, 273 soundings`)).toBeVisible();
+  }
+  await page.getByRole('button', { name: 'Undo corner' }).click();
+  await expect(page.getByText('6 corners, 273 soundings')).toBeVisible();
+}
+
+for (const size of [
+  { width: 390, height: 844 },
+  { width: 1280, height: 800 },
+]) {
+  test(`draws a water, brings soundings, plans eight holes and walks them at ${size.width}×${size.height}`, async ({ demo: page, stack }) => {
+    test.setTimeout(240_000);
+    await page.setViewportSize(size);
+    await page.goto(`${stack.url}/gear`);
+    await page.getByRole('button', { name: 'Draw a new water' }).click();
+    await bringSoundings(page);
+    await drawShore(page);
+    await page.getByRole('button', { name: 'Save water' }).click();
+    const name = `Pond ${size.width}`;
+    await page.getByRole('textbox', { name: 'Name of the water' }).fill('Tamber Lake');
+    await expect(page.getByText(/already\. Choose another/)).toBeVisible();
+    await page.getByRole('textbox', { name: 'Name of the water' }).fill(name);
+    await page.getByRole('button', { name: 'Save', exact: true }).click();
+
+    // Contours and structure, in words as well.
+    await expect(page.getByText('depths in feet, 273 soundings')).toBeVisible({ timeout: 30_000 });
+    if (size.width < 1000) await page.getByRole('button', { name: 'In words' }).click();
+    await expect(page.getByText('basin', { exact: true }).first()).toBeVisible();
+    await expect(page.getByText('saddle', { exact: true })).toBeVisible();
+    if (size.width < 1000) await page.getByRole('button', { name: 'Back to the map' }).click();
+
+    await page.getByRole('button', { name: 'Plan holes' }).click();
+    await page.getByRole('button', { name: 'Lay out the holes' }).click();
+    await expect(page.getByRole('heading', { name: /^Eight holes, \d+ yd to walk/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Drop the plan' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByRole('heading', { name: /^Eight holes/ })).toBeVisible();
+
+    await page.getByRole('button', { name: 'Start outing' }).click();
+    const advice: string[] = [];
+    for (let hole = 1; hole <= 8; hole++) {
+      await page.getByRole('button', { name: 'Drill here' }).click();
+      // What the flasher says differs from what the map expected, each time.
+      await page.getByRole('button', { name: 'More Depth on the flasher' }).click();
+      await page.getByRole('button', { name: 'Hole is drilled' }).click();
+      await page.getByText('flasher simulated, live').waitFor();
+      await page.goto(`${stack.url}/water`);
+      await expect(page.getByText(`depths in feet, ${273 + hole} soundings`)).toBeVisible({ timeout: 20_000 });
+      const heading = page.getByRole('heading', { level: 1, name: /^Next hole: |^Back to / });
+      await expect(heading).toBeVisible({ timeout: 20_000 });
+      advice.push(await heading.innerText());
+    }
+    expect(new Set(advice).size).toBeGreaterThan(4);
+    const drilled = `SELECT count(*)::int AS n FROM event WHERE kind = 'hole-drilled' AND outing IN (SELECT outing FROM event WHERE kind = 'outing-started' AND body->>'water' = 'pond-${size.width}')`;
+    await expect.poll(async () => (await stack.query(drilled))[0].n).toBe(8);
+    await page.getByRole('button', { name: 'End outing' }).click();
+  });
+}
