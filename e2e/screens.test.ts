@@ -13,8 +13,8 @@ async function drillOnce(page: Page, url: string): Promise<void> {
   await page.getByRole('button', { name: /Start outing|Drill here/ }).waitFor();
   if (await page.getByRole('button', { name: 'Start outing' }).isVisible()) await page.getByRole('button', { name: 'Start outing' }).click();
   await page.getByRole('button', { name: 'Drill here' }).waitFor();
-  if (await page.getByRole('button', { name: /^Back to hole/ }).isVisible()) {
-    await page.getByRole('button', { name: /^Back to hole/ }).click();
+  if (await page.getByRole('button', { name: /^See hole/ }).isVisible()) {
+    await page.getByRole('button', { name: /^See hole/ }).click();
   } else {
     await page.getByRole('button', { name: 'Drill here' }).click();
     await page.getByRole('button', { name: 'Hole is drilled' }).click();

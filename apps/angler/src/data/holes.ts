@@ -23,25 +23,28 @@ export interface KeptHolePlan extends HolePlan {
 const placesOf = (water: WaterDetail, role: 'inflow' | 'cover'): LonLat[] =>
   water.file.features.flatMap((f) => (f.properties.role === role && f.geometry.type === 'Point' ? [f.geometry.coordinates as LonLat] : []));
 
-/** Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker. */
+/**
+ * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
+ * Without an outlook, which says where in the column fish are, nothing is advised yet: advice that turns about under the thumb is worse.
+ */
 export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, outlook: Outlook | null, nowMs: number, from: LonLat | null) {
   const { state } = useLedger();
   const { species, units, leastIceM, isPressed, holePlan } = usePreferences();
   const outing = useOuting();
   const setting = useMemo<PlaceSetting | null>(
     () =>
-      water
+      water && outlook
         ? {
             group: speciesOf(species).group,
-            stage: outlook?.depth?.stage ?? 'midwinter',
-            look: outlook?.depth?.look ?? null,
-            phase: outlook?.phaseNow?.name ?? 'steady',
+            stage: outlook.depth?.stage ?? 'midwinter',
+            look: outlook.depth?.look ?? null,
+            phase: outlook.phaseNow?.name ?? 'steady',
             inflows: placesOf(water, 'inflow'),
             cover: placesOf(water, 'cover'),
             isPressed,
           }
         : null,
-    [water, species, outlook?.depth, outlook?.phaseNow?.name, isPressed],
+    [water, species, outlook, isPressed],
   );
   const current = outing?.water === water?.id ? outing : undefined;
   // What holes show changes with every sign and with the minutes; asked anew at most each minute.
@@ -91,6 +94,8 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
   });
   return {
     plan,
+    /** Whether there is enough to plan by. */
+    isReady: query !== null && ground !== undefined,
     /** Holes of the plan that are not drilled yet, in walking order. */
     left,
     next: next.data ?? null,

@@ -39,14 +39,16 @@ export function WaterScreen() {
   const wide = useWide();
   const router = useRouter();
   const outing = useOuting();
-  const { plan, outlook, nowMs } = useOutlook();
+  const { plan, outlook, columnPending, nowMs } = useOutlook();
   const water = detail.data?.value;
   const lastIce = useLastIce(water?.id);
   const ground = useGround(water, state.outings, units);
   const [candidate, setCandidate] = useState<LonLat | null>(null);
   const [position, setPosition] = useState<LonLat | null>(null);
   const [positionSays, setPositionSays] = useState<string | null>(null);
-  const [open, setOpen] = useState<'drill' | 'plan' | 'show' | null>(null);
+  const [open, setOpen] = useState<'plan' | 'show' | null>(null);
+  // The place is held while its sheet is open: advice that changes meanwhile must not move the hole.
+  const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number } | null>(null);
   const [inWords, setInWords] = useState(false);
   const [layer, setLayer] = useState<Layer>('none');
   const [showStructure, setShowStructure] = useState(true);
@@ -59,7 +61,7 @@ export function WaterScreen() {
     () => water?.file.features.flatMap((f) => (f.properties.role === 'inflow' && f.geometry.type === 'Point' ? [f.geometry.coordinates] : [])) ?? [],
     [water],
   );
-  const drilling = useHoles(water, ground.data, outlook, nowMs, position);
+  const drilling = useHoles(water, ground.data, columnPending ? null : outlook, nowMs, position);
   const { left, next, fish, look } = drilling;
   const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
   const overlay = useMemo<Overlay>(
@@ -83,6 +85,8 @@ export function WaterScreen() {
   const advised = isUnderWay ? next : null;
   const target = candidate ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
   const expected = depthAt(bed, target);
+  // A place that has a hole already is gone back to, not drilled again.
+  const known = outing?.holes.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
   const standing = position ?? outing?.holes.at(-1)?.at ?? null;
   const locate = () => {
     setPositionSays('Looking for you');
@@ -180,8 +184,19 @@ export function WaterScreen() {
             {candidate && !positionSays ? 'The place you tapped.' : whereTo}
           </Words>
         </View>
-        {outing ? (
-          <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setOpen('drill')} />
+        {outing && known ? (
+          <Action
+            kind="main"
+            height={64}
+            label={`Back to hole ${known.label}`}
+            onPress={() => {
+              void ledger.write({ id: outing.id, zone }, 'moved', { hole: known.id, ...(outing.currentHole === null ? {} : { fromHole: outing.currentHole }) });
+              setCandidate(null);
+              router.navigate('/hole');
+            }}
+          />
+        ) : outing ? (
+          <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setDrillAt({ at: target, expectedM: expected!.depthM })} />
         ) : (
           <Action kind="main" height={64} label="Start outing" disabled={!ready} onPress={start} />
         )}
@@ -197,7 +212,12 @@ export function WaterScreen() {
             }}
           />
         ) : (
-          <Action grow label={drilling.make.isPending ? 'Laying out' : 'Plan holes'} disabled={drilling.make.isPending} onPress={() => setOpen('plan')} />
+          <Action
+            grow
+            label={drilling.make.isPending ? 'Laying out' : drilling.isReady ? 'Plan holes' : 'Reading the water'}
+            disabled={drilling.make.isPending || !drilling.isReady}
+            onPress={() => setOpen('plan')}
+          />
         )}
         {outing ? <OutingActions onHole={() => router.navigate('/hole')} /> : null}
       </View>
@@ -265,16 +285,15 @@ export function WaterScreen() {
           />
         </Suspense>
       ) : null}
-      {outing && expected ? (
+      {outing && drillAt ? (
         <DrillSheet
-          open={open === 'drill'}
-          onClose={() => setOpen(null)}
+          open
+          onClose={() => setDrillAt(null)}
           outing={outing}
           zone={zone}
-          at={target}
-          expectedM={expected.depthM}
+          {...drillAt}
           onDrilled={() => {
-            setOpen(null);
+            setDrillAt(null);
             setCandidate(null);
             router.navigate('/hole');
           }}
@@ -311,7 +330,7 @@ function OutingActions({ onHole }: { onHole: () => void }) {
   const hole = outing.holes.find((h) => h.id === outing.currentHole);
   return (
     <>
-      {hole ? <Action grow label={`Hole ${hole.label}`} spoken={`Back to hole ${hole.label}`} onPress={onHole} /> : null}
+      {hole ? <Action grow label={`Hole ${hole.label}`} spoken={`See hole ${hole.label}`} onPress={onHole} /> : null}
       <Action grow label="End outing" onPress={() => void ledger.write({ id: outing.id, zone }, 'outing-ended', {})} />
     </>
   );

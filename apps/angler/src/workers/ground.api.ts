@@ -7,6 +7,7 @@ import {
   findFeatures,
   hullAbout,
   hypsographyOf,
+  nearestPlace,
   type BreakFoot,
   type Contour,
   type DepthMap,
@@ -192,7 +193,11 @@ export const groundApi = {
       seed: query.drilled.length,
       isBarred: barring(query.thin, frame),
     });
-    return next && { ...described(next, fish, score, ground.map, query), walkM: next.walkM, isRevisit: next.isRevisit, belief: fish.belief };
+    if (!next) return null;
+    // A hole gone back to keeps its own place to the last digit.
+    const known = next.isRevisit ? nearestPlace(query.drilled, frame.toLonLat(next.x, next.y)) : null;
+    const place = described(next, fish, score, ground.map, query);
+    return { ...place, at: known ?? place.at, walkM: next.walkM, isRevisit: next.isRevisit, belief: fish.belief };
   },
 
   /** Fish to expect an hour, cell by cell of the map. */
