@@ -49,8 +49,6 @@ try {
   await shot('outlook-phone');
   await outlook.evaluate((figure) => figure.parentElement.scrollIntoView());
   await shot('outlook-column');
-  await page.getByRole('heading', { name: 'Today', exact: true }).evaluate((heading) => heading.scrollIntoView());
-  await shot('outlook-plan');
   await go('/fieldcraft', phone, page.getByText(/^Your log: \d+ bites/).first());
   await shot('fieldcraft-phone');
   await go('/', wide, outlook);
@@ -58,6 +56,20 @@ try {
   await go('/water', phone, water);
   await page.waitForTimeout(1500);
   await shot('water-phone');
+  await page.getByRole('button', { name: 'In words' }).click();
+  const banks = page.getByRole('img', { name: /^Banks by sun/ });
+  await banks.waitFor({ timeout: 60_000 });
+  await banks.evaluate((picture) => picture.parentElement.scrollIntoView());
+  await shot('water-banks');
+  await page.getByRole('button', { name: 'Back to the map' }).click();
+  await page.getByRole('button', { name: 'Plan holes' }).click({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Lay out the holes' }).click();
+  await page.getByRole('heading', { name: /^Eight holes/ }).waitFor();
+  await page.getByRole('button', { name: 'Show' }).click();
+  await page.getByRole('radio', { name: 'Fish expected' }).click();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.waitForTimeout(1500);
+  await shot('water-plan');
   await page.getByRole('button', { name: 'Start outing' }).click();
   await page.getByRole('button', { name: 'Drill here' }).click();
   await page.getByRole('button', { name: 'Hole is drilled' }).click();
@@ -81,7 +93,7 @@ try {
   await go('/hole', wide, shaft);
   await fishNear();
   await shot('hole-wide');
-  await go('/water', wide, water);
+  await go('/water', wide, page.getByRole('heading', { name: /^Next hole|^Back to/ }));
   await page.waitForTimeout(1500);
   await shot('water-wide');
   await go('/season', phone, season);

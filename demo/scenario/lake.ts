@@ -71,6 +71,12 @@ export function tamberLake(): WaterFile {
   };
   const outline = [...shore, shore[0]].map(([x, y]) => lonLat(x, y));
   const creek = shore[Math.round((3.6 / (2 * Math.PI)) * 96)];
+  /** A stretch of shore between two shares of the way round, counted from the east against the clock. */
+  const bank = (from: number, to: number, height_m: number, steepness: 'sloping' | 'steep') => ({
+    type: 'Feature' as const,
+    geometry: { type: 'LineString' as const, coordinates: shore.slice(Math.round(from * 96), Math.round(to * 96)).map(([x, y]) => lonLat(x, y)) },
+    properties: { role: 'bank' as const, height_m, steepness },
+  });
   const point = (x: number, y: number) => ({ type: 'Point' as const, coordinates: lonLat(x, y) });
   return {
     type: 'FeatureCollection',
@@ -79,6 +85,8 @@ export function tamberLake(): WaterFile {
       { type: 'Feature', geometry: { type: 'Polygon', coordinates: [outline] }, properties: { role: 'outline' } },
       { type: 'Feature', geometry: point(creek[0], creek[1]), properties: { role: 'inflow', name: 'creek' } },
       { type: 'Feature', geometry: point(-290, -170), properties: { role: 'cover', kind: 'weeds' } },
+      bank(0.62, 0.85, 16, 'steep'),
+      bank(0.9, 0.99, 7, 'sloping'),
       ...soundings.map(([x, y, d]) => ({ type: 'Feature' as const, geometry: point(x, y), properties: { role: 'sounding' as const, depth_m: Math.round(d * 100) / 100 } })),
     ],
   };

@@ -25,20 +25,21 @@ const placesOf = (water: WaterDetail, role: 'inflow' | 'cover'): LonLat[] =>
 
 /**
  * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
- * Without an outlook, which says where in the column fish are, nothing is advised yet: advice that turns about under the thumb is worse.
+ * While the outlook, which says where in the column fish are, is on its way (undefined), nothing is advised yet: advice that turns
+ * about under the thumb is worse. Where there is none (null) midwinter and steady weather are taken.
  */
-export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, outlook: Outlook | null, nowMs: number, from: LonLat | null) {
+export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, outlook: Outlook | null | undefined, nowMs: number, from: LonLat | null) {
   const { state } = useLedger();
   const { species, units, leastIceM, isPressed, holePlan } = usePreferences();
   const outing = useOuting();
   const setting = useMemo<PlaceSetting | null>(
     () =>
-      water && outlook
+      water && outlook !== undefined
         ? {
             group: speciesOf(species).group,
-            stage: outlook.depth?.stage ?? 'midwinter',
-            look: outlook.depth?.look ?? null,
-            phase: outlook.phaseNow?.name ?? 'steady',
+            stage: outlook?.depth?.stage ?? 'midwinter',
+            look: outlook?.depth?.look ?? null,
+            phase: outlook?.phaseNow?.name ?? 'steady',
             inflows: placesOf(water, 'inflow'),
             cover: placesOf(water, 'cover'),
             isPressed,

@@ -1,5 +1,6 @@
 import { imperial, metric, type UnitPreference } from '@burrow/core/units';
 import { startingSchools, type PlanItem, type Schools } from '@burrow/core/outlook';
+import type { WindSchool } from '@burrow/core/banks';
 import type { IceLoad } from '@burrow/core/safety';
 import type { KeptHolePlan } from './holes';
 import { newId } from './ledger';
@@ -28,6 +29,8 @@ export interface Preferences {
   water: string | null;
   /** Holes laid out on a water. */
   holePlan: KeptHolePlan | null;
+  /** Which bank when sun and wind come together: where schools differ. */
+  windSchool: WindSchool;
   /** Whether many anglers fish these waters: where schools differ on points. */
   isPressed: boolean;
 }
@@ -51,6 +54,7 @@ const starting: Preferences = {
   plan: null,
   water: null,
   holePlan: null,
+  windSchool: 'windward',
   isPressed: false,
 };
 

@@ -1,7 +1,7 @@
-import { bearingDeg, compassPoint, depthAt, distanceM, nearestPlace, type LonLat } from '@burrow/core/ground';
+import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
 import { expectedText, nextWords, planWords } from '@burrow/core/holes';
 import { countingThickness } from '@burrow/core/safety';
-import { depthText, distanceText, iceText, isoWithOffset, type UnitPreference } from '@burrow/core/units';
+import { depthText, distanceText, iceText, isoWithOffset } from '@burrow/core/units';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
@@ -9,14 +9,17 @@ import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
 import { DrillSheet } from '@/components/DrillSheet';
-import type { MapHole } from '@/components/map/DepthMapView';
 import type { Overlay } from '@/components/map/overlay';
 import { Notice } from '@/components/Notice';
 import { useWide } from '@/components/shell/Shell';
+import { BankPanel } from '@/components/water/BankPanel';
 import { GroundList } from '@/components/water/GroundList';
+import { OutingActions } from '@/components/water/OutingActions';
 import { PlanSheet } from '@/components/water/PlanSheet';
 import { ShowSheet, type Layer } from '@/components/water/ShowSheet';
+import { headline, mapHoles, reason, way } from '@/components/water/words';
 import { Words } from '@/components/Words';
+import { useBanks } from '@/data/banks';
 import { useGround } from '@/data/ground';
 import { useHoles, type KeptHolePlan } from '@/data/holes';
 import { newId } from '@/data/ledger';
@@ -25,7 +28,6 @@ import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLastIce, useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
-import type { Ground } from '@/workers/ground.api';
 
 const Said = lazy(() => import('@/components/Said'));
 const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
@@ -39,7 +41,7 @@ export function WaterScreen() {
   const wide = useWide();
   const router = useRouter();
   const outing = useOuting();
-  const { plan, outlook, columnPending, nowMs } = useOutlook();
+  const { plan, outlook, columnPending, weather, input, column, nowMs } = useOutlook();
   const water = detail.data?.value;
   const lastIce = useLastIce(water?.id);
   const ground = useGround(water, state.outings, units);
@@ -61,8 +63,9 @@ export function WaterScreen() {
     () => water?.file.features.flatMap((f) => (f.properties.role === 'inflow' && f.geometry.type === 'Point' ? [f.geometry.coordinates] : [])) ?? [],
     [water],
   );
-  const drilling = useHoles(water, ground.data, columnPending ? null : outlook, nowMs, position);
+  const drilling = useHoles(water, ground.data, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
   const { left, next, fish, look } = drilling;
+  const banks = useBanks(water, input, column, wide || inWords);
   const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
   const overlay = useMemo<Overlay>(
     () => (layer === 'fish' && fish ? { kind: 'fish', perHour: fish } : layer === 'band' && look ? { kind: 'band', band: look } : { kind: 'none' }),
@@ -130,6 +133,8 @@ export function WaterScreen() {
       {drilling.make.isError ? <Words tone="straw">{(drilling.make.error as Error).message}</Words> : null}
     </View>
   );
+  const isIced = column !== null && column.now.iceClearM + column.now.iceWhiteM > 0;
+  const bankPanel = <BankPanel {...banks} units={units} zone={zone} isIced={isIced} />;
   const list = (
     <>
       <View style={{ paddingHorizontal: 16, paddingBottom: 16 }}>
@@ -137,7 +142,9 @@ export function WaterScreen() {
           Check each hole, more often near the inflow. No ice is safe ice.
         </Caution>
       </View>
+      {isIced ? null : bankPanel}
       <GroundList ground={ground.data} planned={planned} holes={holes} units={units} />
+      {isIced ? bankPanel : null}
     </>
   );
   const map = (
@@ -300,38 +307,5 @@ export function WaterScreen() {
         />
       ) : null}
     </View>
-  );
-}
-
-function headline({ breakFoot }: Ground): string {
-  return breakFoot ? `Start at the foot of the ${breakFoot.side} break` : 'Start over the deepest water';
-}
-
-function reason({ breakFoot, map }: Ground, units: UnitPreference): string {
-  if (!breakFoot) return `${depthText(map.deepest.depthM, units)} at the deepest.`;
-  return `${depthText(breakFoot.depthM, units)} beside a slope that rises 1 in ${Math.max(1, Math.round(1 / breakFoot.slope))}. In midwinter fish lie in basins beside steep breaks.`;
-}
-
-function way(from: LonLat | null, to: LonLat, units: UnitPreference): string | null {
-  return from ? `${distanceText(distanceM(from, to), units)} ${compassPoint(bearingDeg(from, to))} of you` : null;
-}
-
-function mapHoles(outings: ReturnType<typeof useLedger>['state']['outings'], water: string | undefined, current: string | undefined): MapHole[] {
-  return outings
-    .filter((o) => o.water === water)
-    .flatMap((o) => o.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: o.fish.filter((f) => f.hole === h.id).length, current: o.id === current })));
-}
-
-function OutingActions({ onHole }: { onHole: () => void }) {
-  const outing = useOuting()!;
-  const { ledger } = useLedger();
-  const { detail } = useWater();
-  const zone = detail.data?.value.file.water.timezone ?? 'UTC';
-  const hole = outing.holes.find((h) => h.id === outing.currentHole);
-  return (
-    <>
-      {hole ? <Action grow label={`Hole ${hole.label}`} spoken={`See hole ${hole.label}`} onPress={onHole} /> : null}
-      <Action grow label="End outing" onPress={() => void ledger.write({ id: outing.id, zone }, 'outing-ended', {})} />
-    </>
   );
 }

@@ -17,7 +17,9 @@ import {
   type Sounding,
 } from '@burrow/core/ground';
 import { chooseHole, FishDensity, ownNearby, PlaceScore, scanPlan, thinReachM, type HoleStay, type PlaceReason, type PlaceSetting, type ScanKind } from '@burrow/core/holes';
-import type { UnitPreference } from '@burrow/core/units';
+import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, type BankStrip } from '@burrow/core/banks';
+import { dayMs, type UnitPreference } from '@burrow/core/units';
+import type { Place, WeatherHour } from '@burrow/core/weather';
 import { readPlaces } from '@burrow/contract/formats/read-places';
 import type { LeftOut } from '@burrow/contract/formats/places';
 import type { Hypsography } from '@burrow/core/winter';
@@ -139,6 +141,19 @@ function described(spot: { x: number; y: number }, fish: FishDensity, score: Pla
   return { at, ...here, perHour: fish.perHourAt(spot.x, spot.y), reasons: score.reasonsAt(at, units), own: ownNearby(stays, at) };
 }
 
+export interface BankQuery {
+  outline: LonLat[];
+  notes: BankNote[];
+  series: WeatherHour[];
+  place: Place;
+  nowMs: number;
+  hoursMs: number[];
+  setting: BankSetting;
+}
+
+/** Sun of this long counts for how warm a bank is, ms. Source: fieldcraft, the last days' sun. */
+const bankPastMs = 3 * dayMs;
+
 /** Soundings of a file, and the rows that could not be read. */
 export interface SoundingFile {
   soundings: { at: LonLat; depthM: number; time?: string }[];
@@ -198,6 +213,12 @@ export const groundApi = {
     const known = next.isRevisit ? nearestPlace(query.drilled, frame.toLonLat(next.x, next.y)) : null;
     const place = described(next, fish, score, ground.map, query);
     return { ...place, at: known ?? place.at, walkM: next.walkM, isRevisit: next.isRevisit, belief: fish.belief };
+  },
+
+  /** The shore unrolled: sun, wind and shelter along it through a day. */
+  banks({ outline, notes, series, place, nowMs, hoursMs, setting }: BankQuery): BankStrip {
+    const { ring, segments } = bankSegments(outline, notes);
+    return bankStrip(ring, segments, sunHours(series, place, nowMs - bankPastMs, nowMs), setting, hoursMs, place);
   },
 
   /** Fish to expect an hour, cell by cell of the map. */

@@ -2,3 +2,4 @@ export { effectiveFetch, shelterLimitsM, shelterOf, windWaves, type Shelter } fr
 export { bankSegments, steepnessDeg, type BankNote, type BankSegment } from './shore';
 export { bankInsolation, bankWaterM, sunHours, sunOnBank, type BankSun, type SunHour } from './sun';
 export * from './advice';
+export { bankStrip, bankWords, type BankStrip } from './strip';

@@ -1,0 +1,55 @@
+import { bankWords, type BankSetting } from '@burrow/core/banks';
+import type { ColumnAnswer } from '@burrow/core/column';
+import type { OutlookInput } from '@burrow/core/outlook';
+import { hourMs, startOfDay } from '@burrow/core/units';
+import { weatherAt } from '@burrow/core/weather';
+import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import type { WaterDetail } from '@burrow/contract/api';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { groundWorker } from './ground';
+import { usePreferences } from './preferences';
+
+/** Hours of the day that the strip shows. */
+const [fromHour, toHour] = [7, 18];
+
+/** The banks of a water by sun and wind through the day, computed in the ground worker when asked for. */
+export function useBanks(water: WaterDetail | undefined, input: OutlookInput | null, column: ColumnAnswer | null, isAsked: boolean) {
+  const { windSchool, units } = usePreferences();
+  const hour = input ? Math.floor(input.nowMs / hourMs) * hourMs : 0;
+  const answer = useQuery({
+    queryKey: ['banks', water?.id, hour, windSchool, units, column?.now.atMs],
+    enabled: isAsked && water !== undefined && input !== null,
+    staleTime: Infinity,
+    networkMode: 'always',
+    placeholderData: keepPreviousData,
+    queryFn: async () => {
+      const { series, place, nowMs } = input!;
+      const now = weatherAt(series, nowMs);
+      const setting: BankSetting = {
+        secchiM: water!.file.water.secchi_m,
+        tempC: column?.now.tempC.at(column.now.iceClearM > 0 ? 1 : 0) ?? 4,
+        airC: now?.airC ?? 0,
+        windMs: now?.windMs ?? 0,
+        windFromDeg: now?.windFromDeg ?? 0,
+        cloud: now?.cloud ?? 0.5,
+        school: windSchool,
+      };
+      const midnight = startOfDay(nowMs, place.timeZone);
+      const hoursMs = Array.from({ length: toHour - fromHour + 1 }, (_, k) => midnight + (fromHour + k) * hourMs);
+      const notes = water!.file.features.flatMap(({ properties, geometry }) =>
+        properties.role === 'bank' && geometry.type === 'LineString'
+          ? [
+              {
+                line: geometry.coordinates,
+                heightM: (properties as { height_m: number }).height_m,
+                ...('steepness' in properties ? { steepness: properties.steepness as 'steep' } : {}),
+              },
+            ]
+          : [],
+      );
+      const strip = await (await groundWorker()).banks({ outline: outlineOf(water!.file), notes, series: [...series], place, nowMs, hoursMs, setting });
+      return { strip, setting, words: bankWords(strip, setting, units) };
+    },
+  });
+  return { banks: answer.data ?? null, why: answer.isError ? (answer.error as Error).message : null };
+}
