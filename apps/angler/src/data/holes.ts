@@ -8,17 +8,10 @@ import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { newId } from './ledger';
 import { groundWorker } from './ground';
-import { change, usePreferences } from './preferences';
+import { change, usePreferences, type KeptHolePlan } from './preferences';
 import { useLedger } from './session';
 import { useOuting } from './water';
-import type { Ground, HolePlan, PlaceQuery, PlanRequest } from '@/workers/ground.api';
-
-/** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
-export interface KeptHolePlan extends HolePlan {
-  id: string;
-  water: string;
-  wanted: number;
-}
+import type { Ground, PlaceQuery, PlanRequest } from '@/workers/ground.api';
 
 const placesOf = (water: WaterDetail, role: 'inflow' | 'cover'): LonLat[] =>
   water.file.features.flatMap((f) => (f.properties.role === role && f.geometry.type === 'Point' ? [f.geometry.coordinates as LonLat] : []));

@@ -2,13 +2,20 @@ import { imperial, metric, type UnitPreference } from '@burrow/core/units';
 import { startingSchools, type PlanItem, type Schools } from '@burrow/core/outlook';
 import type { WindSchool } from '@burrow/core/banks';
 import type { IceLoad } from '@burrow/core/safety';
-import type { KeptHolePlan } from './holes';
 import { newId } from './ledger';
 import { External, useExternal } from './external';
+import type { HolePlan } from '@/workers/ground.api';
 
 export interface Presentation {
   id: string;
   name: string;
+}
+
+/** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
+export interface KeptHolePlan extends HolePlan {
+  id: string;
+  water: string;
+  wanted: number;
 }
 
 export interface Preferences {

@@ -107,14 +107,30 @@ export function feedingWindows(speciesId: string, activities: readonly Activity[
     const isIn = i < activities.length && activities[i].value >= leastAt(activities, i);
     if (isIn && from < 0) from = i;
     if (isIn || from < 0) continue;
-    const part = activities.slice(from, i);
+    const part = lastingPart(activities, from, i);
     from = -1;
-    if (part[part.length - 1].atMs - part[0].atMs >= windowLimits.leastMs) windows.push(windowOf(part, species, setting));
+    const last = windows.at(-1);
+    if (part && !(last && part[0].atMs <= last.toMs)) windows.push(windowOf(part, species, setting));
   }
   return windows;
 }
 
 /** The height a window must reach at a moment: a share of the best within half a day. */
+/**
+ * The stretch of activity from `from` up to `to`, widened to what a window lasts toward the livelier side: a short sharp peak is worth its hour.
+ * Null where its surroundings are no good.
+ */
+function lastingPart(activities: readonly Activity[], from: number, to: number): Activity[] | null {
+  const worth = (i: number) => (i >= 0 && i < activities.length ? activities[i].value : -1);
+  while (activities[to - 1].atMs - activities[from].atMs < windowLimits.leastMs) {
+    const [before, after] = [worth(from - 1), worth(to)];
+    if (Math.max(before, after) < windowLimits.leastValue) return null;
+    if (after >= before) to++;
+    else from--;
+  }
+  return activities.slice(from, to);
+}
+
 function leastAt(activities: readonly Activity[], i: number): number {
   const half = (12 * hourMs) / windowLimits.stepMs;
   let best = 0;
