@@ -40,9 +40,12 @@ export function WaterScreen() {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
-  const outing = useOuting();
+  const underWay = useOuting();
   const { plan, outlook, columnPending, weather, input, column, nowMs } = useOutlook();
   const water = detail.data?.value;
+  // What is under way on another water is not drilled from here.
+  const outing = underWay?.water === water?.id ? underWay : undefined;
+  const elsewhere = outing ? undefined : underWay;
   const lastIce = useLastIce(water?.id);
   const ground = useGround(water, state.outings, units);
   const [candidate, setCandidate] = useState<LonLat | null>(null);
@@ -106,6 +109,7 @@ export function WaterScreen() {
   };
   const start = () => {
     const id = newId();
+    if (elsewhere) void ledger.write({ id: elsewhere.id, zone }, 'outing-ended', {});
     void ledger.write({ id, zone }, 'outing-started', {
       water: water.id,
       waterName: water.file.water.name,
@@ -188,7 +192,7 @@ export function WaterScreen() {
         <View style={{ flex: 1 }} aria-live="polite">
           <Words strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Words>
           <Words size="small" tone="second">
-            {candidate && !positionSays ? 'The place you tapped.' : whereTo}
+            {elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : candidate && !positionSays ? 'The place you tapped.' : whereTo}
           </Words>
         </View>
         {outing && known ? (
