@@ -6,11 +6,11 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import type { GroundApi } from '@/workers/ground.api';
 
-let worker: Remote<GroundApi> | null = null;
+let worker: Promise<Remote<GroundApi>> | null = null;
 
-/** The worker that knows the ground; started when first asked. */
-export async function groundWorker(): Promise<Remote<GroundApi>> {
-  worker ??= (await import('@/workers/spawn')).spawnGround();
+/** The worker that knows the ground; started when first asked, and only once, however many ask at the same time: it keeps the survey. */
+export function groundWorker(): Promise<Remote<GroundApi>> {
+  worker ??= import('@/workers/spawn').then(({ spawnGround }) => spawnGround());
   return worker;
 }
 

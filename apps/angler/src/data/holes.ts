@@ -93,6 +93,8 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
     /** Holes of the plan that are not drilled yet, in walking order. */
     left,
     next: next.data ?? null,
+    /** Why there is no next hole. */
+    why: next.isError ? (next.error as Error).message : null,
     lastStay: query?.stays.filter((s) => lastHole && s.at[0] === lastHole.at[0] && s.at[1] === lastHole.at[1]).at(-1),
     fish: fish.data ?? null,
     look: setting?.look ?? null,

@@ -134,6 +134,7 @@ export function WaterScreen() {
         {words.headline}
       </Words>
       <Words tone="second">{words.detail}</Words>
+      {drilling.why ? <Words tone="straw">{drilling.why}</Words> : null}
       {drilling.make.isError ? <Words tone="straw">{(drilling.make.error as Error).message}</Words> : null}
     </View>
   );

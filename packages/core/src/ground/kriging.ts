@@ -132,14 +132,18 @@ export class Kriging {
   leaveOneOut(count: number): { rmsM: number; ratio: number } {
     const out = { value: 0, sd: 0 };
     const step = Math.max(1, Math.floor(count / 200));
-    let [square, sum, n] = [0, 0, 0];
-    for (let i = 0; i < count; i += step, n++) {
+    const misses: number[] = [];
+    const ratios: number[] = [];
+    for (let i = 0; i < count; i += step) {
       this.moveTo(this.xs[i], this.ys[i], i);
       this.estimate(this.xs[i], this.ys[i], out);
-      square += (out.value - this.zs[i]) ** 2;
-      sum += ((out.value - this.zs[i]) / out.sd) ** 2;
+      misses.push((out.value - this.zs[i]) ** 2);
+      ratios.push(((out.value - this.zs[i]) / out.sd) ** 2);
     }
-    return { rmsM: Math.sqrt(square / n), ratio: Math.sqrt(sum / n) };
+    // One odd sounding among smooth ones says nothing of the rest: it counts for no more than four of the usual misses.
+    const usual = ratios.slice().sort((x, y) => x - y)[ratios.length >> 1] * 1.4826 ** 2;
+    const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;
+    return { rmsM: Math.sqrt(mean(misses)), ratio: Math.sqrt(mean(ratios.map((r) => Math.min(r, 16 * usual)))) };
   }
 
   /** Sets the factor on the standard deviation so that left-out soundings miss by one of it on average. */
