@@ -116,6 +116,19 @@ test('one sounding more changes the map near it as building it anew does, and no
   expect(survey.map.soundings).toBe(count + 1);
 });
 
+test('one odd sounding on a smooth bed is honoured and does not make the rest unsure', () => {
+  const soundings = sampled(bowl, 300, 21, 285);
+  const meanSd = (map: { sdM: Float32Array }) => {
+    const known = map.sdM.filter((sd) => !Number.isNaN(sd));
+    return known.reduce((sum, sd) => sum + sd, 0) / known.length;
+  };
+  const at = frame.toLonLat(60, -40);
+  const plain = buildDepthMap(square, soundings, { shore: false, cells: 60 });
+  const odd = buildDepthMap(square, [...soundings, { at, depthM: bowl(60, -40) - 2 }], { shore: false, cells: 60 });
+  expect(depthAt(odd, at)!.depthM).toBeLessThan(bowl(60, -40) - 0.6);
+  expect(meanSd(odd) - meanSd(plain)).toBeLessThan(0.35);
+});
+
 test('the shore is at depth zero and a new sounding pulls the map to it', () => {
   const soundings = sampled(bowl, 200, 5, 240);
   const map = buildDepthMap(square, soundings);
