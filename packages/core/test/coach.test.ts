@@ -1,4 +1,4 @@
-import { aboveMark, activePrior, adviceWords, bestPlan, Coach, lookRules, shaftWords, stayOrGo, type HolePrior, type LookId } from '../src/coach';
+import { aboveMark, adviceWords, Coach, lookRules, shaftWords, type LookId } from '../src/coach';
 import { speciesOf } from '../src/fish';
 import { EchoReader, type EchoState, type Mark } from '../src/sonar';
 import { SimulatedFlasher } from '../src/simulator';
@@ -98,68 +98,4 @@ test('advice reads as an instruction with its reason in the angler’s units', (
   expect(adviceWords(advice, metric)).toMatchObject({ instruction: 'Go to 6.3 m', reason: 'The top mark lies still at 6.6 m, 1.6 m under the jig. Go to it.' });
   for (const rule of lookRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom)/);
   expect(shaftWords({ bottomM: 7.5, jigM: 5.8, marks: [mark(6.1, 0.1)] }, imperial)).toBe('Bottom 24.5 ft, jig 19, 1 mark, highest 20, rising');
-});
-
-describe('stay or go', () => {
-  const quiet = { arrivedMs: 0, visitsMs: [], refusalsMs: [], bitesMs: [] };
-  const stayMin = (prior: HolePrior) => stayOrGo(quiet, prior, 0).stayUntilMs / minuteMs;
-
-  test('with the active defaults and no marks it is 12 to 22 minutes', () => {
-    expect(stayMin(activePrior)).toBeGreaterThanOrEqual(12);
-    expect(stayMin(activePrior)).toBeLessThanOrEqual(22);
-  });
-
-  test('longer where moves are long, shorter on rich water', () => {
-    expect(stayMin({ ...activePrior, moveMin: 30 })).toBeGreaterThan(stayMin(activePrior));
-    expect(stayMin({ ...activePrior, visitsPerHour: 9 })).toBeLessThan(stayMin(activePrior));
-  });
-
-  test('a look lengthens the stay, refusals shorten it, a bite lengthens it most', () => {
-    const at = 6 * minuteMs;
-    const seen = stayOrGo({ ...quiet, visitsMs: [at] }, activePrior, at).stayUntilMs;
-    expect(seen).toBeGreaterThan(stayOrGo(quiet, activePrior, at).stayUntilMs);
-    expect(stayOrGo({ ...quiet, visitsMs: [at], refusalsMs: [at, at] }, activePrior, at).stayUntilMs).toBeLessThan(seen);
-    expect(stayOrGo({ ...quiet, visitsMs: [at], bitesMs: [at] }, activePrior, at).stayUntilMs).toBeGreaterThan(seen);
-  });
-
-  /** Long-run visits per minute of fixed waiting times (first, after a visit), by simulation of the holes themselves. */
-  function simulatedRate(prior: HolePrior, firstMin: number, againMin: number): number {
-    const random = seededRandom(17);
-    const rate = prior.visitsPerHour / 60 / prior.aliveShare;
-    let visits = 0;
-    let minutes = 0;
-    for (let hole = 0; hole < 3000; hole++) {
-      const leaves = random() < prior.aliveShare ? -Math.log(1 - random()) * prior.schoolMin : 0;
-      let t = 0;
-      let limit = firstMin;
-      for (;;) {
-        const next = t - Math.log(1 - random()) / rate;
-        if (next > leaves || next > t + limit) break;
-        visits++;
-        t = next;
-        limit = againMin;
-      }
-      minutes += t + limit + prior.moveMin;
-    }
-    return visits / minutes;
-  }
-
-  test.each([
-    [3, 0.5, 40, 12],
-    [3, 0.3, 40, 12],
-    [6, 0.5, 40, 12],
-    [3, 0.5, 20, 6],
-    [3, 0.5, 60, 25],
-    [2, 0.4, 90, 15],
-  ])('agrees with the best waiting times found by brute force (%d/h, alive %d, school %d min, move %d min)', (visitsPerHour, aliveShare, schoolMin, moveMin) => {
-    const prior = { visitsPerHour, aliveShare, schoolMin, moveMin };
-    let best = 0;
-    for (let first = 1; first <= 45; first += 4) for (let again = 4; again <= 80; again += 8) best = Math.max(best, simulatedRate(prior, first, again));
-    const plan = bestPlan(prior);
-    const first = stayOrGo(quiet, prior, 0).stayUntilMs / minuteMs;
-    const again = stayOrGo({ ...quiet, visitsMs: [0] }, prior, 0).stayUntilMs / minuteMs;
-    // Within two per cent of the best of all pairs of times, and worth what the plan says it is.
-    expect(simulatedRate(prior, first, again)).toBeGreaterThan(0.98 * best);
-    expect(plan.rate / simulatedRate(prior, first, again)).toBeCloseTo(1, 1);
-  });
 });

@@ -84,7 +84,8 @@ describe('words', () => {
     expect(nextWords(go, { minutes: 18.4, visits: 0 }, [band, basin], none, 0.5)).toBe('Nothing in 18 min at the last. The basin is the wintering hole.');
     expect(nextWords(go, { minutes: 25, visits: 3 }, [band], none, 0.5)).toBe('3 fish in 25 min at the last. Deep enough.');
     expect(nextWords(go, undefined, [], none, 0.5)).toBe('The best of what is left.');
-    expect(nextWords({ isRevisit: true }, undefined, [basin], none, 0.5)).toBe('It gave fish and has rested.');
+    expect(nextWords({ isRevisit: true }, undefined, [basin], { visits: 3, minutes: 40 }, 0.5)).toBe('It gave fish and has rested.');
+    expect(nextWords({ isRevisit: true }, undefined, [basin], none, 0.5)).toBe('It is close, and has rested.');
   });
 
   test('the own log stands beside the rule, and in its stead where the rule has failed', () => {

@@ -1,5 +1,5 @@
 import type { LonLat } from '@burrow/core/ground';
-import { holeStays, thinPlaces, type PlaceSetting } from '@burrow/core/holes';
+import { holeStays, restedHoles, thinPlaces, type PlaceSetting } from '@burrow/core/holes';
 import { speciesOf } from '@burrow/core/fish';
 import type { Outlook } from '@burrow/core/outlook';
 import { dayMs } from '@burrow/core/units';
@@ -49,7 +49,7 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
         ? {
             setting,
             stays: holeStays(state, water.id, minute),
-            drilled: current?.holes.map((h) => h.at) ?? [],
+            drilled: current ? restedHoles(current, minute) : [],
             thin: thinPlaces(state, water.id, leastIceM, minute - 4 * dayMs),
             units,
           }
@@ -57,7 +57,7 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
     [water, setting, state, minute, current, leastIceM, units],
   );
   const plan = holePlan?.water === water?.id ? holePlan : null;
-  const left = plan?.holes.filter((h) => !query?.drilled.some((d) => d[0] === h.at[0] && d[1] === h.at[1])) ?? [];
+  const left = plan?.holes.filter((h) => !query?.drilled.some(({ at }) => at[0] === h.at[0] && at[1] === h.at[1])) ?? [];
   const lastHole = current?.holes.at(-1);
   const standing = from ?? lastHole?.at ?? null;
   const next = useQuery({

@@ -1,4 +1,6 @@
-import { activePrior, adviceWords, stayOrGo, type HoleSigns } from '@burrow/core/coach';
+import { adviceWords, holePriors, stayOrGo } from '@burrow/core/coach';
+import { speciesOf } from '@burrow/core/fish';
+import { holeSigns } from '@burrow/core/holes';
 import type { HoleState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { clockText, depthText } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
@@ -78,7 +80,8 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const { frame } = flasher;
   const advice = frame?.advice ?? null;
   const words = advice && adviceWords(advice, units);
-  const clock = stayOrGo(signsAt(outing, hole), activePrior, now);
+  const prior = holePriors[speciesOf(speciesId).group];
+  const clock = stayOrGo(holeSigns(outing, hole), prior, now);
   const scope = { id: outing.id, zone };
   const jigM = frame ? (frame.state.jigM ?? frame.lineM) : null;
   const bottomM = frame?.state.bottomM ?? hole.depthM;
@@ -179,7 +182,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
       <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
         <Words>{clock.reason}</Words>
         <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
-        <Words tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${activePrior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Words>
+        <Words tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Words>
       </Sheet>
       <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>
         {keys.map((k) => (
@@ -234,20 +237,6 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
 
 const sourceWords = (source: string | undefined) =>
   source === 'live' ? 'flasher simulated, live' : source === 'local' ? 'no signal: simulated on this phone' : 'flasher coming on';
-
-/** Times that tell on staying, since the last arrival at the hole. Looks within a minute are one fish. */
-function signsAt(outing: OutingState, hole: HoleState): HoleSigns {
-  const arrivedMs = hole.arrivals.at(-1) ?? hole.drilledMs;
-  const here = outing.reactions.filter((r) => r.hole === hole.id && r.ms >= arrivedMs);
-  const times = (kinds: readonly ReactionKind[]) => here.filter((r) => kinds.includes(r.kind)).map((r) => r.ms);
-  const looks = times(['looked', 'stalled', 'followed', 'refused', 'nipped']);
-  return {
-    arrivedMs,
-    visitsMs: looks.filter((ms, i) => i === 0 || ms - looks[i - 1] > 60_000),
-    refusalsMs: times(['refused', 'fled']),
-    bitesMs: [...times(['bite']), ...outing.fish.filter((f) => f.hole === hole.id && f.ms >= arrivedMs).map((f) => f.ms)],
-  };
-}
 
 function HoleMap({ outing }: { outing: OutingState }) {
   const { detail } = useWater();

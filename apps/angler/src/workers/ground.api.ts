@@ -16,7 +16,19 @@ import {
   type LonLat,
   type Sounding,
 } from '@burrow/core/ground';
-import { chooseHole, FishDensity, ownNearby, PlaceScore, scanPlan, thinReachM, type HoleStay, type PlaceReason, type PlaceSetting, type ScanKind } from '@burrow/core/holes';
+import {
+  chooseHole,
+  FishDensity,
+  ownNearby,
+  PlaceScore,
+  scanPlan,
+  thinReachM,
+  type HoleStay,
+  type PlaceReason,
+  type PlaceSetting,
+  type RestedHole,
+  type ScanKind,
+} from '@burrow/core/holes';
 import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, type BankStrip } from '@burrow/core/banks';
 import { dayMs, type UnitPreference } from '@burrow/core/units';
 import type { Place, WeatherHour } from '@burrow/core/weather';
@@ -38,7 +50,7 @@ export interface PlaceQuery {
   setting: PlaceSetting;
   stays: HoleStay[];
   /** Holes of the outing under way. */
-  drilled: LonLat[];
+  drilled: RestedHole[];
   /** Where ice was measured too thin. */
   thin: LonLat[];
   units: UnitPreference;
@@ -203,14 +215,19 @@ export const groundApi = {
     const next = chooseHole(fish, {
       ...angler,
       from: spotsOf([from], frame)[0],
-      drilled: spotsOf(query.drilled, frame),
+      drilled: query.drilled.map(({ at, worth }) => ({ ...spotsOf([at], frame)[0], worth })),
       planned: spotsOf(planned, frame),
       seed: query.drilled.length,
       isBarred: barring(query.thin, frame),
     });
     if (!next) return null;
     // A hole gone back to keeps its own place to the last digit.
-    const known = next.isRevisit ? nearestPlace(query.drilled, frame.toLonLat(next.x, next.y)) : null;
+    const known = next.isRevisit
+      ? nearestPlace(
+          query.drilled.map((d) => d.at),
+          frame.toLonLat(next.x, next.y),
+        )
+      : null;
     const place = described(next, fish, score, ground.map, query);
     return { ...place, at: known ?? place.at, walkM: next.walkM, isRevisit: next.isRevisit, belief: fish.belief };
   },

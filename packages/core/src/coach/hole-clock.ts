@@ -1,3 +1,4 @@
+import type { SpeciesGroup } from '../fish';
 import { clamp, minuteMs } from '../units';
 
 /** What is expected of holes on this water before they have been fished. A hole is alive or not; a live one is visited until the school leaves. */
@@ -15,11 +16,26 @@ export interface HolePrior {
 /** Active fishing with a flasher: three visits an hour elsewhere, clumped, twelve minutes a move. Source: fieldcraft. */
 export const activePrior: HolePrior = { visitsPerHour: 3, aliveShare: 0.5, schoolMin: 40, moveMin: 12 };
 
+/** Big fish that are few and far between, and swims that fish settle into: less often, for longer. Source: fieldcraft ("the clock runs in hours, not minutes"). */
+const sparsePrior: HolePrior = { visitsPerHour: 0.5, aliveShare: 0.6, schoolMin: 240, moveMin: 30 };
+const settlingPrior: HolePrior = { visitsPerHour: 2, aliveShare: 0.75, schoolMin: 240, moveMin: 40 };
+
+/** What to expect of a hole by the kind of fish one is after. Soft; source: fieldcraft. */
+export const holePriors: Readonly<Record<SpeciesGroup, HolePrior>> = {
+  panfish: activePrior,
+  bass: activePrior,
+  'stocked-trout': activePrior,
+  'pike-walleye': { visitsPerHour: 1.6, aliveShare: 0.5, schoolMin: 60, moveMin: 12 },
+  deep: sparsePrior,
+  'roach-like': settlingPrior,
+};
+
 /** What has happened at a hole that tells on staying. */
 export interface HoleSigns {
   arrivedMs: number;
-  /** Times at which different fish were seen, ms. */
+  /** Times since arrival at which different fish were seen, ms. */
   visitsMs: readonly number[];
+  /** Refusals by different fish, those of earlier stays at this hole too: it has recovered from them in part. */
   refusalsMs: readonly number[];
   bitesMs: readonly number[];
 }
@@ -35,8 +51,10 @@ export interface StayOrGo {
 }
 
 /** A refusal makes what this hole may still give worth this much less, a bite more. Soft; source: fieldcraft ("a hole full of refusals is spent"). */
-const refusalFactor = 0.86;
+const refusalFactor = 0.8;
 const biteFactor = 1.25;
+/** A rested hole forgets its refusals in about this time, min. Soft; source: fieldcraft ("rested holes recover"). */
+const restMin = 50;
 const longestMin = 240;
 
 /** What waiting is worth: rates per minute. */
@@ -123,32 +141,56 @@ function planFor(prior: HolePrior): Plan {
   return plan;
 }
 
+/** Refusals that still tell: those of this stay in full, earlier ones by how long the hole had rested when one came back. */
+const tellingRefusals = ({ arrivedMs, refusalsMs }: Pick<HoleSigns, 'arrivedMs' | 'refusalsMs'>) =>
+  refusalsMs.reduce((sum, ms) => sum + Math.exp(-Math.max(0, arrivedMs - ms) / minuteMs / restMin), 0);
+
+/** What a hole is still worth to one who comes to it at `arrivedMs`, against a fresh one, 0–1: refusals deplete it, rest restores it. */
+export const worthAfter = (refusalsMs: readonly number[], arrivedMs: number): number => refusalFactor ** tellingRefusals({ arrivedMs, refusalsMs });
+
 /** Stay here, or go: how long to stay from what was seen, and why. */
 export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): StayOrGo {
   const plan = planFor(prior);
   const lastMs = Math.max(signs.arrivedMs, ...signs.visitsMs, ...signs.bitesMs);
-  const seen = signs.visitsMs.length + signs.bitesMs.length > 0;
-  const value = refusalFactor ** signs.refusalsMs.length * biteFactor ** Math.min(4, signs.bitesMs.length);
-  const stay = waitMin(plan, seen ? 1 : prior.aliveShare, value);
-  const stayUntilMs = lastMs + Math.round(stay * minuteMs);
-  const full = waitMin(plan, 1, 1);
+  const alive = signs.visitsMs.length + signs.bitesMs.length > 0 ? 1 : prior.aliveShare;
+  const liked = biteFactor ** Math.min(4, signs.bitesMs.length);
+  const untilMs = (value: number) => lastMs + Math.round(waitMin(plan, alive, value) * minuteMs);
+  const stayUntilMs = untilMs(liked * worthAfter(signs.refusalsMs, signs.arrivedMs));
+  const isUp = stayUntilMs <= nowMs;
   return {
     stayUntilMs,
     leftMin: Math.max(0, Math.ceil((stayUntilMs - nowMs) / minuteMs)),
-    leftShare: clamp((stayUntilMs - nowMs) / minuteMs / full, 0, 1),
+    leftShare: clamp((stayUntilMs - nowMs) / minuteMs / waitMin(plan, 1, 1), 0, 1),
     elsewherePerHour: 60 * plan.rate,
-    reason: reasonOf(signs, stayUntilMs <= nowMs, nowMs),
+    reason: isUp ? goReason(signs, untilMs(liked) > nowMs, nowMs) : stayReason(signs, nowMs),
   };
 }
 
-function reasonOf(signs: HoleSigns, isUp: boolean, nowMs: number): string {
-  const minutes = Math.round((nowMs - signs.arrivedMs) / minuteMs);
-  const last = Math.max(...signs.visitsMs, ...signs.bitesMs, -Infinity);
-  const ago = Math.round((nowMs - last) / minuteMs);
-  if (signs.bitesMs.length > 0) return isUp ? `Quiet for ${ago} min after the last bite: a fresh hole pays more now.` : 'Fish bit here: worth waiting for the next.';
-  if (signs.refusalsMs.length > 1)
-    return isUp ? `${signs.refusalsMs.length} refusals: this hole is spent for now. Rest it.` : `${signs.refusalsMs.length} refusals shorten the stay.`;
-  if (signs.visitsMs.length > 0)
-    return isUp ? `Last seen ${ago} min ago: a fresh hole pays more now.` : `Fish seen ${ago < 1 ? 'just now' : `${ago} min ago`}: they may come round again.`;
-  return isUp ? `Nothing in ${minutes} min. Elsewhere is the better bet, the move included.` : 'Nothing seen yet: give the call time to work.';
+const fishSeen = (n: number) => (n === 1 ? 'One fish has' : `${n} fish have`);
+const minutesSince = (ms: number, nowMs: number) => Math.round((nowMs - ms) / minuteMs);
+
+/** Why to go. It is the refusals where one would stay without them, else the quiet. */
+function goReason({ arrivedMs, visitsMs, bitesMs, refusalsMs }: HoleSigns, isSpent: boolean, nowMs: number): string {
+  const turnedDown = refusalsMs.length;
+  if (isSpent) return `${fishSeen(turnedDown)} turned it down here: this hole is spent for now. Rest it.`;
+  const last = Math.max(...visitsMs, ...bitesMs);
+  if (!Number.isFinite(last)) return `Nothing in ${minutesSince(arrivedMs, nowMs)} min. Elsewhere is the better bet, the move included.`;
+  const quiet = minutesSince(last, nowMs);
+  return bitesMs.length > 0
+    ? `Fish bit here, but nothing for ${quiet} min: a fresh hole pays more now.`
+    : `Nothing for ${quiet} min since the last one: a fresh hole pays more now.`;
+}
+
+/** Why to stay, and what shortens it. */
+function stayReason({ arrivedMs, visitsMs, bitesMs, refusalsMs }: HoleSigns, nowMs: number): string {
+  const here = refusalsMs.filter((ms) => ms >= arrivedMs).length;
+  const shortened = here === 0 ? '' : ` ${fishSeen(here)} turned it down, which shortens the stay.`;
+  if (bitesMs.length > 0) return `Fish bit here: worth waiting for the next.${shortened}`;
+  if (visitsMs.length > 0) {
+    const ago = minutesSince(Math.max(...visitsMs), nowMs);
+    return `Fish seen ${ago < 1 ? 'just now' : `${ago} min ago`}: they may come round again.${shortened}`;
+  }
+  if (tellingRefusals({ arrivedMs, refusalsMs }) > 0.1)
+    return `${fishSeen(refusalsMs.length)} turned it down before it rested. Give them time to come back, a little less than a fresh hole.`;
+  return 'Nothing seen yet: give the call time to work.';
 }

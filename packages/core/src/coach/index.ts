@@ -2,4 +2,4 @@ export { cadences, pauseSeconds, type Cadence, type CadenceId } from './cadence'
 export { lookRules, type LookId, type LookRule } from './looks';
 export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';
 export { adviceWords, shaftWords, type AdviceWords } from './wording';
-export { activePrior, bestPlan, stayOrGo, type HolePrior, type HoleSigns, type StayOrGo } from './hole-clock';
+export { activePrior, bestPlan, holePriors, stayOrGo, worthAfter, type HolePrior, type HoleSigns, type StayOrGo } from './hole-clock';

@@ -1,5 +1,6 @@
+import { worthAfter, type HoleSigns } from '../coach';
 import { distanceM, type LonLat } from '../ground';
-import type { LedgerState, OutingState } from '../ledger';
+import type { HoleState, LedgerState, OutingState, ReactionKind } from '../ledger';
 import { minuteMs } from '../units';
 
 /** What one stay at a hole has shown. */
@@ -24,14 +25,42 @@ function staysOf(outing: OutingState, nowMs: number): HoleStay[] {
     const endMs = Math.min(arrivals[k + 1]?.ms ?? Infinity, outing.endedMs ?? nowMs, ms + limits.longestMin * minuteMs);
     if (endMs <= ms) return [];
     const signs = [...outing.reactions, ...outing.fish].filter((s) => s.hole === hole.id && s.ms >= ms && s.ms < endMs).map((s) => s.ms);
-    return [{ at: hole.at, minutes: (endMs - ms) / minuteMs, visits: different(signs), agoMin: Math.max(0, (nowMs - endMs) / minuteMs) }];
+    return [{ at: hole.at, minutes: (endMs - ms) / minuteMs, visits: differentFish(signs).length, agoMin: Math.max(0, (nowMs - endMs) / minuteMs) }];
   });
 }
 
-function different(signs: number[]): number {
+/** Of signs that follow each other closely the first: they are one fish. */
+function differentFish(signs: number[]): number[] {
   signs.sort((a, b) => a - b);
-  return signs.filter((ms, k) => k === 0 || ms - signs[k - 1] > limits.sameFishMin * minuteMs).length;
+  return signs.filter((ms, k) => k === 0 || ms - signs[k - 1] > limits.sameFishMin * minuteMs);
 }
+
+const sightings: readonly ReactionKind[] = ['looked', 'stalled', 'followed', 'refused', 'fled', 'nipped'];
+const refusals: readonly ReactionKind[] = ['refused', 'fled'];
+
+/** What tells on staying at a hole, since the last arrival; refusals of earlier stays too. Marks within a minute and a half are one fish. */
+export function holeSigns(outing: OutingState, hole: HoleState): HoleSigns {
+  const arrivedMs = hole.arrivals.at(-1) ?? hole.drilledMs;
+  const times = (kinds: readonly ReactionKind[], sinceMs: number) =>
+    outing.reactions.filter((r) => r.hole === hole.id && r.ms >= sinceMs && kinds.includes(r.kind)).map((r) => r.ms);
+  const landed = outing.fish.filter((f) => f.hole === hole.id && f.ms >= arrivedMs).map((f) => f.ms);
+  return {
+    arrivedMs,
+    visitsMs: differentFish(times(sightings, arrivedMs)),
+    refusalsMs: differentFish(times(refusals, -Infinity)),
+    bitesMs: differentFish([...times(['bite'], arrivedMs), ...landed]),
+  };
+}
+
+/** A hole of the outing under way, and what it is still worth against a fresh one, 0–1. */
+export interface RestedHole {
+  at: LonLat;
+  worth: number;
+}
+
+/** The holes of an outing as places to go back to at `nowMs`: refusals deplete them, rest restores them. */
+export const restedHoles = (outing: OutingState, nowMs: number): RestedHole[] =>
+  outing.holes.map((hole) => ({ at: hole.at, worth: worthAfter(holeSigns(outing, hole).refusalsMs, nowMs) }));
 
 /** What the angler's own stays close to a place have shown, whenever that was. */
 export function ownNearby(stays: readonly HoleStay[], at: LonLat): { visits: number; minutes: number } {

@@ -5,8 +5,8 @@ import type { Spot } from './tour';
 export interface NextHoleSetting {
   /** Where one stands. */
   from: Spot;
-  /** Holes drilled already: they cost no drilling, and there is none beside them. */
-  drilled: readonly Spot[];
+  /** Holes drilled already: they cost no drilling, and there is none beside them. One that was refused at is worth less until it has rested, 0–1. */
+  drilled: readonly (Spot & { worth?: number })[];
   /** Holes laid out and not yet drilled: known to be worth a look. */
   planned?: readonly Spot[];
   spacingM: number;
@@ -29,6 +29,8 @@ export interface NextHole extends Spot {
   walkM: number;
   moveMin: number;
   isRevisit: boolean;
+  /** What refusals have left of it, 0–1; 1 for a fresh hole. */
+  worth: number;
 }
 
 /** As many of the best places are weighed against each other. */
@@ -50,7 +52,7 @@ export function chooseHole(density: FishDensity, setting: NextHoleSetting): Next
   let best: NextHole | null = null;
   let bestScore = -Infinity;
   for (const c of apart(leading(density, setting), densityLimits.kernelM / 2)) {
-    const drawn = netPerHour(density.drawAt(c.x, c.y, belief, random), c.moveMin, setting.stayMin);
+    const drawn = netPerHour(c.worth * density.drawAt(c.x, c.y, belief, random), c.moveMin, setting.stayMin);
     const score = (1 - setting.explore) * c.netPerHour + setting.explore * drawn;
     if (score > bestScore) [best, bestScore] = [c, score];
   }
@@ -78,15 +80,15 @@ function leading(density: FishDensity, setting: NextHoleSetting): NextHole[] {
   const nets = Float64Array.from(cells, (c) => netPerHour(density.perHourOf(c), moveMinTo(xOf(c), yOf(c), false), stayMin));
   const least = nets.slice().sort()[Math.max(0, nets.length - 8 * shortlist)];
   const found: NextHole[] = [];
-  const consider = (x: number, y: number, isRevisit: boolean) => {
-    const perHour = density.perHourAt(x, y);
+  const consider = (x: number, y: number, isRevisit: boolean, worth = 1) => {
+    const perHour = worth * density.perHourAt(x, y);
     if (!(perHour > 0) || setting.isBarred?.({ x, y })) return;
     const moveMin = moveMinTo(x, y, isRevisit);
-    found.push({ x, y, perHour, netPerHour: netPerHour(perHour, moveMin, stayMin), walkM: wayM({ x, y }, from), moveMin, isRevisit });
+    found.push({ x, y, perHour, netPerHour: netPerHour(perHour, moveMin, stayMin), walkM: wayM({ x, y }, from), moveMin, isRevisit, worth });
   };
   cells.forEach((c, k) => nets[k] >= least && consider(xOf(c), yOf(c), false));
   for (const spot of setting.planned ?? []) consider(spot.x, spot.y, false);
-  for (const spot of drilled) if (wayM(spot, from) > 1) consider(spot.x, spot.y, true);
+  for (const spot of drilled) if (wayM(spot, from) > 1) consider(spot.x, spot.y, true, spot.worth);
   return found.sort((a, b) => b.netPerHour - a.netPerHour);
 }
 

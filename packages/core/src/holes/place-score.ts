@@ -1,4 +1,4 @@
-import { activePrior } from '../coach';
+import { holePriors } from '../coach';
 import type { SpeciesGroup } from '../fish';
 import { depthAt, LocalFrame, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
 import type { Band, SeasonStage } from '../outlook';
@@ -131,7 +131,7 @@ export class PlaceScore {
     // The places that one would choose hold what is expected of a chosen hole.
     const best = perHour.filter((p) => p > 0).sort();
     const chosen = best.subarray(Math.floor(best.length * (1 - limits.chosenShare)));
-    const level = activePrior.visitsPerHour / (chosen.reduce((sum, p) => sum + p, 0) / chosen.length);
+    const level = holePriors[setting.group].visitsPerHour / (chosen.reduce((sum, p) => sum + p, 0) / chosen.length);
     for (let c = 0; c < perHour.length; c++) perHour[c] *= level;
     this.prior = { x0, y0, cellM, nx, ny, perHour, sure };
   }

@@ -49,7 +49,7 @@ export function nextWords(
   belief: number,
 ): string {
   const shown = last === undefined || last.minutes < 2 ? [] : [`${last.visits === 0 ? 'Nothing' : `${last.visits} fish`} in ${Math.round(last.minutes)} min at the last.`];
-  if (next.isRevisit) return [...shown, 'It gave fish and has rested.'].join(' ');
+  if (next.isRevisit) return [...shown, own.visits > 0 ? 'It gave fish and has rested.' : 'It is close, and has rested.'].join(' ');
   const [rule] = reasons.filter((r) => r.weight > 0 && r.ruleId !== 'place.depth-band').concat(reasons);
   const log = own.visits > 0 ? ownText(own) : null;
   const why = belief < 0.35 && log ? [log] : [rule?.text ?? 'The best of what is left.', ...(log ? [log] : [])];
