@@ -2,7 +2,7 @@ import { aboveMark, adviceWords, Coach, lookRules, shaftWords, type LookId } fro
 import { speciesOf } from '../src/fish';
 import { EchoReader, type EchoState, type Mark } from '../src/sonar';
 import { SimulatedFlasher } from '../src/simulator';
-import { imperial, metric, minuteMs, seededRandom } from '../src/units';
+import { imperial, metric, seededRandom } from '../src/units';
 
 const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 };
 const mark = (depthM: number, riseMs = 0, id = 1): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs, ageMs: 5000 });

@@ -18,7 +18,7 @@ export const activePrior: HolePrior = { visitsPerHour: 3, aliveShare: 0.5, schoo
 
 /** Big fish that are few and far between, and swims that fish settle into: less often, for longer. Source: fieldcraft ("the clock runs in hours, not minutes"). */
 const sparsePrior: HolePrior = { visitsPerHour: 0.5, aliveShare: 0.6, schoolMin: 240, moveMin: 30 };
-const settlingPrior: HolePrior = { visitsPerHour: 2, aliveShare: 0.75, schoolMin: 240, moveMin: 40 };
+const settlingPrior: HolePrior = { visitsPerHour: 1.2, aliveShare: 0.75, schoolMin: 240, moveMin: 60 };
 
 /** What to expect of a hole by the kind of fish one is after. Soft; source: fieldcraft. */
 export const holePriors: Readonly<Record<SpeciesGroup, HolePrior>> = {
