@@ -6,6 +6,8 @@ const benches: Record<string, () => Promise<Figure[]>> = {
   fold: async () => (await import('./fold')).foldEvents(),
   column: async () => (await import('./column')).column(),
   ground: async () => (await import('./ground')).ground(),
+  route: async () => (await import('./route')).route(),
+  pan: async () => (await import('./pan')).pan(),
   bundle: async () => (await import('./bundle')).bundle(),
 };
 const wanted = process.argv.slice(2);

@@ -129,6 +129,20 @@ test('one odd sounding on a smooth bed is honoured and does not make the rest un
   expect(meanSd(odd) - meanSd(plain)).toBeLessThan(0.35);
 });
 
+test('soundings that contradict each other do not throw the map past all of them, and what they leave open is said', () => {
+  const random = seededRandom(6);
+  const odd = sampled(() => 4, 300, 7).map((s) => ({ ...s, depthM: 4 + 3 * random() }));
+  const survey = new DepthSurvey(square, sampled(bowl, 300, 3), { cells: 80 });
+  for (const sounding of odd) survey.add(sounding);
+  // The bowl is 14 m deep.
+  expect(survey.map.deepest.depthM).toBeLessThan(14 + 0.5 * 14);
+  const built = new DepthSurvey(square, [...sampled(bowl, 300, 3), ...odd], { cells: 80 });
+  expect(built.map.deepest.depthM).toBeLessThan(18);
+  // Fitted anew the map knows how little it knows.
+  const spreads = built.map.sdM.filter((sd) => !Number.isNaN(sd)).sort();
+  expect(spreads[Math.floor(spreads.length / 4)]).toBeGreaterThan(0.5);
+});
+
 test('the shore is at depth zero and a new sounding pulls the map to it', () => {
   const soundings = sampled(bowl, 200, 5, 240);
   const map = buildDepthMap(square, soundings);

@@ -92,22 +92,25 @@ export interface PlanRequest {
 /** Pace over ice, time for a hole, usual stay, and the share of looking where nothing is known. Soft; source: fieldcraft. */
 const angler = { walkMPerMin: 50, drillMin: 2, stayMin: 15, explore: 0.3, spacingM: 8 } as const;
 
+/** When this share of soundings has come since the fit, the variogram is fitted anew. */
+const refitShare = 0.1;
+
 /** A water's survey and the scores last made on it, kept between questions. */
 class Desk {
-  private survey: { key: string; taken: number; survey: DepthSurvey } | null = null;
+  private survey: { key: string; taken: number; fitted: number; survey: DepthSurvey } | null = null;
   private ground: Ground | null = null;
   private scored: { setting: PlaceSetting; ground: Ground; score: PlaceScore } | null = null;
 
-  /** Soundings that come on top of those known are taken in one by one; anything else is built anew. */
+  /** Soundings that come on top of those known are taken in one by one; anything else, and many at once, is built anew: the bed may be rougher than was thought. */
   surveyOf(key: string, outline: LonLat[], soundings: Sounding[]): DepthSurvey {
     const known = this.survey;
-    if (known?.key === key && known.taken <= soundings.length) {
+    if (known?.key === key && known.taken <= soundings.length && soundings.length - known.fitted <= Math.max(20, refitShare * known.fitted)) {
       for (const sounding of soundings.slice(known.taken)) known.survey.add(sounding);
       known.taken = soundings.length;
       return known.survey;
     }
     const survey = new DepthSurvey(outline, soundings, { cells: 130 });
-    this.survey = { key, taken: soundings.length, survey };
+    this.survey = { key, taken: soundings.length, fitted: soundings.length, survey };
     return survey;
   }
 

@@ -4,6 +4,8 @@ import { covariance, type Variogram } from './variogram';
 /** Neighbours that one system is built of, and the terms of the local plane. */
 const neighbours = 22;
 const drift = 3;
+/** How far past the values around it an estimate may go, as a share of their range. */
+const overshoot = 0.5;
 
 /**
  * Universal kriging in a moving neighbourhood with a local linear drift. Scattered values in, value and standard deviation at
@@ -25,6 +27,8 @@ export class Kriging {
   private cx = 0;
   private cy = 0;
   private unit = 1;
+  private low = 0;
+  private high = 0;
   /** Distance from the neighbourhood's middle to its furthest value, m. */
   reachM = 0;
 
@@ -54,8 +58,12 @@ export class Kriging {
     const last = near[n - 1];
     this.reachM = Math.hypot(xs[last] - x, ys[last] - y);
     this.unit = Math.max(1, this.reachM);
+    [this.low, this.high] = [Infinity, -Infinity];
     for (let i = 0; i < n; i++) {
       [nx[i], ny[i]] = [xs[near[i]], ys[near[i]]];
+      const z = zs[near[i]];
+      if (z < this.low) this.low = z;
+      if (z > this.high) this.high = z;
       for (let j = 0; j < i; j++) chol[i * neighbours + j] = covariance(variogram, nx[i] - nx[j], ny[i] - ny[j]);
       chol[i * neighbours + i] = variogram.sill + variogram.rough + variogram.nugget;
     }
@@ -121,8 +129,10 @@ export class Kriging {
     }
     forwardSmall(normalEquations, term);
     for (let k = 0; k < drift; k++) variance += term[k] * term[k];
-    out.value = value;
-    out.sd = Math.sqrt(Math.max(variogram.nugget, variance)) * this.scale;
+    // Soundings that contradict each other can throw the plane through them far past all of them. What is cut off counts as doubt.
+    const spare = overshoot * (this.high - this.low);
+    out.value = Math.min(this.high + spare, Math.max(this.low - spare, value));
+    out.sd = Math.sqrt(Math.max(variogram.nugget, variance) * this.scale ** 2 + (value - out.value) ** 2);
   }
 
   /**
