@@ -14,11 +14,12 @@ const allowed = {
   column: ['units', 'water', 'weather', 'winter'],
   ground: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   banks: ['units', 'water', 'weather', 'ground'],
+  river: ['units', 'ground'],
   holes: ['units', 'water', 'weather', 'winter', 'fish', 'safety', 'ground', 'coach', 'ledger', 'outlook'],
   coach: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
-  fieldcraft: ['coach', 'outlook', 'weather'],
+  fieldcraft: ['coach', 'outlook', 'weather', 'banks', 'holes', 'river'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
 };
 

@@ -12,6 +12,7 @@ const sections = [
   { id: 'light', label: 'Light' },
   { id: 'clock', label: 'Clock' },
   { id: 'season', label: 'Season' },
+  { id: 'places', label: 'Places' },
   { id: 'at the hole', label: 'At the hole' },
 ] as const satisfies readonly { id: FieldcraftRule['section']; label: string }[];
 
@@ -27,7 +28,7 @@ export function FieldcraftScreen() {
         {spoken === 0 ? 'All fieldcraft so far' : `Your log speaks on ${spoken} ${spoken === 1 ? 'point' : 'points'}`}
       </Words>
       <Words tone="second">These are the rules behind the advice. Each starts with what experienced anglers hold, and gives way to your own bites as they add up.</Words>
-      <Choice label="Rules" options={sections} value={section} onChange={setSection} />
+      <Choice label="Rules" options={sections} value={section} onChange={setSection} wrap />
       <View>
         {rules.map((rule) => (
           <RuleRow key={rule.id} rule={rule} evidence={evidence.filter((e) => e.ruleId === rule.id || e.ruleId.startsWith(`${rule.id}.`))} />

@@ -1,11 +1,14 @@
+import { approachRules } from '../banks';
 import { cadences, lookRules } from '../coach';
+import { placeRules } from '../holes';
 import { clockRules, lightRules, phaseRules, stageRules, type SchoolQuestion } from '../outlook';
+import { lieRules } from '../river';
 import type { PhaseName } from '../weather';
 
 /** A rule of fieldcraft as it stands in its table: what it looks at, what follows, why, and how much weight it starts with. */
 export interface FieldcraftRule {
   id: string;
-  section: 'season' | 'weather' | 'light' | 'clock' | 'at the hole';
+  section: 'season' | 'weather' | 'light' | 'clock' | 'places' | 'at the hole';
   condition: string;
   effect: string;
   reason: string;
@@ -36,6 +39,8 @@ const lookWords: Record<(typeof lookRules)[number]['look'], string> = {
   several: 'several together',
   near: 'a mark near the jig',
 };
+
+const placeNames: Record<string, string> = { 'drop-base': 'foot of a drop', 'drop-top': 'edge of a drop' };
 
 /** All rules that advice goes by, as rows to read. */
 export function fieldcraftRules(): FieldcraftRule[] {
@@ -88,6 +93,32 @@ export function fieldcraftRules(): FieldcraftRule[] {
       effect: `look ${r.where}`,
       reason: r.reason,
       strength: r.strength,
+    })),
+    ...placeRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'places',
+      condition: [r.stages === 'any' ? 'All winter' : r.stages.join(', '), r.groups === 'any' ? 'all fish' : r.groups.map((g) => g.replaceAll('-', ' ')).join(', ')].join('; '),
+      effect: `look at ${Object.keys(r.draws)
+        .map((kind) => placeNames[kind] ?? kind.replaceAll('-', ' '))
+        .join(', ')}`,
+      reason: r.reason,
+      strength: 0.6,
+    })),
+    ...lieRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'places',
+      condition: 'River, near a wintering pool',
+      effect: r.mark === 'depth' ? 'worth of a lie falls with the way to deep water' : `${Math.round(100 * r.weight)} % of what a lie is worth`,
+      reason: `${r.reason}.`,
+      strength: 0.7,
+    })),
+    ...approachRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'places',
+      condition: `${r.water === 'clear' ? 'Clear' : 'Stained'} water, ${r.isCold ? 'cold' : 'mild'}, from the bank`,
+      effect: r.side === 'either' ? 'either bank' : r.side === 'sunlit' ? 'the sunlit bank' : 'a bank in part shade',
+      reason: r.reason,
+      strength: 0.7,
     })),
   ];
 }

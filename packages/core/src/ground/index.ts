@@ -8,3 +8,4 @@ export { buildDepthMap, DepthSurvey, type SurveyOptions } from './survey';
 export * from './break-foot';
 export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';
+export * from './cover';

@@ -1,0 +1,3 @@
+export { winteringPools, type WinteringPool } from './pool';
+export * from './lies';
+export * from './wording';
