@@ -8,13 +8,17 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { climateAt } from '../stand-ins/weather-station/src/climate';
 import { seasonStartMs } from './scenario/column';
+import { marrowDrain } from './scenario/drain';
 import { tamberLake } from './scenario/lake';
+import { verrinReservoir } from './scenario/reservoir';
+import { ullenRiver } from './scenario/river';
 import { winterSeason } from './scenario/season';
 
 const folder = path.dirname(fileURLToPath(import.meta.url));
 const write = (file: string, text: string) => writeFileSync(path.join(folder, file), text);
 
-write('tamber-lake.geojson', `${JSON.stringify(tamberLake())}\n`);
+for (const [name, water] of Object.entries({ 'tamber-lake': tamberLake, 'verrin-reservoir': verrinReservoir, 'ullen-river': ullenRiver, 'marrow-drain': marrowDrain }))
+  write(`${name}.geojson`, `${JSON.stringify(water())}\n`);
 const season = winterSeason();
 write('season.ndjson', ledgerText(season));
 write('measurements.csv', measurementsCsv(measurementsOf(fold(season), 'tamber-lake')));

@@ -204,6 +204,21 @@ describe('on the ground', () => {
     expect(check.coverage95).toBeGreaterThan(0.9);
   });
 
+  test('on a river it is the lies, each with the marks it has, from where one stands', () => {
+    const { features, walkM } = JSON.parse(
+      burrow('holes', '--water', 'demo/ullen-river.geojson', '--species', 'largemouth', '--at', '2027-01-16T08:00-09:00', '--count', '4').stdout,
+    ) as {
+      walkM: number;
+      features: { properties: { name: string; order: number; score: number; ruleIds: string[] } }[];
+    };
+    expect(features.map((f) => f.properties.order)).toEqual([1, 2, 3, 4]);
+    const best = features.reduce((a, b) => (b.properties.score > a.properties.score ? b : a)).properties;
+    expect(best.name).toBe('boulder pocket');
+    expect(best.ruleIds.sort()).toEqual(['river.cover', 'river.depth', 'river.pocket', 'river.seam']);
+    expect(walkM).toBeGreaterThan(36);
+    expect(walkM).toBeLessThan(400);
+  });
+
   test('holes come in walking order with reasons and rule ids, and deeper water in midwinter than the lake has on average', () => {
     const { features, walkM, stage } = json(
       'holes',

@@ -1,6 +1,6 @@
 import { parseLedger, parseWaterFile } from '@burrow/contract/formats';
 import { randomBytes } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { DataSource } from 'typeorm';
 import { dataSource } from './data-source';
@@ -9,13 +9,14 @@ import { Ledger } from './services/ledger';
 import { rebuildProjections } from './services/projection';
 import { Waters } from './services/waters';
 
-/** Puts the demo's account, water and ledger in, through the same doors as any other. Loading again adds nothing twice. */
+/** Puts the demo's account, waters and ledger in, through the same doors as any other. Loading again adds nothing twice. */
 async function loadDemo(db: DataSource, folder: string): Promise<string> {
   const accounts = new Accounts(db);
   const known = await accounts.demo().catch(() => null);
   const read = (file: string) => readFileSync(path.join(folder, file), 'utf8');
   const account = known ?? (await accounts.register(demoEmail, randomBytes(24).toString('hex'), 'Demo angler'));
-  await new Waters(db).put(account.id, parseWaterFile(read('tamber-lake.geojson')));
+  const waters = new Waters(db);
+  for (const file of readdirSync(folder).filter((f) => f.endsWith('.geojson'))) await waters.put(account.id, parseWaterFile(read(file)));
   const events = parseLedger(read('season.ndjson')).map((event) => ({ ...event, angler: account.id }));
   const ledger = new Ledger(db);
   for (let i = 0; i < events.length; i += 500) {

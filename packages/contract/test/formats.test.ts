@@ -9,7 +9,11 @@ import {
   catchesCsv,
   EchoLogReader,
   headerLine,
+  isFlowing,
   ledgerText,
+  marksOf,
+  placesOf,
+  riverMarksOf,
   lineLine,
   parseLedger,
   parseWaterFile,
@@ -120,4 +124,47 @@ test('a damaged echo log is told by line, whatever the damage', () => {
 test('bytes go to text and back', () => {
   fc.assert(fc.property(fc.uint8Array({ maxLength: 300 }), (bytes) => expect(bytesOf(base64Of(bytes))).toEqual(new Uint8Array(bytes))));
   expect(bytesOf('not base64 !')).toBeNull();
+});
+
+describe('marks on a water', () => {
+  const [west, east]: [number, number][] = [
+    [-140, 47],
+    [-139.99, 47],
+  ];
+  const feature = (type: string, coordinates: unknown, properties: object) => ({ type: 'Feature', geometry: { type, coordinates }, properties });
+  const outline = feature('Polygon', [[west, east, [-139.99, 47.01], [-140, 47.01], west]], { role: 'outline' });
+  const file = (...features: object[]) =>
+    JSON.stringify({ type: 'FeatureCollection', water: { name: 'Made', kind: 'river', timezone: 'Etc/GMT+9', elevation_m: 3, secchi_m: 1 }, features: [outline, ...features] });
+
+  test('are read by role, an area at its middle, with what is said of each', () => {
+    const water = parseWaterFile(
+      file(
+        feature('Point', west, { role: 'inflow', name: 'creek' }),
+        feature('Polygon', [[west, east, [-139.99, 47.01], [-140, 47.01], west]], { role: 'cover', kind: 'timber' }),
+        feature('LineString', [west, east], { role: 'seam', name: 'outer seam' }),
+        feature('LineString', [west, east], { role: 'bank', height_m: 4, steepness: 'wall' }),
+        feature('Point', east, { role: 'hard' }),
+        feature('Point', east, { role: 'sounding', depth_m: 2 }),
+      ),
+    );
+    const { places, lines } = marksOf(water);
+    expect(places).toEqual([
+      { index: 1, role: 'inflow', at: west, name: 'creek' },
+      { index: 2, role: 'cover', kind: 'timber', at: [expect.closeTo(-139.995, 9), expect.closeTo(47.005, 9)] },
+      { index: 5, role: 'hard', at: east },
+    ]);
+    expect(lines.map((l) => [l.index, l.role, l.name ?? l.steepness])).toEqual([
+      [3, 'seam', 'outer seam'],
+      [4, 'bank', 'wall'],
+    ]);
+    expect(riverMarksOf(water)).toMatchObject({ seams: [{ name: 'outer seam' }], covers: [{ kind: 'timber' }], hard: [east] });
+    expect(placesOf(water, 'inflow')).toEqual([west]);
+    expect([isFlowing('river'), isFlowing('channel'), isFlowing('reservoir')]).toEqual([true, true, false]);
+  });
+
+  test('a feature that is none is named with its number and what was expected of it', () => {
+    expect(() => parseWaterFile(file(feature('Point', west, { role: 'shipwreck' })))).toThrow(/features\.1: expected a role of outline, .*found "shipwreck"/);
+    expect(() => parseWaterFile(file(feature('Point', west, { role: 'sounding', depth_m: -2 })))).toThrow(/features\.1 \(sounding\), properties\.depth_m: /);
+    expect(() => parseWaterFile(file(feature('Point', west, { role: 'seam' })))).toThrow(/features\.1 \(seam\), geometry\.type: /);
+  });
 });

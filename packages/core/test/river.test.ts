@@ -16,7 +16,7 @@ function river(second = false) {
 
 const map = river();
 const pools = winteringPools(map);
-const seam = (x: number) => [place(x - 15, 8), place(x + 15, 8)];
+const seam = (x: number, name?: string) => ({ line: [place(x - 15, 8), place(x + 15, 8)], ...(name ? { name } : {}) });
 const none: RiverMarks = { seams: [], covers: [], hard: [] };
 const lies = (marks: Partial<RiverMarks>) => feedingLies(map, { ...none, ...marks }, pools);
 const x = (at: LonLat) => frame.toMetres(at)[0];
@@ -75,7 +75,11 @@ describe('feeding lies', () => {
   });
 
   test('none lies close to a better one, none is on dry ground, and the best comes first', () => {
-    const found = lies({ seams: [[place(-60, 8), place(60, 8)]], covers: [{ at: place(20, 8), kind: 'root', name: 'alder root' }], hard: [place(-20, 6)] });
+    const found = lies({
+      seams: [{ line: [place(-60, 8), place(60, 8)], name: 'long seam' }],
+      covers: [{ at: place(20, 8), kind: 'root', name: 'alder root' }],
+      hard: [place(-20, 6)],
+    });
     expect(found.length).toBeGreaterThan(3);
     expect(found[0]).toMatchObject({ by: 'alder root' });
     expect(Math.abs(x(found[0].at) - 20)).toBeLessThan(6);
@@ -87,7 +91,7 @@ describe('feeding lies', () => {
         expect(Math.hypot(ax - bx, ay - by)).toBeGreaterThanOrEqual(lieLimits.apartM - 0.01);
       }
     }
-    expect(found.some((l) => l.by === 'hard patch')).toBe(true);
+    expect(found.map((l) => l.by)).toEqual(expect.arrayContaining(['hard patch', 'long seam']));
   });
 });
 
@@ -97,7 +101,7 @@ describe('in words', () => {
   test('the marks it has are named with their rules, the depth with its way', () => {
     const reasons = lieReasons(found[0], metric);
     expect(reasons.map((r) => r.ruleId)).toEqual(expect.arrayContaining(['river.seam', 'river.pocket', 'river.cover', 'river.depth']));
-    expect(reasons.find((r) => r.ruleId === 'river.depth')!.text).toMatch(/^Deep water one short move away(, \d+ m|: it is deep itself)\.$/);
+    expect(reasons.find((r) => r.ruleId === 'river.depth')!.text).toMatch(/^(Deep water one short move away, \d+ m|It lies in the deep water itself)\.$/);
     expect(lieText(found[0], metric)).toMatchObject({ name: 'boulder', detail: expect.stringMatching(/ 4 of 4 marks: seam, pocket, cover, depth$/) as string });
   });
 

@@ -109,7 +109,7 @@ class Desk {
       known.taken = soundings.length;
       return known.survey;
     }
-    const survey = new DepthSurvey(outline, soundings, { cells: 130 });
+    const survey = new DepthSurvey(outline, soundings);
     this.survey = { key, taken: soundings.length, fitted: soundings.length, survey };
     return survey;
   }

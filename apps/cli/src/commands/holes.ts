@@ -1,14 +1,15 @@
-import { outlineOf, parseWaterFile, parseWeatherCsv, soundingsOf, type WaterFile } from '@burrow/contract/formats';
+import { isFlowing, outlineOf, parseWaterFile, parseWeatherCsv, placesOf, riverMarksOf, soundingsOf, type WaterFile } from '@burrow/contract/formats';
 import { answerColumn } from '@burrow/core/column';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
-import { buildDepthMap, findFeatures, hypsographyOf, type DepthMap, type LonLat } from '@burrow/core/ground';
-import { FishDensity, PlaceScore, scanPlan, type PlaceSetting } from '@burrow/core/holes';
+import { buildDepthMap, findFeatures, hypsographyOf, LocalFrame, type DepthMap, type LonLat } from '@burrow/core/ground';
+import { FishDensity, PlaceScore, scanPlan, shortTour, type PlaceSetting } from '@burrow/core/holes';
 import { answerOutlook } from '@burrow/core/outlook';
+import { feedingLies, lieReasons, winteringPools } from '@burrow/core/river';
 import { metric } from '@burrow/core/units';
 import { BadInput } from '../bad-input';
 import { instantOption, lonLatOption, numberOption, readArgs, readFormat, readText, round } from '../options';
 
-/** `burrow holes --water F --species id --at ISO --count N [--start lon,lat] [--weather F.csv] [--walk-m M]` */
+/** `burrow holes --water F --species id --at ISO --count N [--start lon,lat] [--weather F.csv] [--walk-m M]`; on a river or channel its feeding lies. */
 export function holes(args: string[]): void {
   const text = { type: 'string' } as const;
   const { values } = readArgs(args, { water: text, species: text, at: text, count: text, start: text, weather: text, 'walk-m': text });
@@ -20,7 +21,8 @@ export function holes(args: string[]): void {
   const count = numberOption(values, 'count');
   const soundings = soundingsOf(file);
   if (soundings.length === 0) throw new BadInput(`${values.water}: expected soundings to plan holes on, found none`);
-  const map = buildDepthMap(outlineOf(file), soundings, { cells: 130 });
+  const map = buildDepthMap(outlineOf(file), soundings);
+  if (isFlowing(file.water.kind)) return lies(file, map, count, values.start === undefined ? undefined : lonLatOption(values, 'start'));
   const setting = { ...settingOf(values, file, map, atMs), inflows: placesOf(file, 'inflow'), cover: placesOf(file, 'cover'), isPressed: false };
   const score = new PlaceScore(map, findFeatures(map), setting);
   const metres = (at: LonLat) => {
@@ -49,8 +51,37 @@ export function holes(args: string[]): void {
   process.stdout.write(`${JSON.stringify({ type: 'FeatureCollection', walkM: round(plan.walkM, 1), stage: setting.stage, features })}\n`);
 }
 
-const placesOf = (file: WaterFile, role: 'inflow' | 'cover'): LonLat[] =>
-  file.features.flatMap(({ properties, geometry }) => (properties.role === role && geometry.type === 'Point' ? [geometry.coordinates as LonLat] : []));
+/** Where to cast on a river: its feeding lies in walking order, with the marks each has. */
+function lies(file: WaterFile, map: DepthMap, count: number, start: LonLat | undefined): void {
+  const found = feedingLies(map, riverMarksOf(file), winteringPools(map), count);
+  const frame = new LocalFrame(map.lon0, map.lat0);
+  const places = [...(start ? [start] : []), ...found.map((l) => l.at)].map((at) => {
+    const [x, y] = frame.toMetres(at);
+    return { x, y };
+  });
+  const { order, lengthM } = shortTour(places, start ? { start: 0 } : {});
+  const features = order
+    .map((k) => found[k - (start ? 1 : 0)])
+    .filter((lie) => lie !== undefined)
+    .map((lie, i) => {
+      const reasons = lieReasons(lie, metric);
+      return {
+        type: 'Feature',
+        geometry: { type: 'Point', coordinates: [round(lie.at[0], 7), round(lie.at[1], 7)] },
+        properties: {
+          role: 'spot',
+          order: i + 1,
+          name: lie.by,
+          depth_m: round(lie.depthM, 2),
+          score: round(lie.score, 3),
+          toPoolM: round(lie.toPoolM, 1),
+          reasons: reasons.map((r) => r.text),
+          ruleIds: reasons.map((r) => r.ruleId),
+        },
+      };
+    });
+  process.stdout.write(`${JSON.stringify({ type: 'FeatureCollection', walkM: round(lengthM, 1), features })}\n`);
+}
 
 /** Stage, depth and phase from the water's column where weather is given; else midwinter in steady weather, which is said. */
 function settingOf(values: { species?: string; weather?: string }, file: WaterFile, map: DepthMap, atMs: number): Pick<PlaceSetting, 'group' | 'stage' | 'look' | 'phase'> {

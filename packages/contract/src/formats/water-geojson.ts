@@ -10,18 +10,19 @@ const polygon = z.object({ type: z.literal('Polygon'), coordinates: z.array(z.ar
 const featureOf = <R extends string, G extends z.ZodType, P extends z.ZodRawShape>(role: R, geometry: G, properties: P) =>
   z.object({ type: z.literal('Feature'), geometry, properties: z.looseObject({ role: z.literal(role), ...properties }) });
 
-const feature = z.union([
-  featureOf('outline', polygon, {}),
-  featureOf('sounding', point, { depth_m: z.number().min(0).max(1000) }),
-  featureOf('inflow', point, {}),
-  featureOf('outflow', point, {}),
-  featureOf('cover', z.union([point, polygon]), { kind: z.string() }),
-  featureOf('hard', z.union([point, polygon]), {}),
-  featureOf('seam', line, {}),
-  featureOf('bank', line, { height_m: z.number().min(0).max(300), steepness: z.enum(['flat', 'sloping', 'steep', 'wall']).optional() }),
-  featureOf('spot', point, {}),
-  featureOf('hole', point, {}),
-]);
+const features = {
+  outline: featureOf('outline', polygon, {}),
+  sounding: featureOf('sounding', point, { depth_m: z.number().min(0).max(1000) }),
+  inflow: featureOf('inflow', point, {}),
+  outflow: featureOf('outflow', point, {}),
+  cover: featureOf('cover', z.union([point, polygon]), { kind: z.string() }),
+  hard: featureOf('hard', z.union([point, polygon]), {}),
+  seam: featureOf('seam', line, {}),
+  bank: featureOf('bank', line, { height_m: z.number().min(0).max(300), steepness: z.enum(['flat', 'sloping', 'steep', 'wall']).optional() }),
+  spot: featureOf('spot', point, {}),
+  hole: featureOf('hole', point, {}),
+} as const;
+const feature = z.union(Object.values(features) as unknown as [(typeof features)[keyof typeof features], ...(typeof features)[keyof typeof features][]]);
 
 /** A water in GeoJSON with its own member `water`. */
 export const waterFile = z.object({
@@ -55,7 +56,7 @@ export function parseWaterFile(text: string): WaterFile {
     throw new FormatError(null, 'expected a GeoJSON file, found text that is not JSON');
   }
   const parsed = waterFile.safeParse(value);
-  if (!parsed.success) throw new FormatError(null, `expected a water in GeoJSON, ${firstProblem(parsed.error)}`);
+  if (!parsed.success) throw new FormatError(null, `expected a water in GeoJSON, ${oddFeature(value) ?? firstProblem(parsed.error)}`);
   outlineOf(parsed.data);
   const turned = swappedNotice(
     soundingsOf(parsed.data).map((s) => s.at),
@@ -63,6 +64,19 @@ export function parseWaterFile(text: string): WaterFile {
   );
   if (turned) throw new FormatError(null, turned);
   return parsed.data;
+}
+
+/** What is wrong with the first feature that is none of ours; a union by itself says only that it does not fit. */
+function oddFeature(value: unknown): string | null {
+  const list = z.object({ features: z.array(z.looseObject({ properties: z.looseObject({ role: z.string() }) })) }).safeParse(value);
+  if (!list.success) return null;
+  for (const [k, f] of list.data.features.entries()) {
+    const { role } = f.properties;
+    if (!Object.hasOwn(features, role)) return `features.${k}: expected a role of ${Object.keys(features).join(', ')}, found ${JSON.stringify(role)}`;
+    const parsed = features[role as keyof typeof features].safeParse(f);
+    if (!parsed.success) return `features.${k} (${role}), ${firstProblem(parsed.error)}`;
+  }
+  return null;
 }
 
 /** Outer ring of the water's outline. Throws FormatError where there is none. */

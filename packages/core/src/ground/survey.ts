@@ -8,9 +8,11 @@ import { fitVariogram } from './variogram';
 const mergeM = 0.5;
 /** Cells along the side of a block that shares one neighbourhood of soundings. */
 const blockCells = 4;
+/** Cells inside a water, and the bounds of cells along its longer side. */
+const [cellsInside, fewestCells, mostCells] = [10_000, 110, 400];
 
 export interface SurveyOptions {
-  /** Cells along the longer side, 20 to 400. */
+  /** Cells along the longer side, 20 to 400; as many as give the water about ten thousand where not said, so that a narrow one is drawn finely too. */
   cells?: number;
   /** Whether the shore lies at depth zero. */
   shore?: boolean;
@@ -69,11 +71,11 @@ export class DepthSurvey {
     const areaM2 = ringArea(ring);
     if (!(areaM2 > 0)) throw new RangeError('an outline must enclose an area');
     this.hasShore = options.shore !== false;
-    const grid = gridOver(ring, options.cells ?? 110);
+    const grid = gridOver(ring, areaM2, options.cells);
     for (const { at, depthM } of soundings) this.soundings.add(...this.frame.toMetres(at), depthM);
     if (this.soundings.length < 4) throw new RangeError(`a depth map needs at least 4 soundings apart from each other, found ${this.soundings.length}`);
     this.shore = this.hasShore ? pointsAlong(ring, 3 * grid.cellM) : [];
-    this.inside = cellsInside(ring, grid);
+    this.inside = insideOf(ring, grid);
     if (!this.inside.includes(1)) throw new RangeError('no cell of the depth map lies inside the outline');
     const empty = () => new Float32Array(grid.nx * grid.ny).fill(NaN);
     const { lon0, lat0 } = this.frame;
@@ -173,7 +175,7 @@ export const buildDepthMap = (outline: readonly LonLat[], soundings: readonly So
 
 type Grid = Pick<DepthMap, 'x0' | 'y0' | 'cellM' | 'nx' | 'ny'>;
 
-function gridOver(ring: Ring, cells: number): Grid {
+function gridOver(ring: Ring, areaM2: number, wanted?: number): Grid {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
   for (let i = 0; i < ring.length; i += 2) {
     x0 = Math.min(x0, ring[i]);
@@ -181,11 +183,12 @@ function gridOver(ring: Ring, cells: number): Grid {
     y0 = Math.min(y0, ring[i + 1]);
     y1 = Math.max(y1, ring[i + 1]);
   }
-  const cellM = Math.max(x1 - x0, y1 - y0) / cells;
+  const spanM = Math.max(x1 - x0, y1 - y0);
+  const cellM = spanM / (wanted ?? Math.min(mostCells, Math.max(fewestCells, Math.round(spanM * Math.sqrt(cellsInside / areaM2)))));
   return { x0: x0 - cellM, y0: y0 - cellM, cellM, nx: Math.ceil((x1 - x0) / cellM) + 3, ny: Math.ceil((y1 - y0) / cellM) + 3 };
 }
 
-function cellsInside(ring: Ring, { x0, y0, cellM, nx, ny }: Grid): Uint8Array {
+function insideOf(ring: Ring, { x0, y0, cellM, nx, ny }: Grid): Uint8Array {
   const inside = new Uint8Array(nx * ny);
   for (let j = 0; j < ny; j++) {
     const at = crossings(ring, y0 + j * cellM);

@@ -7,7 +7,7 @@ export type LieMark = 'seam' | 'pocket' | 'cover' | 'depth';
 /** What is marked in and along a river. */
 export interface RiverMarks {
   /** Lines between moving and still water. */
-  seams: readonly (readonly LonLat[])[];
+  seams: readonly { line: readonly LonLat[]; name?: string }[];
   covers: readonly { at: LonLat; kind: string; name?: string }[];
   /** Hard patches felt on the bed. */
   hard: readonly LonLat[];
@@ -40,8 +40,10 @@ export const lieLimits = {
   deepShare: 0.75,
   /** Least depth of a lie, m, and least distance between two, m. */
   leastDepthM: 0.4,
-  apartM: 9,
+  apartM: 12,
   leastScore: 0.12,
+  /** A mark met less than this is not named. */
+  namedFrom: 0.35,
 } as const;
 
 export interface LieReason {
@@ -75,7 +77,7 @@ interface Placed {
 /** Measures how far places of a river are from what is marked in it. */
 class Surroundings {
   private readonly frame: LocalFrame;
-  private readonly seams: Placed[][];
+  private readonly seams: { line: Placed[]; name: string }[];
   private readonly pockets: (Placed & { name: string })[];
   private readonly covers: (Placed & { name: string })[];
 
@@ -86,14 +88,19 @@ class Surroundings {
       return { x, y };
     };
     const named = covers.map(({ at, kind, name }) => ({ ...placed(at), kind: coverKind(kind), name: name ?? coverKind(kind).label }));
-    this.seams = seams.map((line) => line.map(placed));
+    this.seams = seams.map(({ line, name }) => ({ line: line.map(placed), name: name ?? 'seam' }));
     this.pockets = named.filter((c) => c.kind.shelters);
     this.covers = [...named.filter((c) => c.kind.holds), ...hard.map((at) => ({ ...placed(at), name: 'hard patch' }))];
   }
 
-  seamM(x: number, y: number): number {
-    let best = Infinity;
-    for (const line of this.seams) for (let i = 1; i < line.length; i++) best = Math.min(best, toSegmentM(x, y, line[i - 1], line[i]));
+  seam(x: number, y: number): { distanceM: number; name: string } {
+    let best = { distanceM: Infinity, name: '' };
+    for (const { line, name } of this.seams) {
+      for (let i = 1; i < line.length; i++) {
+        const distanceM = toSegmentM(x, y, line[i - 1], line[i]);
+        if (distanceM < best.distanceM) best = { distanceM, name };
+      }
+    }
     return best;
   }
 
@@ -132,9 +139,9 @@ export function feedingLies(map: DepthMap, marks: RiverMarks, pools: readonly Wi
   for (let c = 0; c < map.depthM.length; c++) {
     if (!(map.depthM[c] >= lieLimits.leastDepthM)) continue;
     const { x, y } = place(c);
-    const [pocket, cover, seamM] = [around.pocket(x, y), around.cover(x, y), around.seamM(x, y)];
+    const [pocket, cover, seam] = [around.pocket(x, y), around.cover(x, y), around.seam(x, y)];
     const met = {
-      seam: nearness(seamM, rule.seam.reachM),
+      seam: nearness(seam.distanceM, rule.seam.reachM),
       pocket: nearness(pocket.distanceM, rule.pocket.reachM),
       cover: nearness(cover.distanceM, rule.cover.reachM),
     };
@@ -145,7 +152,6 @@ export function feedingLies(map: DepthMap, marks: RiverMarks, pools: readonly Wi
     const depth = nearness(toDeepM, rule.depth.reachM);
     const score = depth * worth;
     if (score < lieLimits.leastScore) continue;
-    const by = met.cover >= met.pocket ? cover : pocket;
     found.push({
       x,
       y,
@@ -155,7 +161,7 @@ export function feedingLies(map: DepthMap, marks: RiverMarks, pools: readonly Wi
       score,
       toDeepM,
       toPoolM: 0,
-      by: by.distanceM < 2 * rule.cover.reachM ? by.name : 'seam',
+      by: nameOf(met, { seam, pocket, cover }),
     });
   }
   for (const lie of found) {
@@ -163,6 +169,12 @@ export function feedingLies(map: DepthMap, marks: RiverMarks, pools: readonly Wi
     lie.score *= 0.5 ** (Math.max(0, lie.toPoolM - lieLimits.poolReachM) / lieLimits.halfM);
   }
   return apart(found, count);
+}
+
+/** A lie goes by its cover or pocket where it has one, else by its seam. */
+function nameOf(met: Record<'seam' | 'pocket' | 'cover', number>, by: Record<'seam' | 'pocket' | 'cover', { name: string }>): string {
+  if (Math.max(met.cover, met.pocket) < lieLimits.namedFrom) return by.seam.name;
+  return met.cover >= met.pocket ? by.cover.name : by.pocket.name;
 }
 
 function deepCells(map: DepthMap, pools: readonly WinteringPool[]): number[] {

@@ -1,18 +1,16 @@
 import { depthText, distanceText, type UnitPreference } from '../units';
-import { lieRules, type FeedingLie, type LieReason } from './lies';
+import { lieLimits, lieRules, type FeedingLie, type LieReason } from './lies';
 import type { WinteringPool } from './pool';
-
-/** A mark met less than this is not named. */
-const namedFrom = 0.35;
 
 /** Why a lie is worth a cast: the marks it has, strongest first, with their rules. */
 export function lieReasons(lie: FeedingLie, units: UnitPreference): LieReason[] {
   return lieRules
     .map((rule) => {
-      const way = rule.mark === 'depth' ? (lie.toDeepM < 2 ? ': it is deep itself' : `, ${distanceText(lie.toDeepM, units)}`) : '';
-      return { ruleId: rule.id, text: `${rule.reason}${way}.`, weight: rule.weight * lie.marks[rule.mark] };
+      const isDeep = rule.mark === 'depth' && lie.toDeepM < 2;
+      const way = rule.mark === 'depth' ? `, ${distanceText(lie.toDeepM, units)}` : '';
+      return { ruleId: rule.id, text: isDeep ? 'It lies in the deep water itself.' : `${rule.reason}${way}.`, weight: rule.weight * lie.marks[rule.mark] };
     })
-    .filter((r, k) => lie.marks[lieRules[k].mark] >= namedFrom)
+    .filter((r, k) => lie.marks[lieRules[k].mark] >= lieLimits.namedFrom)
     .sort((a, b) => b.weight - a.weight);
 }
 
@@ -20,7 +18,7 @@ const markNames = { seam: 'seam', pocket: 'pocket', cover: 'cover', depth: 'dept
 
 /** A lie in one line: what it lies by, how deep, how far to the pool, and which of the four marks it has. */
 export function lieText(lie: FeedingLie, units: UnitPreference): { name: string; detail: string } {
-  const has = lieRules.filter((r) => lie.marks[r.mark] >= namedFrom).map((r) => markNames[r.mark]);
+  const has = lieRules.filter((r) => lie.marks[r.mark] >= lieLimits.namedFrom).map((r) => markNames[r.mark]);
   const pool = lie.toPoolM < 2 ? 'in the pool' : `${distanceText(lie.toPoolM, units)} from the pool`;
   return { name: lie.by, detail: `${depthText(lie.depthM, units)}, ${pool}, ${has.length} of 4 marks: ${has.join(', ')}` };
 }
