@@ -3,7 +3,7 @@ import { waterFile } from '@burrow/contract/formats/water-geojson';
 import { z } from 'zod';
 
 interface Operation {
-  method: 'get' | 'post' | 'delete';
+  method: 'get' | 'post' | 'put' | 'delete';
   path: string;
   summary: string;
   request?: z.ZodType;
@@ -21,6 +21,7 @@ const operations: Operation[] = [
   { method: 'get', path: '/api/waters', summary: 'Your waters', response: api.waterList },
   { method: 'post', path: '/api/waters', summary: 'Add a water', request: waterFile, status: 201 },
   { method: 'get', path: '/api/waters/{id}', summary: 'A water with its map data', response: api.waterDetail },
+  { method: 'put', path: '/api/waters/{id}', summary: 'Change a water: its marks, outline or soundings', request: waterFile, status: 204 },
   { method: 'get', path: '/api/waters/{id}/weather', summary: 'Weather observed and forecast', response: api.waterWeather },
   { method: 'get', path: '/api/waters/{id}/winter', summary: "A water's winter day by day: ice, warmth and oxygen, modelled and corrected", response: api.waterWinter },
   { method: 'get', path: '/api/flasher/stream', summary: 'Pings of the flasher as server-sent events' },

@@ -12,8 +12,17 @@ import {
   isFlowing,
   ledgerText,
   marksOf,
+  parseGpx,
+  parseSoundingsCsv,
+  gpxText,
   placesOf,
   riverMarksOf,
+  soundingsCsv,
+  waterPlaces,
+  withHoles,
+  withMark,
+  withoutMark,
+  type DrilledHole,
   lineLine,
   parseLedger,
   parseWaterFile,
@@ -160,6 +169,45 @@ describe('marks on a water', () => {
     expect(riverMarksOf(water)).toMatchObject({ seams: [{ name: 'outer seam' }], covers: [{ kind: 'timber' }], hard: [east] });
     expect(placesOf(water, 'inflow')).toEqual([west]);
     expect([isFlowing('river'), isFlowing('channel'), isFlowing('reservoir')]).toEqual([true, true, false]);
+  });
+
+  test('one more mark and one fewer: the file given stays as it is, and only marks can go', () => {
+    const before = parseWaterFile(file(feature('Point', west, { role: 'sounding', depth_m: 2 })));
+    const kept = JSON.stringify(before);
+    const boulder = withMark(before, { role: 'cover', at: east, kind: 'boulder', name: 'big one' });
+    const wall = withMark(boulder, { role: 'bank', line: [west, east], heightM: 12, steepness: 'wall' });
+    expect(marksOf(parseWaterFile(JSON.stringify(wall)))).toEqual({
+      places: [{ index: 2, role: 'cover', at: east, kind: 'boulder', name: 'big one' }],
+      lines: [{ index: 3, role: 'bank', line: [west, east], heightM: 12, steepness: 'wall' }],
+    });
+    expect(withoutMark(wall, 3)).toEqual(boulder);
+    expect(JSON.stringify(before)).toBe(kept);
+    expect(() => withoutMark(wall, 0)).toThrow(/expected the number of a mark, found 0/);
+    expect(() => withoutMark(wall, 1)).toThrow(RangeError);
+  });
+
+  test('what goes out to other programs comes back: marks, soundings, and holes with what they gave', () => {
+    const water = parseWaterFile(
+      file(
+        feature('Point', west, { role: 'sounding', depth_m: 2.5, time: '2027-01-16T07:00:00-09:00' }),
+        feature('Point', east, { role: 'cover', kind: 'root', name: 'alder root' }),
+        feature('LineString', [west, east], { role: 'seam', name: 'inner' }),
+      ),
+    );
+    const holes: DrilledHole[] = [
+      { at: east, label: '3', depthM: 7.25, time: '2027-01-16T08:00:00-09:00', fish: 2 },
+      { at: west, label: '4', depthM: null, time: '2027-01-16T09:00:00-09:00', fish: 0 },
+    ];
+    const places = waterPlaces(water, holes);
+    expect(places.points).toHaveLength(4);
+    const { leftOut, ...back } = parseGpx(gpxText(places));
+    expect(leftOut).toEqual([]);
+    expect(back).toEqual(places);
+    expect(parseSoundingsCsv(soundingsCsv(places.points)).points.map((p) => p.depthM)).toEqual([2.5, 7.25]);
+    const whole = parseWaterFile(JSON.stringify(withHoles(water, holes)));
+    expect(whole.features.slice(0, 4)).toEqual(water.features);
+    expect(whole.features[4].properties).toEqual({ role: 'hole', name: 'Hole 3', time: holes[0].time, fish: 2, depth_m: 7.25 });
+    expect(whole.features[5].properties).not.toHaveProperty('depth_m');
   });
 
   test('a feature that is none is named with its number and what was expected of it', () => {

@@ -48,6 +48,7 @@ export const api = {
   signOut: () => ask<null>('/session', null, { method: 'DELETE' }),
   waters: () => ask('/waters', contract.waterList),
   addWater: (file: WaterFile) => ask<{ id: string }>('/waters', null, post(file)),
+  changeWater: (id: string, file: WaterFile) => ask<null>(`/waters/${encodeURIComponent(id)}`, null, { ...post(file), method: 'PUT' }),
   water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
   weather: (id: string, days = 10) => ask(`/waters/${encodeURIComponent(id)}/weather?days=${days}`, contract.waterWeather),
   winter: (id: string) => ask(`/waters/${encodeURIComponent(id)}/winter`, contract.waterWinter),

@@ -1,6 +1,7 @@
 import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
 import { dayText, distanceM } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
+import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { useMemo } from 'react';
 import { useColumn } from './column';
 import { useNow } from './clock';
@@ -25,8 +26,11 @@ export function useOutlook() {
   const settled = useSettled(station !== undefined && place !== undefined);
   const settledWater = settled ? detail.data?.value : undefined;
   const ground = useGround(settledWater, state.outings, units);
-  const column = useColumn(settledWater, ground.data?.hypsography, place, species, nowMs);
-  const winter = useWinter(settled ? water?.id : undefined);
+  // A river is mixed by its current: what is modelled is a standing water.
+  const isMixed = file !== undefined && isFlowing(file.water.kind);
+  const standing = isMixed ? undefined : settledWater;
+  const column = useColumn(standing, ground.data?.hypsography, place, species, nowMs);
+  const winter = useWinter(standing?.id);
   const series = useMemo(() => station && withSeen(station, state.weather), [station, state.weather]);
   const evidence = useMemo(() => new Map((column.data?.evidence ?? []).map((e) => [e.ruleId, e])), [column.data]);
   const input = useMemo<OutlookInput | null>(
@@ -52,8 +56,10 @@ export function useOutlook() {
     outlook,
     words: outlook && input ? outlookWords(outlook, input, units) : null,
     column: answer,
-    columnWhy: column.data?.why ?? (column.isError ? (column.error as Error).message : null),
-    columnPending: !settled || (column.isPending && !ground.isError),
+    columnWhy: isMixed
+      ? 'Moving water is mixed: it has the temperature that you measure, from top to bottom.'
+      : (column.data?.why ?? (column.isError ? (column.error as Error).message : null)),
+    columnPending: !isMixed && (!settled || (column.isPending && !ground.isError)),
     winter: winter.data?.value ?? null,
     evidence: column.data?.evidence ?? [],
     alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],

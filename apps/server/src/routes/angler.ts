@@ -36,6 +36,10 @@ export function anglerRoutes({ ledger, waters, winters, station, flasher, clock 
   router.get('/waters/:id', async (req, res) => {
     res.json(await waters.detail(accountOf(req), req.params.id));
   });
+  router.put('/waters/:id', async (req, res) => {
+    await waters.replace(accountOf(req), req.params.id, accept(waterFile, req.body));
+    res.status(204).end();
+  });
   router.get('/waters/:id/weather', async (req, res) => {
     const water = (await waters.list(accountOf(req))).find((w) => w.id === req.params.id);
     if (!water) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${req.params.id}"`);

@@ -25,9 +25,19 @@ export class Waters {
         .toLowerCase()
         .replace(/[^\p{L}\p{N}]+/gu, '-')
         .replace(/^-|-$/g, '') || 'water';
+    await this.save(accountId, id, file);
+    return id;
+  }
+
+  /** Puts a changed water in the place of the one that has this id, whatever it is called now. The last to come stands. */
+  async replace(accountId: string, id: string, file: WaterFile): Promise<void> {
+    await this.detail(accountId, id);
+    await this.save(accountId, id, file);
+  }
+
+  private async save(accountId: string, id: string, file: WaterFile): Promise<void> {
     const ring = outlineOf(file);
     const middle = (axis: 0 | 1) => (Math.min(...ring.map((p) => p[axis])) + Math.max(...ring.map((p) => p[axis]))) / 2;
     await this.db.getRepository(Water).save({ accountId, id, name: file.water.name, kind: file.water.kind, lon: middle(0), lat: middle(1), file });
-    return id;
   }
 }

@@ -1,4 +1,5 @@
 import { outlineOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
+import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { WaterWinter } from '@burrow/contract/api';
 import { columnDays, measurementsOf, secchiOf } from '@burrow/core/outlook';
 import { hourMs } from '@burrow/core/units';
@@ -49,6 +50,7 @@ export class Winters {
 
   private async compute(accountId: string, waterId: string, nowMs: number): Promise<WaterWinter> {
     const { file } = await this.waters.detail(accountId, waterId);
+    if (isFlowing(file.water.kind)) throw new ProblemError(422, 'No winter to show', 'moving water is mixed: a winter is modelled for standing water only');
     const { lon, lat } = (await this.waters.list(accountId)).find((w) => w.id === waterId)!;
     const state = await this.ledger.state(accountId);
     const weather = await this.station.at(lon, lat, nowMs, columnDays(nowMs, lat));

@@ -35,7 +35,7 @@ export const waterFile = z.object({
     secchi_m: z.number().min(0.1).max(40),
     surfaceArea_m2: z.number().positive().optional(),
   }),
-  features: z.array(feature),
+  features: z.array(feature).refine((all) => all.some((f) => f.properties.role === 'outline'), 'expected a feature of role outline, found none'),
 });
 export type WaterFile = z.infer<typeof waterFile>;
 

@@ -1,3 +1,4 @@
+import type { MarkedPlace, Places } from './places';
 import type { WaterFile } from './water-geojson';
 
 type Position = [lon: number, lat: number];
@@ -67,3 +68,77 @@ export function riverMarksOf(file: WaterFile) {
 
 /** Whether a water is fished from its banks by its current rather than by its basins. */
 export const isFlowing = (kind: WaterFile['water']['kind']): boolean => kind === 'river' || kind === 'channel';
+
+export type NewMark = Omit<PlaceMark, 'index'> | Omit<LineMark, 'index'>;
+
+function featureOf(mark: NewMark): Feature {
+  const said = { role: mark.role, ...(mark.name ? { name: mark.name } : {}) };
+  if ('line' in mark) {
+    const bank = mark.role === 'bank' ? { height_m: mark.heightM ?? 0, ...(mark.steepness ? { steepness: mark.steepness } : {}) } : {};
+    return { type: 'Feature', geometry: { type: 'LineString', coordinates: mark.line }, properties: { ...said, ...bank } } as Feature;
+  }
+  const more = { ...(mark.note ? { note: mark.note } : {}), ...(mark.role === 'cover' ? { kind: mark.kind ?? 'weeds' } : {}) };
+  return { type: 'Feature', geometry: { type: 'Point', coordinates: mark.at }, properties: { ...said, ...more } } as Feature;
+}
+
+/** A water with one more mark; the one given stays as it is. */
+export const withMark = (file: WaterFile, mark: NewMark): WaterFile => ({ ...file, features: [...file.features, featureOf(mark)] });
+
+/** A water without one of its marks. RangeError for a feature that is none, as the outline or a sounding. */
+export function withoutMark(file: WaterFile, index: number): WaterFile {
+  const { places, lines } = marksOf(file);
+  if (![...places, ...lines].some((m) => m.index === index)) throw new RangeError(`expected the number of a mark, found ${index}`);
+  return { ...file, features: file.features.filter((_, k) => k !== index) };
+}
+
+/** A hole as it goes out with its water. */
+export interface DrilledHole {
+  at: Position;
+  label: string;
+  depthM: number | null;
+  /** ISO 8601 with offset. */
+  time: string;
+  fish: number;
+}
+
+const fishText = (fish: number) => (fish === 0 ? 'no fish' : fish === 1 ? '1 fish' : `${fish} fish`);
+
+/** Everything on a water that is a place, as GPX and soundings carry it: soundings, marks, and the holes drilled with what they gave. */
+export function waterPlaces(file: WaterFile, holes: readonly DrilledHole[]): Places {
+  const soundings = file.features.flatMap(({ properties, geometry }): MarkedPlace[] => {
+    if (properties.role !== 'sounding' || geometry.type !== 'Point') return [];
+    const { depth_m, time } = properties as { depth_m: number; time?: unknown };
+    return [{ role: 'sounding', at: geometry.coordinates, depthM: depth_m, ...(typeof time === 'string' ? { time } : {}) }];
+  });
+  const { places, lines } = marksOf(file);
+  const marks = places.map(({ role, at, name, note, kind }): MarkedPlace => {
+    const words = [name, kind].filter(Boolean).join(', ');
+    return { role, at, ...(words ? { name: words } : {}), ...(note ? { note } : {}) };
+  });
+  const drilled = holes.map(({ at, label, depthM, time, fish }): MarkedPlace => ({
+    role: 'hole',
+    at,
+    name: `Hole ${label}`,
+    note: fishText(fish),
+    time,
+    ...(depthM === null ? {} : { depthM }),
+  }));
+  const tracks = lines.map(({ line, role, name }) => ({ name: name ?? role, points: line.map((at) => ({ at })) }));
+  return { points: [...soundings, ...marks, ...drilled], tracks };
+}
+
+/** The water's own file with the holes drilled on it. */
+export const withHoles = (file: WaterFile, holes: readonly DrilledHole[]): WaterFile => ({
+  ...file,
+  features: [
+    ...file.features,
+    ...holes.map(
+      ({ at, label, depthM, time, fish }) =>
+        ({
+          type: 'Feature',
+          geometry: { type: 'Point', coordinates: at },
+          properties: { role: 'hole', name: `Hole ${label}`, time, fish, ...(depthM === null ? {} : { depth_m: depthM }) },
+        }) as Feature,
+    ),
+  ],
+});
