@@ -65,7 +65,7 @@ try {
   await page.getByRole('button', { name: 'Plan holes' }).click({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Lay out the holes' }).click();
   await page.getByRole('heading', { name: /^Eight holes/ }).waitFor();
-  await page.getByRole('button', { name: 'Show' }).click();
+  await page.getByRole('button', { name: 'What the map shows and can do' }).click();
   await page.getByRole('radio', { name: 'Fish expected' }).click();
   await page.getByRole('button', { name: 'Done' }).click();
   await page.waitForTimeout(1500);

@@ -4,6 +4,7 @@ import { speciesOf } from '@burrow/core/fish';
 import type { Outlook } from '@burrow/core/outlook';
 import { dayMs } from '@burrow/core/units';
 import type { WaterDetail } from '@burrow/contract/api';
+import { placesOf } from '@burrow/contract/formats/water-marks';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { newId } from './ledger';
@@ -12,9 +13,6 @@ import { change, usePreferences, type KeptHolePlan } from './preferences';
 import { useLedger } from './session';
 import { useOuting } from './water';
 import type { Ground, PlaceQuery, PlanRequest } from '@/workers/ground.api';
-
-const placesOf = (water: WaterDetail, role: 'inflow' | 'cover'): LonLat[] =>
-  water.file.features.flatMap((f) => (f.properties.role === role && f.geometry.type === 'Point' ? [f.geometry.coordinates as LonLat] : []));
 
 /**
  * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
@@ -33,8 +31,8 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
             stage: outlook?.depth?.stage ?? 'midwinter',
             look: outlook?.depth?.look ?? null,
             phase: outlook?.phaseNow?.name ?? 'steady',
-            inflows: placesOf(water, 'inflow'),
-            cover: placesOf(water, 'cover'),
+            inflows: placesOf(water.file, 'inflow'),
+            cover: placesOf(water.file, 'cover'),
             isPressed,
           }
         : null,
@@ -47,6 +45,7 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
     () =>
       water && setting
         ? {
+            water: water.id,
             setting,
             stays: holeStays(state, water.id, minute),
             drilled: current ? restedHoles(current, minute) : [],

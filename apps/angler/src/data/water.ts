@@ -7,6 +7,7 @@ import { api } from './api';
 import { nowMs } from './clock';
 import { usePreferences } from './preferences';
 import { useAccount, useLedger } from './session';
+import { ownVersion } from './water-change';
 
 /** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
 function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: number, enabled = true) {
@@ -38,7 +39,9 @@ export function useWater() {
   const { water: chosen } = usePreferences();
   const list = waters.data?.value ?? [];
   const water = list.find((w) => w.id === chosen) ?? list[0];
-  const detail = useKept<WaterDetail>(['water', water?.id ?? ''], () => api.water(water!.id), 600_000, water !== undefined);
+  const { store } = useAccount();
+  // A water changed here that has not reached the server goes before the server's own.
+  const detail = useKept<WaterDetail>(['water', water?.id ?? ''], async () => (await ownVersion(store, water!.id)) ?? api.water(water!.id), 600_000, water !== undefined);
   return { waters, water, detail };
 }
 

@@ -254,7 +254,6 @@ function HoleMap({ outing }: { outing: OutingState }) {
       <DepthMapView
         ground={ground.data}
         outline={outline}
-        inflows={[]}
         holes={holes}
         candidate={null}
         position={null}

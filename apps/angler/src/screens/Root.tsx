@@ -9,6 +9,7 @@ import { useNow } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
 import { AccountProvider, useSession } from '@/data/session';
 import { useWater } from '@/data/water';
+import { useUnsentWaters } from '@/data/water-change';
 import { fontFiles, ThemeProvider, usePalette } from '@/theme/theme';
 import { keepOnPhone } from '@/offline/register';
 import { WelcomeScreen } from './WelcomeScreen';
@@ -62,6 +63,7 @@ function Door({ children }: { children: ReactNode }) {
 function BySun({ children }: { children: ReactNode }) {
   const { theme } = usePreferences();
   const { water } = useWater();
+  useUnsentWaters();
   const now = useNow(60_000);
   const sunUp = water ? sunHeightDeg(now, { lon: water.lon, lat: water.lat, timeZone: 'UTC' }) > -0.8 : true;
   return (

@@ -18,4 +18,5 @@ export const WaterAfield = afield('WaterScreen');
 export const HoleAfield = afield('HoleScreen');
 export const PracticeAfield = afield('PracticeScreen');
 export const FieldcraftAfield = afield('FieldcraftScreen');
+export const MarkWaterAfield = afield('MarkWaterScreen');
 export const NewWaterAfield = afield('NewWaterScreen');

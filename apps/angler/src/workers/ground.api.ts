@@ -29,6 +29,7 @@ import {
   type RestedHole,
   type ScanKind,
 } from '@burrow/core/holes';
+import { feedingLies, winteringPools, type FeedingLie, type RiverMarks, type WinteringPool } from '@burrow/core/river';
 import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, type BankStrip } from '@burrow/core/banks';
 import { dayMs, type UnitPreference } from '@burrow/core/units';
 import type { Place, WeatherHour } from '@burrow/core/weather';
@@ -47,6 +48,8 @@ export interface Ground {
 
 /** What is known of a water and its fish when a place is asked for. */
 export interface PlaceQuery {
+  /** The water's id, under which its map was built. */
+  water: string;
   setting: PlaceSetting;
   stays: HoleStay[];
   /** Holes of the outing under way. */
@@ -95,36 +98,51 @@ const angler = { walkMPerMin: 50, drillMin: 2, stayMin: 15, explore: 0.3, spacin
 /** When this share of soundings has come since the fit, the variogram is fitted anew. */
 const refitShare = 0.1;
 
-/** A water's survey and the scores last made on it, kept between questions. */
+/** Waters kept at the same time. */
+const mostKept = 12;
+
+/** A water's survey, its map and the scores last made on it. */
+interface KeptWater {
+  survey: DepthSurvey;
+  /** Soundings taken in, and as many as the variogram was fitted to. */
+  taken: number;
+  fitted: number;
+  ground: Ground | null;
+  scored: { setting: PlaceSetting; ground: Ground; score: PlaceScore } | null;
+}
+
+/** The waters last looked at, kept between questions. */
 class Desk {
-  private survey: { key: string; taken: number; fitted: number; survey: DepthSurvey } | null = null;
-  private ground: Ground | null = null;
-  private scored: { setting: PlaceSetting; ground: Ground; score: PlaceScore } | null = null;
+  private readonly waters = new Map<string, KeptWater>();
 
   /** Soundings that come on top of those known are taken in one by one; anything else, and many at once, is built anew: the bed may be rougher than was thought. */
-  surveyOf(key: string, outline: LonLat[], soundings: Sounding[]): DepthSurvey {
-    const known = this.survey;
-    if (known?.key === key && known.taken <= soundings.length && soundings.length - known.fitted <= Math.max(20, refitShare * known.fitted)) {
+  surveyed(key: string, outline: LonLat[], soundings: Sounding[]): KeptWater {
+    const known = this.waters.get(key);
+    const added = known ? soundings.length - known.taken : 0;
+    if (known && added >= 0 && soundings.length - known.fitted <= Math.max(20, refitShare * known.fitted)) {
       for (const sounding of soundings.slice(known.taken)) known.survey.add(sounding);
       known.taken = soundings.length;
-      return known.survey;
+      return known;
     }
-    const survey = new DepthSurvey(outline, soundings);
-    this.survey = { key, taken: soundings.length, fitted: soundings.length, survey };
-    return survey;
+    const water: KeptWater = { survey: new DepthSurvey(outline, soundings), taken: soundings.length, fitted: soundings.length, ground: null, scored: null };
+    this.waters.delete(key);
+    this.waters.set(key, water);
+    if (this.waters.size > mostKept) this.waters.delete(this.waters.keys().next().value!);
+    return water;
   }
 
-  keep(ground: Ground): Ground {
-    this.ground = ground;
+  ground(key: string): Ground {
+    const ground = this.waters.get(key)?.ground;
+    if (!ground) throw new RangeError('expected a depth map to work on, found none');
     return ground;
   }
 
-  score(setting: PlaceSetting): { score: PlaceScore; ground: Ground } {
-    if (!this.ground) throw new RangeError('expected a depth map to plan on, found none');
-    const known = this.scored;
-    if (known?.ground === this.ground && JSON.stringify(known.setting) === JSON.stringify(setting)) return known;
-    this.scored = { setting, ground: this.ground, score: new PlaceScore(this.ground.map, this.ground.features, setting) };
-    return this.scored;
+  score(key: string, setting: PlaceSetting): { score: PlaceScore; ground: Ground } {
+    const ground = this.ground(key);
+    const water = this.waters.get(key)!;
+    if (water.scored?.ground !== ground || JSON.stringify(water.scored.setting) !== JSON.stringify(setting))
+      water.scored = { setting, ground, score: new PlaceScore(ground.map, ground.features, setting) };
+    return water.scored;
   }
 }
 
@@ -190,19 +208,21 @@ export const groundApi = {
   outlineAbout: (places: LonLat[]): LonLat[] => hullAbout(places),
 
   build(key: string, outline: LonLat[], soundings: Sounding[], metresPerUnit: number): Ground {
-    const { map } = desk.surveyOf(key, outline, soundings);
-    return desk.keep({
+    const water = desk.surveyed(key, outline, soundings);
+    const { map } = water.survey;
+    water.ground = {
       map,
       contours: contourLines(map, contourDepths(map.deepest.depthM, metresPerUnit)),
       features: findFeatures(map),
       breakFoot: findBreakFoot(map),
       hypsography: hypsographyOf(map),
-    });
+    };
+    return water.ground;
   },
 
   /** Holes to find fish, in walking order. Throws RangeError for wishes that cannot be met. */
   plan(query: PlaceQuery, request: PlanRequest): HolePlan {
-    const { score, ground } = desk.score(query.setting);
+    const { score, ground } = desk.score(query.water, query.setting);
     const fish = density(query, score);
     const { frame } = score;
     const [start, about] = [request.start, request.about].map((p) => p && spotsOf([p], frame)[0]);
@@ -212,7 +232,7 @@ export const groundApi = {
 
   /** The next hole after what the others have shown; null where nothing is left. */
   next(query: PlaceQuery, from: LonLat, planned: LonLat[]): NextPlace | null {
-    const { score, ground } = desk.score(query.setting);
+    const { score, ground } = desk.score(query.water, query.setting);
     const fish = density(query, score);
     const { frame } = score;
     const next = chooseHole(fish, {
@@ -241,9 +261,16 @@ export const groundApi = {
     return bankStrip(ring, segments, sunHours(series, place, nowMs - bankPastMs, nowMs), setting, hoursMs, place);
   },
 
+  /** The pools and feeding lies of a river, on the map last built of it. */
+  river(key: string, marks: RiverMarks): { pools: WinteringPool[]; lies: FeedingLie[] } {
+    const { map } = desk.ground(key);
+    const pools = winteringPools(map);
+    return { pools, lies: feedingLies(map, marks, pools) };
+  },
+
   /** Fish to expect an hour, cell by cell of the map. */
   fish(query: PlaceQuery): Float32Array {
-    return density(query, desk.score(query.setting).score).layer();
+    return density(query, desk.score(query.water, query.setting).score).layer();
   },
 };
 export type GroundApi = typeof groundApi;

@@ -9,3 +9,4 @@ export * from './break-foot';
 export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';
 export * from './cover';
+export { wayText } from './way';

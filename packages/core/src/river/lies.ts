@@ -40,7 +40,7 @@ export const lieLimits = {
   deepShare: 0.75,
   /** Least depth of a lie, m, and least distance between two, m. */
   leastDepthM: 0.4,
-  apartM: 12,
+  apartM: 15,
   leastScore: 0.12,
   /** A mark met less than this is not named. */
   namedFrom: 0.35,
@@ -127,7 +127,7 @@ function toSegmentM(x: number, y: number, a: Placed, b: Placed): number {
  * The feeding lies of a river, best first, each scored on its four marks and its way to the deep water and to the nearest pool.
  * Deep water multiplies what the other marks are worth. At most `count`, none close to a better one.
  */
-export function feedingLies(map: DepthMap, marks: RiverMarks, pools: readonly WinteringPool[], count = 8): FeedingLie[] {
+export function feedingLies(map: DepthMap, marks: RiverMarks, pools: readonly WinteringPool[], count = 6): FeedingLie[] {
   if (pools.length === 0) return [];
   const around = new Surroundings(map, marks);
   const deep = deepCells(map, pools);

@@ -1,44 +1,31 @@
-import type { GroundFeature, LonLat } from '@burrow/core/ground';
-import { featureNames } from '@burrow/core/holes';
-import { depthFigure, type UnitPreference } from '@burrow/core/units';
-import Feature from 'ol/Feature';
+import type { LonLat } from '@burrow/core/ground';
+import type { UnitPreference } from '@burrow/core/units';
 import OlMap from 'ol/Map';
 import View from 'ol/View';
 import { defaults as defaultControls } from 'ol/control/defaults';
 import ScaleLine from 'ol/control/ScaleLine';
 import LineString from 'ol/geom/LineString';
-import Point from 'ol/geom/Point';
 import Polygon from 'ol/geom/Polygon';
 import ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
-import { fromLonLat, toLonLat } from 'ol/proj';
+import { toLonLat } from 'ol/proj';
 import ImageStatic from 'ol/source/ImageStatic';
 import VectorSource from 'ol/source/Vector';
-import CircleStyle from 'ol/style/Circle';
-import Fill from 'ol/style/Fill';
-import RegularShape from 'ol/style/RegularShape';
-import Stroke from 'ol/style/Stroke';
-import Style from 'ol/style/Style';
-import Text from 'ol/style/Text';
 import { useEffect, useRef } from 'react';
 import type { Palette } from '@/theme/palette';
-import { bold } from '@/theme/theme';
 import type { Ground } from '@/workers/ground.api';
+import { bedFeatures } from './bed';
+import { markFeatures, markNames, type WaterMarks } from './marks';
 import { drawOverlay, type Overlay } from './overlay';
-
-export interface MapHole {
-  id: string;
-  label: string;
-  at: LonLat;
-  fish: number;
-  /** Drilled on the outing under way. */
-  current: boolean;
-}
+import { at } from './pen';
+import { candidateFeature, holeFeature, measureFeatures, positionFeature, structureFeature, walkFeatures, type MapHole } from './places';
 
 export interface DepthMapProps {
   ground: Ground;
   outline: readonly LonLat[];
-  inflows: readonly LonLat[];
+  marks?: WaterMarks;
+  /** Whether the water moves: an inflow is then no caution for ice. */
+  isFlowing?: boolean;
   holes: readonly MapHole[];
   /** Where the next hole would go. */
   candidate: LonLat | null;
@@ -47,6 +34,10 @@ export interface DepthMapProps {
   planned?: readonly { at: LonLat; number: number }[];
   /** Where the walk over them goes on from. */
   from?: LonLat | null;
+  /** Whether they are places to choose from rather than a walk. */
+  isLoose?: boolean;
+  /** A way being measured. */
+  measured?: readonly LonLat[];
   /** Whether structure is named. */
   showStructure?: boolean;
   overlay?: Overlay;
@@ -58,11 +49,28 @@ export interface DepthMapProps {
   zoomRef?: (zoom: (by: number) => void) => void;
 }
 
-const at = (p: LonLat) => fromLonLat([p[0], p[1]]);
-
 /** The lake from above: shaded depths, labelled contours, holes. Pan, zoom, tap. */
 export default function DepthMapView(props: DepthMapProps) {
-  const { ground, outline, inflows, holes, candidate, position, palette, units, focus, onTap, zoomRef, planned = none, from = null, showStructure = false, overlay = bare } = props;
+  const {
+    ground,
+    outline,
+    marks: marked = unmarked,
+    isFlowing = false,
+    isLoose = false,
+    measured = unmeasured,
+    holes,
+    candidate,
+    position,
+    palette,
+    units,
+    focus,
+    onTap,
+    zoomRef,
+    planned = none,
+    from = null,
+    showStructure = false,
+    overlay = bare,
+  } = props;
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const bed = useRef(new VectorSource());
@@ -101,7 +109,7 @@ export default function DepthMapView(props: DepthMapProps) {
     if (focus && view) {
       view.setCenter(at(focus));
       view.setResolution(1.3);
-    } else if (view && view.getZoom() === undefined) view.fit(new Polygon([outline.map(at)]), { padding: [36, 28, 44, 16], size: map.current!.getSize() });
+    } else if (view && view.getZoom() === undefined) view.fit(new Polygon([outline.map(at)]), { padding: sideOf(map.current!), size: map.current!.getSize() });
   }, [ground, outline, palette, units, focus]);
 
   const planKey = planned.map((h) => h.number).join();
@@ -122,19 +130,21 @@ export default function DepthMapView(props: DepthMapProps) {
 
   useEffect(() => {
     names.current.clear();
+    names.current.addFeatures(markNames(marked, palette, isFlowing));
     if (showStructure) names.current.addFeatures(ground.features.map((f) => structureFeature(f, palette, units)));
-  }, [ground, showStructure, palette, units]);
+  }, [ground, showStructure, marked, isFlowing, palette, units]);
 
   useEffect(() => {
     marks.current.clear();
     marks.current.addFeatures([
-      ...inflows.map((p) => cautionFeature(p, palette)),
-      ...walkFeatures(planned, from, palette),
+      ...markFeatures(marked, palette, isFlowing),
+      ...walkFeatures(planned, from, palette, isLoose),
+      ...measureFeatures(measured, palette),
       ...holes.map((h) => holeFeature(h, palette)),
       ...(candidate ? [candidateFeature(candidate, palette)] : []),
       ...(position ? [positionFeature(position, palette)] : []),
     ]);
-  }, [inflows, holes, planned, from, candidate, position, palette]);
+  }, [marked, isFlowing, isLoose, measured, holes, planned, from, candidate, position, palette]);
 
   return (
     <div
@@ -147,150 +157,10 @@ export default function DepthMapView(props: DepthMapProps) {
   );
 }
 
+/** Room about the water: names at its ends want more of it where there is some. */
+const sideOf = (map: OlMap) => ((map.getSize()?.[0] ?? 0) > 600 ? [36, 76, 44, 76] : [36, 28, 44, 16]);
+
 const none: readonly { at: LonLat; number: number }[] = [];
 const bare: Overlay = { kind: 'none' };
-
-const halo = (palette: Palette) => new Stroke({ color: palette.card, width: 4 });
-const font = (px: number) => `700 ${px}px ${bold}, sans-serif`;
-
-function bedFeatures(ground: Ground, outline: readonly LonLat[], palette: Palette, units: UnitPreference): Feature[] {
-  const shore = new Feature(new Polygon([outline.map(at)]));
-  shore.setStyle(new Style({ fill: new Fill({ color: palette.depths[0] }), stroke: new Stroke({ color: palette.second, width: 2.5 }) }));
-  const features: Feature[] = [shore];
-  ground.contours.forEach((contour, i) => {
-    const shade = palette.depths[Math.min(palette.depths.length - 1, Math.round(((i + 1) / ground.contours.length) * (palette.depths.length - 1)))];
-    const area = new Feature(new Polygon(contour.rings.map((r) => r.map(at))));
-    area.setStyle(new Style({ fill: new Fill({ color: shade }), stroke: new Stroke({ color: palette.second, width: 1 }), zIndex: i }));
-    features.push(area);
-    for (const ring of contour.rings.filter((r) => r.length > 24)) {
-      const label = new Feature(new LineString(ring.map(at)));
-      label.setStyle(
-        new Style({
-          zIndex: 100,
-          text: new Text({
-            text: depthFigure(contour.depthM, units),
-            placement: 'line',
-            font: font(14),
-            maxAngle: 0.4,
-            repeat: 260,
-            overflow: false,
-            fill: new Fill({ color: palette.ink }),
-            stroke: halo(palette),
-          }),
-        }),
-      );
-      features.push(label);
-    }
-  });
-  return features;
-}
-
-/** Seen from far off a hole is a dot, close by a square with what it gave; those of today carry their number. */
-const closeM = 1.1;
-
-function holeFeature(hole: MapHole, palette: Palette): Feature {
-  const feature = new Feature(new Point(at(hole.at)));
-  const worked = hole.fish > 0;
-  if (hole.current) {
-    const image = new CircleStyle({ radius: 13, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 3 }) });
-    feature.setStyle(new Style({ image, zIndex: 220, text: new Text({ text: hole.label, font: font(14), fill: new Fill({ color: palette.ember }), offsetY: 1 }) }));
-    return feature;
-  }
-  const square = (radius: number) =>
-    new RegularShape({
-      points: 4,
-      angle: Math.PI / 4,
-      radius,
-      fill: new Fill({ color: worked ? palette.kelp : palette.card }),
-      stroke: new Stroke({ color: worked ? palette.card : palette.second, width: 1.5 }),
-    });
-  const near = new Style({
-    image: square(worked ? 12 : 6),
-    zIndex: worked ? 210 : 205,
-    text: new Text({ text: worked ? String(hole.fish) : '', font: font(14), fill: new Fill({ color: palette.onKelp }), offsetY: 1 }),
-  });
-  const far = new Style({ image: square(worked ? 3.5 + Math.min(4, hole.fish * 0.7) : 3), zIndex: worked ? 210 : 205 });
-  feature.setStyle((_, resolution) => (resolution < closeM ? near : far));
-  return feature;
-}
-
-function candidateFeature(place: LonLat, palette: Palette): Feature {
-  const feature = new Feature(new Point(at(place)));
-  feature.setStyle([
-    new Style({ image: new CircleStyle({ radius: 17, stroke: new Stroke({ color: palette.card, width: 7 }) }), zIndex: 229 }),
-    new Style({
-      image: new CircleStyle({ radius: 17, fill: new Fill({ color: palette.ember }), stroke: new Stroke({ color: palette.ember, width: 2 }) }),
-      zIndex: 230,
-      text: new Text({ text: '+', font: font(20), fill: new Fill({ color: palette.onEmber }) }),
-    }),
-  ]);
-  return feature;
-}
-
-function positionFeature(place: LonLat, palette: Palette): Feature {
-  const feature = new Feature(new Point(at(place)));
-  feature.setStyle(
-    new Style({
-      zIndex: 240,
-      image: new CircleStyle({ radius: 8, fill: new Fill({ color: palette.ink }), stroke: new Stroke({ color: palette.card, width: 3 }) }),
-      text: new Text({ text: 'you', font: font(16), offsetY: -19, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
-    }),
-  );
-  return feature;
-}
-
-/** Where a creek runs in the ice is thin first. */
-function cautionFeature(place: LonLat, palette: Palette): Feature {
-  const feature = new Feature(new Point(at(place)));
-  feature.setStyle(
-    new Style({
-      zIndex: 200,
-      image: new RegularShape({ points: 3, radius: 10, fill: new Fill({ color: palette.strawGround }), stroke: new Stroke({ color: palette.straw, width: 2.5 }) }),
-      text: new Text({ text: 'thin ice: inflow', font: font(14), offsetY: 20, fill: new Fill({ color: palette.straw }), stroke: halo(palette) }),
-    }),
-  );
-  return feature;
-}
-
-/** A name on the bed: a short bar under what rises, over what falls, and the word. */
-function structureFeature(f: GroundFeature, palette: Palette, units: UnitPreference): Feature {
-  const feature = new Feature(new Point(at(f.at)));
-  feature.setStyle(
-    new Style({
-      zIndex: Math.round(100 * f.reliefM),
-      image: new RegularShape({ points: 4, radius: 5, angle: 0, fill: new Fill({ color: palette.plum }), stroke: new Stroke({ color: palette.card, width: 1.5 }) }),
-      text: new Text({
-        text: `${featureNames[f.kind]} ${depthFigure(f.depthM, units)}`,
-        font: font(14),
-        offsetY: -14,
-        fill: new Fill({ color: palette.plum }),
-        stroke: halo(palette),
-      }),
-    }),
-  );
-  return feature;
-}
-
-/** The walk over the holes of a plan, and their numbers. */
-function walkFeatures(planned: readonly { at: LonLat; number: number }[], from: LonLat | null, palette: Palette): Feature[] {
-  if (planned.length === 0) return [];
-  const way = new Feature(new LineString([...(from ? [from] : []), ...planned.map((h) => h.at)].map(at)));
-  way.setStyle([
-    new Style({ zIndex: 206, stroke: new Stroke({ color: palette.card, width: 5 }) }),
-    new Style({ zIndex: 207, stroke: new Stroke({ color: palette.ink, width: 2, lineDash: [7, 6] }) }),
-  ]);
-  return [
-    way,
-    ...planned.map((hole) => {
-      const feature = new Feature(new Point(at(hole.at)));
-      feature.setStyle(
-        new Style({
-          zIndex: 215,
-          image: new RegularShape({ points: 4, angle: 0, radius: 17, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ink, width: 2 }) }),
-          text: new Text({ text: String(hole.number), font: font(14), fill: new Fill({ color: palette.ink }), offsetY: 1 }),
-        }),
-      );
-      return feature;
-    }),
-  ];
-}
+const unmarked: WaterMarks = { places: [], lines: [] };
+const unmeasured: readonly LonLat[] = [];

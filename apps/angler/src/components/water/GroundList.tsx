@@ -1,14 +1,18 @@
 import { bearingDeg, compassPoint, depthAt } from '@burrow/core/ground';
 import { featureText, ownText } from '@burrow/core/holes';
+import type { WaterDetail } from '@burrow/contract/api';
+import { isFlowing, marksOf, type LineMark } from '@burrow/contract/formats/water-marks';
 import { depthText, type UnitPreference } from '@burrow/core/units';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import type { MapHole } from '@/components/map/DepthMapView';
+import { markText } from '@/components/map/mark-text';
+import type { MapHole } from '@/components/map/places';
 import { Words } from '@/components/Words';
 import { usePalette } from '@/theme/theme';
 import type { Ground, PlannedHole } from '@/workers/ground.api';
 
 interface Props {
+  water: WaterDetail;
   ground: Ground;
   planned: readonly (PlannedHole & { number: number })[];
   holes: readonly MapHole[];
@@ -16,7 +20,9 @@ interface Props {
 }
 
 /** The same as the map, in words: the plan with its reasons, the structure, the holes. */
-export function GroundList({ ground, planned, holes, units }: Props) {
+export function GroundList({ water, ground, planned, holes, units }: Props) {
+  const { places, lines } = marksOf(water.file);
+  const isMoving = isFlowing(water.file.water.kind);
   const best = [...holes].sort((a, b) => b.fish - a.fish).slice(0, 12);
   return (
     <View style={{ paddingHorizontal: 16, paddingBottom: 16, gap: 16 }}>
@@ -38,26 +44,41 @@ export function GroundList({ ground, planned, holes, units }: Props) {
           return <Row key={i} left={name} right={depthText(f.depthM, units)} below={detail.split(', ').slice(1).join(', ')} />;
         })}
       </Section>
-      <Section title={holes.length === 0 ? 'No holes drilled here yet' : `${holes.length} holes drilled here`}>
-        {best.map((hole) => {
-          const depth = depthAt(ground.map, hole.at);
-          return (
-            <Row
-              key={hole.id}
-              left={`${whereabouts(ground, hole.at)}, ${depth ? depthText(depth.depthM, units) : 'no depth'}`}
-              right={`${hole.fish} fish`}
-              isGood={hole.fish > 0}
-            />
-          );
-        })}
-      </Section>
+      {places.length + lines.length > 0 ? (
+        <Section title="Marked on this water">
+          {places.map((m) => (
+            <Row key={m.index} left={`${markText(m, isMoving)}, ${whereabouts(ground, m.at)}`} right="" below={m.note} />
+          ))}
+          {lines.map((l) => (
+            <Row key={l.index} left={lineText(l, units)} right="" />
+          ))}
+        </Section>
+      ) : null}
+      {isMoving ? null : (
+        <Section title={holes.length === 0 ? 'No holes drilled here yet' : `${holes.length} holes drilled here`}>
+          {best.map((hole) => {
+            const depth = depthAt(ground.map, hole.at);
+            return (
+              <Row
+                key={hole.id}
+                left={`${whereabouts(ground, hole.at)}, ${depth ? depthText(depth.depthM, units) : 'no depth'}`}
+                right={`${hole.fish} fish`}
+                isGood={hole.fish > 0}
+              />
+            );
+          })}
+        </Section>
+      )}
     </View>
   );
 }
 
+const lineText = ({ role, name, heightM, steepness }: LineMark, units: UnitPreference) =>
+  role === 'seam' ? (name ?? 'seam') : `${[steepness, 'bank'].filter(Boolean).join(' ')}, ${depthText(heightM ?? 0, units)} high`;
+
 const whereabouts = (ground: Ground, at: MapHole['at']) => `${compassPoint(bearingDeg(ground.map.deepest.at, at))} of the deepest`;
 
-function Section({ title, children }: { title: string; children: ReactNode }) {
+export function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
     <View>
       <Words heading={2} size="lead">
@@ -68,7 +89,7 @@ function Section({ title, children }: { title: string; children: ReactNode }) {
   );
 }
 
-function Row({ left, right, below, isGood }: { left: string; right: string; below?: string; isGood?: boolean }) {
+export function Row({ left, right, below, isGood }: { left: string; right: string; below?: string; isGood?: boolean }) {
   const palette = usePalette();
   return (
     <View style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 8, gap: 2 }}>

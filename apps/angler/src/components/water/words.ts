@@ -1,7 +1,7 @@
 import { bearingDeg, compassPoint, distanceM, type LonLat } from '@burrow/core/ground';
 import type { LedgerState } from '@burrow/core/ledger';
 import { depthText, distanceText, type UnitPreference } from '@burrow/core/units';
-import type { MapHole } from '@/components/map/DepthMapView';
+import type { MapHole } from '@/components/map/places';
 import type { Ground } from '@/workers/ground.api';
 
 export function headline({ breakFoot }: Ground): string {

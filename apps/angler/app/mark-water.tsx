@@ -1,0 +1,1 @@
+export { MarkWaterAfield as default } from '@/screens/lazy';

@@ -1,0 +1,114 @@
+import type { LonLat } from '@burrow/core/ground';
+import type { UnitPreference } from '@burrow/core/units';
+import Feature from 'ol/Feature';
+import OlMap from 'ol/Map';
+import View from 'ol/View';
+import { defaults as defaultControls } from 'ol/control/defaults';
+import ScaleLine from 'ol/control/ScaleLine';
+import LineString from 'ol/geom/LineString';
+import MultiPoint from 'ol/geom/MultiPoint';
+import Polygon from 'ol/geom/Polygon';
+import VectorLayer from 'ol/layer/Vector';
+import { toLonLat } from 'ol/proj';
+import VectorSource from 'ol/source/Vector';
+import CircleStyle from 'ol/style/Circle';
+import Fill from 'ol/style/Fill';
+import Stroke from 'ol/style/Stroke';
+import Style from 'ol/style/Style';
+import { useEffect, useRef } from 'react';
+import type { Palette } from '@/theme/palette';
+import type { Ground } from '@/workers/ground.api';
+import { bedFeatures } from './bed';
+import { markFeatures, markNames, type WaterMarks } from './marks';
+import { at } from './pen';
+
+interface Props {
+  ground: Ground;
+  outline: readonly LonLat[];
+  marks: WaterMarks;
+  isFlowing: boolean;
+  /** Corners of a line being drawn. */
+  drawn: readonly LonLat[];
+  /** Whether a tap near the shore goes to it. */
+  snapsToShore: boolean;
+  palette: Palette;
+  units: UnitPreference;
+  /** A tap: where, and the mark under it. */
+  onTap: (place: LonLat, mark: number | null) => void;
+}
+
+/** A thumb in a glove hits within this, px. */
+const reachPx = 24;
+
+/** The water with its marks, to tap new ones on. */
+export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snapsToShore, palette, units, onTap }: Props) {
+  const host = useRef<HTMLDivElement>(null);
+  const map = useRef<OlMap | null>(null);
+  const bed = useRef(new VectorSource());
+  const marked = useRef(new VectorSource());
+  const names = useRef(new VectorSource());
+  const line = useRef(new VectorSource());
+  const tap = useRef({ onTap, snapsToShore });
+  useEffect(() => {
+    tap.current = { onTap, snapsToShore };
+  }, [onTap, snapsToShore]);
+  const scale = units.distance === 'm' ? 'metric' : 'imperial';
+
+  useEffect(() => {
+    const markLayer = new VectorLayer({ source: marked.current });
+    const made = new OlMap({
+      target: host.current!,
+      controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: scale })]),
+      layers: [new VectorLayer({ source: bed.current }), markLayer, new VectorLayer({ source: names.current, declutter: true }), new VectorLayer({ source: line.current })],
+      view: new View({ maxZoom: 21, enableRotation: false }),
+    });
+    made.on('singleclick', ({ coordinate, pixel }) => {
+      const under = made.forEachFeatureAtPixel(pixel, (f) => f.get('mark') as number | undefined, { hitTolerance: reachPx, layerFilter: (l) => l === markLayer });
+      const shore = new LineString(outline.map(at));
+      const onShore = shore.getClosestPoint(coordinate);
+      const isNear = Math.hypot(onShore[0] - coordinate[0], onShore[1] - coordinate[1]) < reachPx * made.getView().getResolution()!;
+      const place = toLonLat(tap.current.snapsToShore && isNear ? onShore : coordinate) as unknown as LonLat;
+      tap.current.onTap(place, under ?? null);
+    });
+    made.getView().fit(new Polygon([outline.map(at)]), { padding: [30, 24, 40, 24], size: made.getSize() });
+    map.current = made;
+    return () => made.setTarget(undefined);
+  }, [scale, outline]);
+
+  useEffect(() => {
+    bed.current.clear();
+    bed.current.addFeatures(bedFeatures(ground, outline, palette, units));
+  }, [ground, outline, palette, units]);
+
+  useEffect(() => {
+    marked.current.clear();
+    marked.current.addFeatures(markFeatures(marks, palette, isFlowing));
+    names.current.clear();
+    names.current.addFeatures(markNames(marks, palette, isFlowing));
+  }, [marks, palette, isFlowing]);
+
+  useEffect(() => {
+    line.current.clear();
+    if (drawn.length === 0) return;
+    const points = drawn.map(at);
+    const feature = new Feature(points.length > 1 ? new LineString(points) : new MultiPoint(points));
+    feature.setStyle([
+      new Style({ stroke: new Stroke({ color: palette.ember, width: 3.5 }) }),
+      new Style({
+        geometry: new MultiPoint(points),
+        image: new CircleStyle({ radius: 7, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 3 }) }),
+      }),
+    ]);
+    line.current.addFeature(feature);
+  }, [drawn, palette]);
+
+  return (
+    <div
+      ref={host}
+      role="application"
+      aria-label="The water, to mark on. Tap where the mark belongs; tap a mark to take it away."
+      tabIndex={0}
+      style={{ position: 'absolute', inset: 0, background: palette.ground, color: palette.ink }}
+    />
+  );
+}

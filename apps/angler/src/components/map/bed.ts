@@ -1,0 +1,45 @@
+import type { LonLat } from '@burrow/core/ground';
+import { depthFigure, type UnitPreference } from '@burrow/core/units';
+import Feature from 'ol/Feature';
+import LineString from 'ol/geom/LineString';
+import Polygon from 'ol/geom/Polygon';
+import Fill from 'ol/style/Fill';
+import Stroke from 'ol/style/Stroke';
+import Style from 'ol/style/Style';
+import Text from 'ol/style/Text';
+import type { Palette } from '@/theme/palette';
+import type { Ground } from '@/workers/ground.api';
+import { at, font, halo } from './pen';
+
+/** The shore, the shaded depths and their labelled lines. */
+export function bedFeatures(ground: Ground, outline: readonly LonLat[], palette: Palette, units: UnitPreference): Feature[] {
+  const shore = new Feature(new Polygon([outline.map(at)]));
+  shore.setStyle(new Style({ fill: new Fill({ color: palette.depths[0] }), stroke: new Stroke({ color: palette.second, width: 2.5 }) }));
+  const features: Feature[] = [shore];
+  ground.contours.forEach((contour, i) => {
+    const shade = palette.depths[Math.min(palette.depths.length - 1, Math.round(((i + 1) / ground.contours.length) * (palette.depths.length - 1)))];
+    const area = new Feature(new Polygon(contour.rings.map((r) => r.map(at))));
+    area.setStyle(new Style({ fill: new Fill({ color: shade }), stroke: new Stroke({ color: palette.second, width: 1 }), zIndex: i }));
+    features.push(area);
+    for (const ring of contour.rings.filter((r) => r.length > 24)) {
+      const label = new Feature(new LineString(ring.map(at)));
+      label.setStyle(
+        new Style({
+          zIndex: 100,
+          text: new Text({
+            text: depthFigure(contour.depthM, units),
+            placement: 'line',
+            font: font(14),
+            maxAngle: 0.4,
+            repeat: 260,
+            overflow: false,
+            fill: new Fill({ color: palette.ink }),
+            stroke: halo(palette),
+          }),
+        }),
+      );
+      features.push(label);
+    }
+  });
+  return features;
+}

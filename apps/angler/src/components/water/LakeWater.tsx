@@ -1,0 +1,232 @@
+import type { WaterDetail } from '@burrow/contract/api';
+import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
+import { expectedText, nextWords, planWords } from '@burrow/core/holes';
+import { countingThickness } from '@burrow/core/safety';
+import { depthText, distanceText, iceText, isoWithOffset } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Action } from '@/components/Action';
+import { Caution } from '@/components/Caution';
+import { DrillSheet } from '@/components/DrillSheet';
+import type { Overlay } from '@/components/map/overlay';
+import { useWide } from '@/components/shell/Shell';
+import { Words } from '@/components/Words';
+import { useBanks } from '@/data/banks';
+import { useHoles } from '@/data/holes';
+import { newId } from '@/data/ledger';
+import { useOutlook } from '@/data/outlook';
+import { usePreferences, type KeptHolePlan } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useLastIce, useOuting } from '@/data/water';
+import type { Ground } from '@/workers/ground.api';
+import { BankPanel } from './BankPanel';
+import { GroundList } from './GroundList';
+import { MapPane } from './MapPane';
+import type { Layer } from './MapSheet';
+import { OutingActions } from './OutingActions';
+import { Answer, Foot, Panes } from './Panes';
+import { PlanSheet } from './PlanSheet';
+import { useTapped } from './useTapped';
+import { headline, mapHoles, reason, way } from './words';
+
+const Said = lazy(() => import('@/components/Said'));
+
+/** Standing water: where to drill, in what order. */
+export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
+  const { state, ledger, ready } = useLedger();
+  const { units, species } = usePreferences();
+  const wide = useWide();
+  const router = useRouter();
+  const underWay = useOuting();
+  const { plan, outlook, columnPending, weather, input, column, nowMs } = useOutlook();
+  // What is under way on another water is not drilled from here.
+  const outing = underWay?.water === water.id ? underWay : undefined;
+  const elsewhere = outing ? undefined : underWay;
+  const lastIce = useLastIce(water.id);
+  const { map: bed, breakFoot } = ground;
+  const { tapped, setTapped, position, says, locate } = useTapped(bed);
+  const [isPlanning, setPlanning] = useState(false);
+  // The place is held while its sheet is open: advice that changes meanwhile must not move the hole.
+  const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number } | null>(null);
+  const [inWords, setInWords] = useState(false);
+  const [layer, setLayer] = useState<Layer>('none');
+  const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
+  const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
+  const drilling = useHoles(water, ground, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
+  const { left, next, fish, look } = drilling;
+  const banks = useBanks(water, input, column, wide || inWords);
+  const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
+  const overlay = useMemo<Overlay>(
+    () => (layer === 'fish' && fish ? { kind: 'fish', perHour: fish } : layer === 'band' && look ? { kind: 'band', band: look } : { kind: 'none' }),
+    [layer, fish, look],
+  );
+
+  const zone = water.file.water.timezone;
+  const isUnderWay = outing !== undefined && outing.holes.length > 0;
+  const advised = isUnderWay ? next : null;
+  const target = tapped ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
+  const expected = depthAt(bed, target);
+  // A place that has a hole already is gone back to, not drilled again.
+  const known = outing?.holes.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
+  const standing = position ?? outing?.holes.at(-1)?.at ?? null;
+  const start = () => {
+    const id = newId();
+    if (elsewhere) void ledger.write({ id: elsewhere.id, zone }, 'outing-ended', {});
+    void ledger.write({ id, zone }, 'outing-started', {
+      water: water.id,
+      waterName: water.file.water.name,
+      species: [species],
+      goal: 'numbers',
+      method: 'ice',
+      ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
+    });
+  };
+  const words = advised
+    ? {
+        headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
+        detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
+      }
+    : drilling.plan && left.length > 0
+      ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
+      : { headline: headline(ground), detail: reason(ground, units) };
+
+  const answer = (
+    <Answer>
+      <Words heading={1} size="title">
+        {words.headline}
+      </Words>
+      <Words tone="second">{words.detail}</Words>
+      {drilling.why ? <Words tone="straw">{drilling.why}</Words> : null}
+      {drilling.make.isError ? <Words tone="straw">{(drilling.make.error as Error).message}</Words> : null}
+    </Answer>
+  );
+  const isIced = column !== null && column.now.iceClearM + column.now.iceWhiteM > 0;
+  const bankPanel = <BankPanel {...banks} units={units} zone={zone} isIced={isIced} />;
+  const list = (
+    <>
+      <View style={{ paddingHorizontal: 16, paddingBottom: 16 }}>
+        <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
+          {`Check each hole, more often near the inflow. No ice is safe ice.${water.file.water.kind === 'reservoir' ? ' Under a falling level ice hangs unsupported.' : ''}`}
+        </Caution>
+      </View>
+      {isIced ? null : bankPanel}
+      <GroundList water={water} ground={ground} planned={planned} holes={holes} units={units} />
+      {isIced ? bankPanel : null}
+    </>
+  );
+  const map = (
+    <MapPane
+      water={water}
+      ground={ground}
+      holes={holes}
+      planned={planned}
+      from={standing}
+      overlay={overlay}
+      candidate={target}
+      position={position}
+      onTap={setTapped}
+      onLocate={locate}
+      layers={{ layer, onLayer: setLayer, look }}
+      onWords={wide ? undefined : () => setInWords(true)}
+    />
+  );
+  const whereTo = says ?? way(standing, target, units) ?? (tapped ? 'The place you tapped.' : 'Tap the map for another place.');
+  const panel = (
+    <Foot>
+      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+        <View style={{ flex: 1 }} aria-live="polite">
+          <Words strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Words>
+          <Words size="small" tone="second">
+            {elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : tapped && !says ? 'The place you tapped.' : whereTo}
+          </Words>
+        </View>
+        {outing && known ? (
+          <Action
+            kind="main"
+            height={64}
+            label={`Back to hole ${known.label}`}
+            onPress={() => {
+              void ledger.write({ id: outing.id, zone }, 'moved', { hole: known.id, ...(outing.currentHole === null ? {} : { fromHole: outing.currentHole }) });
+              setTapped(null);
+              router.navigate('/hole');
+            }}
+          />
+        ) : outing ? (
+          <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setDrillAt({ at: target, expectedM: expected!.depthM })} />
+        ) : (
+          <Action kind="main" height={64} label="Start outing" disabled={!ready} onPress={start} />
+        )}
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {drilling.plan ? (
+          <Action
+            grow
+            label="Drop the plan"
+            onPress={() => {
+              setDropped(drilling.plan);
+              drilling.drop();
+            }}
+          />
+        ) : (
+          <Action
+            grow
+            label={drilling.make.isPending ? 'Laying out' : drilling.isReady ? 'Plan holes' : 'Reading the water'}
+            disabled={drilling.make.isPending || !drilling.isReady}
+            onPress={() => setPlanning(true)}
+          />
+        )}
+        {outing ? <OutingActions onHole={() => router.navigate('/hole')} /> : null}
+      </View>
+    </Foot>
+  );
+
+  return (
+    <>
+      <Panes answer={answer} map={map} list={list} panel={panel} inWords={inWords} onMap={() => setInWords(false)} />
+      {isPlanning ? (
+        <PlanSheet
+          onClose={() => setPlanning(false)}
+          ground={ground}
+          start={standing ?? nearestPlace(outlineOf(water.file), target)}
+          tapped={tapped}
+          units={units}
+          onPlan={(request) => {
+            setPlanning(false);
+            setTapped(null);
+            drilling.make.mutate(request);
+          }}
+        />
+      ) : null}
+      {dropped ? (
+        <Suspense fallback={null}>
+          <Said
+            key={dropped.id}
+            text="Plan dropped"
+            onUndo={() => {
+              drilling.restore(dropped);
+              setDropped(null);
+            }}
+            onDismiss={() => setDropped(null)}
+            liftPx={wide ? 0 : 150}
+          />
+        </Suspense>
+      ) : null}
+      {outing && drillAt ? (
+        <DrillSheet
+          open
+          onClose={() => setDrillAt(null)}
+          outing={outing}
+          zone={zone}
+          {...drillAt}
+          onDrilled={() => {
+            setDrillAt(null);
+            setTapped(null);
+            router.navigate('/hole');
+          }}
+        />
+      ) : null}
+    </>
+  );
+}
