@@ -113,3 +113,72 @@ for (const size of [
     await page.getByRole('button', { name: 'End outing' }).click();
   });
 }
+
+/** Taps the chart at shares of its width and height. */
+async function tapChart(page: Page, ...places: [number, number][]): Promise<void> {
+  const chart = page.getByRole('application');
+  const box = (await chart.boundingBox())!;
+  for (const [x, y] of places) {
+    await chart.click({ position: { x: box.width * x, y: box.height * y } });
+    // Two taps that follow closely are a double tap, which is none.
+    await page.waitForTimeout(400);
+  }
+}
+
+test('a river: its lies, a seam and a boulder marked with the network cut, undone, sent when it is back, measured and saved to a file', async ({ demo: page, stack }) => {
+  test.setTimeout(240_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${stack.url}/gear`);
+  await page.getByRole('radio', { name: 'Ullen River, Kilnfoot pool, river' }).click();
+  await page.getByRole('link', { name: 'Water' }).click();
+  await expect(page.getByRole('heading', { name: 'Begin at the boulder pocket, 6 ft' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('depths in feet, 420 soundings')).toBeVisible();
+  await page.getByRole('button', { name: 'In words' }).click();
+  await expect(page.getByText('River ice is not lake ice')).toBeVisible();
+  await expect(page.getByText(/4 of 4 marks: seam, pocket, cover, depth/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the map' }).click();
+
+  await page.getByRole('button', { name: 'What the map shows and can do' }).click();
+  await page.getByRole('button', { name: 'Measure a way' }).click();
+  await tapChart(page, [0.3, 0.45], [0.6, 0.45]);
+  await expect(page.getByText(/^\d+ yd east, from (\d|ashore).* to (\d|ashore)/)).toBeVisible();
+  await page.getByRole('button', { name: 'Done measuring' }).click();
+
+  await page.getByRole('button', { name: 'Mark what is here' }).click();
+  await expect(page.getByText('6 marks on Ullen River')).toBeVisible();
+  await stack.killServer();
+  await tapChart(page, [0.42, 0.82], [0.5, 0.83], [0.56, 0.82]);
+  await page.getByRole('button', { name: 'End the seam' }).click();
+  await expect(page.getByText('7 marks on Ullen River')).toBeVisible();
+  await page.getByRole('radio', { name: 'Cover' }).click();
+  await page.getByRole('radio', { name: 'boulder' }).click();
+  await page.getByRole('textbox', { name: 'Its name, if it has one' }).fill('table rock');
+  await tapChart(page, [0.3, 0.3]);
+  await expect(page.getByText('8 marks on Ullen River')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('7 marks on Ullen River')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Its name, if it has one' }).fill('table rock');
+  await tapChart(page, [0.3, 0.3]);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByText(/^No signal: the marks are on this phone/)).toBeVisible({ timeout: 30_000 });
+  const marks = `SELECT count(*)::int AS n FROM water, jsonb_array_elements(file->'features') f WHERE id = 'ullen-river-kilnfoot-pool' AND f->'properties'->>'role' NOT IN ('outline', 'sounding')`;
+  expect((await stack.query(marks))[0].n).toBe(6);
+
+  await stack.startServer();
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('heading', { name: /^Begin at/ })).toBeVisible({ timeout: 60_000 });
+  expect((await stack.query(marks))[0].n).toBe(8);
+  await page.getByRole('button', { name: 'In words' }).click();
+  await expect(page.getByText(/^table rock, /)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the map' }).click();
+
+  await page.getByRole('button', { name: 'What the map shows and can do' }).click();
+  await page.getByRole('button', { name: 'Save this water to a file' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Places, GPX' }).click();
+  const saved = await (await (await download).createReadStream()).toArray();
+  const text = Buffer.concat(saved as Buffer[]).toString();
+  expect(text).toContain('table rock');
+  expect(text.match(/<wpt /g)).toHaveLength(420 + 4);
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+});

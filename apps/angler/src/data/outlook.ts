@@ -57,7 +57,7 @@ export function useOutlook() {
     words: outlook && input ? outlookWords(outlook, input, units) : null,
     column: answer,
     columnWhy: isMixed
-      ? 'Moving water is mixed: it has the temperature that you measure, from top to bottom.'
+      ? 'Moving water is mixed: it has the temperature that you measure, from top to bottom'
       : (column.data?.why ?? (column.isError ? (column.error as Error).message : null)),
     columnPending: !isMixed && (!settled || (column.isPending && !ground.isError)),
     winter: winter.data?.value ?? null,

@@ -76,6 +76,7 @@ export default function DepthMapView(props: DepthMapProps) {
   const bed = useRef(new VectorSource());
   const marks = useRef(new VectorSource());
   const names = useRef(new VectorSource());
+  const own = useRef(new VectorSource());
   const drawn = useRef(new ImageLayer());
   const tap = useRef(onTap);
   useEffect(() => {
@@ -92,6 +93,8 @@ export default function DepthMapView(props: DepthMapProps) {
         drawn.current,
         new VectorLayer({ source: marks.current, declutter: false }),
         new VectorLayer({ source: names.current, declutter: true }),
+        // What the angler does lies over all else.
+        new VectorLayer({ source: own.current }),
       ],
       view: new View({ maxZoom: 20, constrainRotation: 1, enableRotation: false }),
     });
@@ -136,15 +139,17 @@ export default function DepthMapView(props: DepthMapProps) {
 
   useEffect(() => {
     marks.current.clear();
-    marks.current.addFeatures([
-      ...markFeatures(marked, palette, isFlowing),
-      ...walkFeatures(planned, from, palette, isLoose),
+    marks.current.addFeatures([...markFeatures(marked, palette, isFlowing), ...walkFeatures(planned, from, palette, isLoose), ...holes.map((h) => holeFeature(h, palette))]);
+  }, [marked, isFlowing, isLoose, holes, planned, from, palette]);
+
+  useEffect(() => {
+    own.current.clear();
+    own.current.addFeatures([
       ...measureFeatures(measured, palette),
-      ...holes.map((h) => holeFeature(h, palette)),
       ...(candidate ? [candidateFeature(candidate, palette)] : []),
       ...(position ? [positionFeature(position, palette)] : []),
     ]);
-  }, [marked, isFlowing, isLoose, measured, holes, planned, from, candidate, position, palette]);
+  }, [measured, candidate, position, palette]);
 
   return (
     <div
