@@ -204,6 +204,14 @@ describe('on the ground', () => {
     expect(check.coverage95).toBeGreaterThan(0.9);
   });
 
+  test('depths of a sounder are corrected where its speed is given', () => {
+    const at = ['map', lake, '--at', '-139.998,47'];
+    const shown = (json(...at) as unknown as { depthM: number }).depthM;
+    expect((json(...at, '--sounder-ms', '1500', '--water-temp-c', '4') as unknown as { depthM: number }).depthM / shown).toBeCloseTo(1421.63 / 1500, 2);
+    const { status, stderr } = burrow(...at, '--sounder-ms', '15');
+    expect([status, stderr]).toEqual([2, expect.stringMatching(/1300 to 1700 m\/s, found 15/)]);
+  });
+
   test('on a river it is the lies, each with the marks it has, from where one stands', () => {
     const { features, walkM } = JSON.parse(
       burrow('holes', '--water', 'demo/ullen-river.geojson', '--species', 'largemouth', '--at', '2027-01-16T08:00-09:00', '--count', '4').stdout,

@@ -97,6 +97,8 @@ export function makeApp(options: AppOptions): Express {
   const store = new (connectPgSimple(session))({ pool: options.pool, tableName: 'session' });
   app.use('/api', sameOrigin, rateLimit({ windowMs: 60_000, limit: 1200, standardHeaders: 'draft-8', legacyHeaders: false }));
   app.get('/api/openapi.json', (_req, res) => void res.json(openApi()));
+  // A water of twenty thousand soundings and more.
+  app.use('/api/waters', express.json({ limit: '24mb' }));
   app.use('/api', compression(), express.json({ limit: '4mb' }));
   app.use(
     '/api',

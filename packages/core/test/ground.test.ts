@@ -1,6 +1,20 @@
 import fc from 'fast-check';
-import { buildDepthMap, contourDepths, contourLines, depthAt, DepthSurvey, distanceM, findBreakFoot, LocalFrame, type LonLat, type Sounding } from '../src/ground';
-import { normal, seededRandom } from '../src/units';
+import {
+  buildDepthMap,
+  contourDepths,
+  contourLines,
+  depthAt,
+  DepthSurvey,
+  distanceM,
+  findBreakFoot,
+  LocalFrame,
+  plumbedSoundings,
+  soundingSourceText,
+  wayText,
+  type LonLat,
+  type Sounding,
+} from '../src/ground';
+import { metric, normal, seededRandom } from '../src/units';
 
 const frame = new LocalFrame(-140, 47);
 const square: LonLat[] = [
@@ -188,4 +202,25 @@ test('the local frame goes there and back, and contour depths are few and even',
   );
   expect(contourDepths(13.4, 0.3048).map((d) => Math.round(d / 0.3048))).toEqual([8, 16, 24, 32, 40]);
   expect(contourDepths(7.2, 1)).toEqual([1, 2, 3, 4, 5, 6, 7]);
+});
+
+test('depths that a sounder showed become those that a line would find, by the water they were taken in', () => {
+  const shown: Sounding[] = [{ at: [-140, 47], depthM: 10 }];
+  // Marczak: 1421.63 m/s at 4 °C, 1402.39 at 0 °C.
+  expect(plumbedSoundings(shown, { setMs: 1463, waterTempC: 4 })[0].depthM).toBeCloseTo((10 * 1421.63) / 1463, 3);
+  expect(plumbedSoundings(shown, { setMs: 1500, waterTempC: 0 })[0].depthM).toBeCloseTo((10 * 1402.39) / 1500, 3);
+  expect(plumbedSoundings(shown, { setMs: null, waterTempC: 4 })).toEqual(shown);
+  expect(soundingSourceText({ setMs: 1500, waterTempC: 4 })).toBe('Each is made 5.2 % shallower: sound runs at 1422 m/s there, not 1500.');
+  expect(soundingSourceText({ setMs: 1463, waterTempC: 25 })).toMatch(/^Each is made 2\.3 % deeper/);
+  expect(soundingSourceText({ setMs: null, waterTempC: 4 })).toBe('Taken as they are.');
+  expect(() => plumbedSoundings(shown, { setMs: 150, waterTempC: 4 })).toThrow(/1300 to 1700 m\/s, found 150/);
+  expect(() => plumbedSoundings(shown, { setMs: 1500, waterTempC: -3 })).toThrow(RangeError);
+});
+
+test('a way over the water says how far, where to and how deep at its ends', () => {
+  const map = buildDepthMap(square, sampled(plane, 200, 3), { shore: false, cells: 60 });
+  const way = [frame.toLonLat(-100, 0), frame.toLonLat(0, 0), frame.toLonLat(100, 0)];
+  expect(wayText(map, way, metric)).toMatch(/^200 m east, from 7 m to 9 m$/);
+  expect(wayText(map, [way[0], frame.toLonLat(900, 0)], metric)).toMatch(/ to ashore$/);
+  expect(wayText(map, [], metric)).toBe('Tap where the way begins.');
 });

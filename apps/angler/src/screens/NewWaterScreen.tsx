@@ -1,4 +1,5 @@
-import type { LonLat } from '@burrow/core/ground';
+import { plumbedSoundings, soundingSourceText, type LonLat, type SoundingSource } from '@burrow/core/ground';
+import { tempText, type UnitPreference } from '@burrow/core/units';
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
@@ -27,6 +28,15 @@ const kinds: readonly { id: WaterFile['water']['kind']; label: string }[] = [
   { id: 'channel', label: 'Channel' },
 ];
 
+type SounderId = 'plumbed' | '1463' | '1500';
+const sounders: readonly { id: SounderId; label: string }[] = [
+  { id: 'plumbed', label: 'By line or chart' },
+  { id: '1500', label: 'Sounder set to 1500 m/s' },
+  { id: '1463', label: 'Sounder set to 1463 m/s' },
+];
+type WarmthId = '4' | '15' | '22';
+const warmths = (units: UnitPreference): { id: WarmthId; label: string }[] => (['4', '15', '22'] as const).map((id) => ({ id, label: `Water of ${tempText(Number(id), units)}` }));
+
 const elsewhere: LonLat = [-140, 47];
 /** Rows shown of those left out. */
 const shownRows = 6;
@@ -48,6 +58,9 @@ export function NewWaterScreen() {
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState('');
   const [kind, setKind] = useState<WaterFile['water']['kind']>('lake');
+  const [sounder, setSounder] = useState<SounderId>('plumbed');
+  const [warmth, setWarmth] = useState<WarmthId>('15');
+  const source: SoundingSource = { setMs: sounder === 'plumbed' ? null : Number(sounder), waterTempC: Number(warmth) };
 
   const draw = (next: LonLat[]) => {
     setPast((p) => [...p, corners]);
@@ -93,7 +106,7 @@ export function NewWaterScreen() {
       water: { name: name.trim(), kind, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone, elevation_m: 0, secchi_m: 2 },
       features: [
         { type: 'Feature', geometry: { type: 'Polygon', coordinates: [ring] }, properties: { role: 'outline' } },
-        ...(read?.soundings ?? []).map((s) => ({
+        ...plumbedSoundings(read?.soundings ?? [], source).map((s) => ({
           type: 'Feature' as const,
           geometry: { type: 'Point' as const, coordinates: [s.at[0], s.at[1]] as [number, number] },
           properties: { role: 'sounding' as const, depth_m: s.depthM, ...(s.time === undefined ? {} : { time: s.time }) },
@@ -184,6 +197,12 @@ export function NewWaterScreen() {
         <Suspense fallback={null}>
           <Field label="Name of the water" value={name} onChangeText={setName} maxLength={120} />
         </Suspense>
+        <Words strong>How were the depths measured?</Words>
+        <Choice label="How the depths were measured" options={sounders} value={sounder} onChange={setSounder} wrap />
+        {sounder === 'plumbed' ? null : <Choice label="How warm the water was" options={warmths(units)} value={warmth} onChange={setWarmth} wrap />}
+        <Words size="small" tone="second">
+          {soundingSourceText(source)}
+        </Words>
         <Choice label="Kind of water" options={kinds} value={kind} onChange={setKind} wrap />
         {isTaken ? <Words tone="straw">You have a water of this name already. Choose another.</Words> : null}
         <Words size="small" tone="second">

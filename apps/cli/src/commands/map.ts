@@ -1,5 +1,17 @@
 import { outlineOf, parseSoundingsCsv, parseWaterFile, soundingsOf } from '@burrow/contract/formats';
-import { buildDepthMap, contourLines, crossValidate, depthAt, findFeatures, hullAbout, type LonLat, type Sounding, type SurveyOptions } from '@burrow/core/ground';
+import {
+  buildDepthMap,
+  contourLines,
+  crossValidate,
+  depthAt,
+  findFeatures,
+  hullAbout,
+  plumbedSoundings,
+  soundingSourceText,
+  type LonLat,
+  type Sounding,
+  type SurveyOptions,
+} from '@burrow/core/ground';
 import { BadInput } from '../bad-input';
 import { lonLatOption, numberOption, readArgs, readFormat, readText, round } from '../options';
 
@@ -22,10 +34,20 @@ function readSurvey(path: string | undefined): Surveyed {
   return { outline: outlineOf(file), soundings: soundingsOf(file), options: {} };
 }
 
-/** `burrow map F.geojson|F.csv [--contour-m 1] [--at lon,lat] [--cross-validate K]` */
+/** `burrow map F.geojson|F.csv [--contour-m 1] [--at lon,lat] [--cross-validate K] [--sounder-ms N --water-temp-c T]` */
 export function map(args: string[]): void {
-  const { values, positionals } = readArgs(args, { 'contour-m': { type: 'string' }, at: { type: 'string' }, 'cross-validate': { type: 'string' } });
-  const { outline, soundings, options } = readSurvey(positionals[0]);
+  const { values, positionals } = readArgs(args, {
+    'contour-m': { type: 'string' },
+    at: { type: 'string' },
+    'cross-validate': { type: 'string' },
+    'sounder-ms': { type: 'string' },
+    'water-temp-c': { type: 'string' },
+  });
+  const { outline, soundings: shown, options } = readSurvey(positionals[0]);
+  // Depths that a sounder showed are made those that a line would find.
+  const source = { setMs: values['sounder-ms'] === undefined ? null : numberOption(values, 'sounder-ms'), waterTempC: numberOption(values, 'water-temp-c', 4) };
+  const soundings = plumbedSoundings(shown, source);
+  if (source.setMs !== null) process.stderr.write(`burrow: ${soundingSourceText(source)}\n`);
   if (values['cross-validate'] !== undefined) {
     const { rmseM, idwRmseM, coverage95 } = crossValidate(outline, soundings, numberOption(values, 'cross-validate'), options);
     return print({ rmseM: round(rmseM, 4), idwRmseM: round(idwRmseM, 4), coverage95: round(coverage95, 4) });

@@ -10,3 +10,4 @@ export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';
 export * from './cover';
 export { wayText } from './way';
+export * from './sounding-source';
