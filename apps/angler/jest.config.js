@@ -7,6 +7,8 @@ module.exports = {
   transformIgnorePatterns: [
     '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|uuid|d3-[a-z]+|internmap|flatbush|flatqueue|csv-parse|comlink|ml-[a-z-]+|is-any-array)([-/]|$))',
   ],
+  // Libraries that come as .mjs only.
+  transform: { ...require('jest-expo/jest-preset').transform, '\\.mjs$': 'babel-jest' },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/components/icon/PaperIcon.tsx',
