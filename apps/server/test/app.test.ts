@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
+import { shortOuting } from '../../../packages/core/test/events';
 import request from 'supertest';
 import { newApp } from './fresh-database';
 
@@ -84,6 +85,20 @@ test('a changed water takes the place of its own, under its own id, and nobody e
     .send({ ...changed, features: [] })
     .expect(400);
   expect((await agent.get(`/api/waters/${id}`)).body.file).toEqual(changed);
+});
+
+test('the water fished last comes first, the others by name', async () => {
+  const agent = request.agent(app.app);
+  const { body } = await agent.post('/api/account').send({ email: 'eight@test.invalid', password, name: 'Eight' });
+  for (const name of ['verrin-reservoir', 'tamber-lake', 'marrow-drain'])
+    await agent.post('/api/waters').send(JSON.parse(readFileSync(path.resolve(`demo/${name}.geojson`), 'utf8')));
+  const ids = async () => ((await agent.get('/api/waters')).body as { id: string }[]).map((w) => w.id);
+  expect(await ids()).toEqual(['marrow-drain', 'tamber-lake', 'verrin-reservoir']);
+  await agent
+    .post('/api/ledger/sync')
+    .send({ device: 'phone', cursor: 0, events: shortOuting(body.account.id).events })
+    .expect(200);
+  expect(await ids()).toEqual(['tamber-lake', 'marrow-drain', 'verrin-reservoir']);
 });
 
 test('silent outside devices are said, not papered over', async () => {

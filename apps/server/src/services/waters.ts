@@ -1,15 +1,24 @@
 import type { WaterDetail, WaterSummary } from '@burrow/contract/api';
 import { outlineOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
 import type { DataSource } from 'typeorm';
-import { Water } from '../entities';
+import { Outing, Water } from '../entities';
 import { ProblemError } from '../problem';
 
 /** The waters of an account. */
 export class Waters {
   constructor(private readonly db: DataSource) {}
 
+  /** The one fished last comes first. */
   list(accountId: string): Promise<WaterSummary[]> {
-    return this.db.getRepository(Water).find({ where: { accountId }, select: { id: true, name: true, kind: true, lon: true, lat: true }, order: { name: 'ASC' } });
+    return this.db
+      .getRepository(Water)
+      .createQueryBuilder('water')
+      .select(['water.id', 'water.name', 'water.kind', 'water.lon', 'water.lat'])
+      .addSelect((last) => last.select('max(outing.startedAt)').from(Outing, 'outing').where('outing.accountId = water.accountId AND outing.water = water.id'), 'fished')
+      .where('water.accountId = :accountId', { accountId })
+      .orderBy('fished', 'DESC', 'NULLS LAST')
+      .addOrderBy('water.name', 'ASC')
+      .getMany();
   }
 
   async detail(accountId: string, id: string): Promise<WaterDetail> {
