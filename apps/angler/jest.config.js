@@ -1,3 +1,5 @@
+const { transform } = require('jest-expo/jest-preset');
+
 module.exports = {
   displayName: 'app',
   preset: 'jest-expo',
@@ -8,7 +10,7 @@ module.exports = {
     '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|uuid|d3-[a-z]+|internmap|flatbush|flatqueue|csv-parse|comlink|ml-[a-z-]+|is-any-array)([-/]|$))',
   ],
   // Libraries that come as .mjs only.
-  transform: { ...require('jest-expo/jest-preset').transform, '\\.mjs$': 'babel-jest' },
+  transform: { ...transform, '\\.mjs$': transform['\\.[jt]sx?$'] },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
     '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/components/icon/PaperIcon.tsx',
