@@ -53,6 +53,13 @@ try {
   await shot('fieldcraft-phone');
   await go('/', wide, outlook);
   await shot('outlook-wide');
+  await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
+  await page.getByRole('radio', { name: /^Ullen River/ }).click();
+  await go('/water', phone, page.getByRole('heading', { name: /^Begin at/ }));
+  await page.waitForTimeout(1500);
+  await shot('water-river');
+  await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
+  await page.getByRole('radio', { name: /^Tamber Lake/ }).click();
   await go('/water', phone, water);
   await page.waitForTimeout(1500);
   await shot('water-phone');
@@ -118,7 +125,6 @@ try {
   await page.waitForTimeout(9000);
   await shot('offline');
   await otherDay('2027-01-17T06:40:00-09:00', 'outlook-bright-day');
-  await otherDay('2026-11-11T06:40:00-09:00', 'outlook-warming');
 } finally {
   await browser.close();
   await stack.stop();

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  bandMoved,
   buildDepthMap,
   contourDepths,
   contourLines,
@@ -223,4 +224,11 @@ test('a way over the water says how far, where to and how deep at its ends', () 
   expect(wayText(map, way, metric)).toMatch(/^200 m east, from 7 m to 9 m$/);
   expect(wayText(map, [way[0], frame.toLonLat(900, 0)], metric)).toMatch(/ to ashore$/);
   expect(wayText(map, [], metric)).toBe('Tap where the way begins.');
+});
+
+test('a band of depth keeps its ends in order, and under the surface', () => {
+  expect(bandMoved({ fromM: 3, toM: 5 }, 'fromM', 1)).toEqual({ fromM: 4, toM: 5 });
+  expect(bandMoved({ fromM: 3, toM: 5 }, 'fromM', 4)).toEqual({ fromM: 7, toM: 7 });
+  expect(bandMoved({ fromM: 3, toM: 5 }, 'toM', -4)).toEqual({ fromM: 1, toM: 1 });
+  expect(bandMoved({ fromM: 0.5, toM: 5 }, 'fromM', -2)).toEqual({ fromM: 0, toM: 5 });
 });

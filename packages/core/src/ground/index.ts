@@ -9,5 +9,5 @@ export * from './break-foot';
 export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';
 export * from './cover';
-export { wayText } from './way';
+export { bandMoved, wayText } from './way';
 export * from './sounding-source';

@@ -9,3 +9,9 @@ export function wayText(map: DepthMap, places: readonly LonLat[], units: UnitPre
   const depths = [depthAt(map, from), depthAt(map, to)].map((d) => (d ? depthText(d.depthM, units) : 'ashore'));
   return `${distanceText(lengthM, units)} ${compassPoint(bearingDeg(from, to))}, from ${depths[0]} to ${depths[1]}`;
 }
+
+/** A stretch of depth with one of its ends moved: never above the surface, and never past the other end, which is pushed along, m. */
+export function bandMoved(band: { fromM: number; toM: number }, end: 'fromM' | 'toM', byM: number): { fromM: number; toM: number } {
+  const moved = Math.max(0, band[end] + byM);
+  return end === 'fromM' ? { fromM: moved, toM: Math.max(moved, band.toM) } : { fromM: Math.min(moved, band.fromM), toM: moved };
+}

@@ -11,8 +11,6 @@ export type Overlay = { kind: 'none' } | { kind: 'band'; band: Band } | { kind: 
 const cellPx = 6;
 /** A map that may be further off than this is hatched, m: one standard deviation. */
 const doubtM = 0.5;
-/** Water this much deeper than the band still holds fish that hang in it, m. */
-const belowBandM = 1;
 
 export interface Drawn {
   url: string;
@@ -31,7 +29,7 @@ export function drawOverlay({ map }: Ground, overlay: Overlay, palette: Palette)
     if (!(map.depthM[c] >= 0)) continue;
     const x = (c % map.nx) * cellPx;
     const y = (map.ny - 1 - Math.floor(c / map.nx)) * cellPx;
-    if (overlay.kind === 'band' && map.depthM[c] >= overlay.band.fromM && map.depthM[c] <= overlay.band.toM + belowBandM) stripe(pen, x, y, palette.kelp);
+    if (overlay.kind === 'band' && map.depthM[c] >= overlay.band.fromM && map.depthM[c] <= overlay.band.toM) stripe(pen, x, y, palette.kelp);
     if (overlay.kind === 'fish') dot(pen, c, map.nx, x, y, overlay.perHour[c] / most, palette.kelp);
     if (map.sdM[c] > doubtM) hatch(pen, x, y, palette.plum);
   }

@@ -10,7 +10,6 @@ import { View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
 import { DrillSheet } from '@/components/DrillSheet';
-import type { Overlay } from '@/components/map/overlay';
 import { useWide } from '@/components/shell/Shell';
 import { Words } from '@/components/Words';
 import { useBanks } from '@/data/banks';
@@ -24,10 +23,10 @@ import type { Ground } from '@/workers/ground.api';
 import { BankPanel } from './BankPanel';
 import { GroundList } from './GroundList';
 import { MapPane } from './MapPane';
-import type { Layer } from './MapSheet';
 import { OutingActions } from './OutingActions';
 import { Answer, Foot, Panes } from './Panes';
 import { PlanSheet } from './PlanSheet';
+import { useLayers } from './useLayers';
 import { useTapped } from './useTapped';
 import { headline, mapHoles, reason, way } from './words';
 
@@ -51,17 +50,13 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   // The place is held while its sheet is open: advice that changes meanwhile must not move the hole.
   const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number } | null>(null);
   const [inWords, setInWords] = useState(false);
-  const [layer, setLayer] = useState<Layer>('none');
   const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
   const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
   const drilling = useHoles(water, ground, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
   const { left, next, fish, look } = drilling;
   const banks = useBanks(water, input, column, wide || inWords);
   const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
-  const overlay = useMemo<Overlay>(
-    () => (layer === 'fish' && fish ? { kind: 'fish', perHour: fish } : layer === 'band' && look ? { kind: 'band', band: look } : { kind: 'none' }),
-    [layer, fish, look],
-  );
+  const { layers, overlay } = useLayers(fish, look, bed.deepest.depthM);
 
   const zone = water.file.water.timezone;
   const isUnderWay = outing !== undefined && outing.holes.length > 0;
@@ -128,7 +123,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       position={position}
       onTap={setTapped}
       onLocate={locate}
-      layers={{ layer, onLayer: setLayer, look }}
+      layers={layers}
       onWords={wide ? undefined : () => setInWords(true)}
     />
   );

@@ -12,15 +12,16 @@ import { Words } from '@/components/Words';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';
-import { MapSheet, type Layer } from './MapSheet';
+import { MapSheet } from './MapSheet';
 import { SaveSheet } from './SaveSheet';
+import type { Layers } from './useLayers';
 
 const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
 
 interface Props extends Omit<DepthMapProps, 'outline' | 'marks' | 'isFlowing' | 'measured' | 'palette' | 'units' | 'zoomRef' | 'showStructure'> {
   water: WaterDetail;
   onLocate: () => void;
-  layers: { layer: Layer; onLayer: (layer: Layer) => void; look: { fromM: number; toM: number } | null } | null;
+  layers: Layers;
   /** Shows the list in the map's stead; none where both stand side by side. */
   onWords?: () => void;
 }
@@ -77,7 +78,7 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Pro
           </View>
         ) : (
           <View style={{ alignSelf: 'flex-start', paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.ground }}>
-            <Words size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings`}</Words>
+            <Words size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, north up`}</Words>
           </View>
         )}
       </View>

@@ -1,16 +1,15 @@
-import type { Band } from '@burrow/core/outlook';
-import { depthText, type UnitPreference } from '@burrow/core/units';
+import { bandMoved } from '@burrow/core/ground';
+import { depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
 import { Sheet } from '@/components/Sheet';
+import { Stepper } from '@/components/Stepper';
 import { Words } from '@/components/Words';
-
-export type Layer = 'none' | 'band' | 'fish';
+import type { Layer, Layers } from './useLayers';
 
 interface Props {
   onClose: () => void;
-  /** What may be laid over the depths; none on a river, whose lies are marked. */
-  layers: { layer: Layer; onLayer: (layer: Layer) => void; look: Band | null } | null;
+  layers: Layers;
   showStructure: boolean;
   onStructure: (show: boolean) => void;
   onMeasure: () => void;
@@ -22,22 +21,31 @@ interface Props {
 const hints = (units: UnitPreference): Record<Layer, string> => ({
   fish: 'Larger dots: more fish expected, from structure, season and depth, and from what your holes have shown.',
   band: 'Stripes: the bed lies deep enough for where the fish are looked for, and not far below it.',
+  own: 'Stripes: the bed lies between these depths.',
   none: `Fine hatching stands where the map may be off by more than ${depthText(0.5, units)}.`,
 });
 
 /** What the map shows, and what else can be done with it. */
 export function MapSheet({ onClose, layers, showStructure, onStructure, onMeasure, onMark, onSave, units }: Props) {
-  const look = layers?.look;
+  const { layer, onLayer, look, own, onOwn, hasFish } = layers;
+  const stepM = metresPerDepthUnit(units);
   const options: { id: Layer; label: string }[] = [
     { id: 'none', label: 'Depths only' },
-    { id: 'fish', label: 'Fish expected' },
+    ...(hasFish ? [{ id: 'fish' as const, label: 'Fish expected' }] : []),
     ...(look ? [{ id: 'band' as const, label: `Water for ${depthText(look.fromM, units)} to ${depthText(look.toM, units)}` }] : []),
+    { id: 'own', label: 'Depths of your own' },
   ];
   return (
     <Sheet title="The map" open onClose={onClose} footer={<Action kind="main" height={64} label="Done" onPress={onClose} />}>
-      {layers ? <Choice label="Over the depths" options={options} value={layers.layer} onChange={layers.onLayer} wrap /> : null}
+      <Choice label="Over the depths" options={options} value={layer} onChange={onLayer} wrap />
+      {layer === 'own' ? (
+        <>
+          <Stepper label="From" text={depthText(own.fromM, units)} onStep={(d) => onOwn(bandMoved(own, 'fromM', d * stepM))} />
+          <Stepper label="To" text={depthText(own.toM, units)} onStep={(d) => onOwn(bandMoved(own, 'toM', d * stepM))} />
+        </>
+      ) : null}
       <Words size="small" tone="second">
-        {hints(units)[layers?.layer ?? 'none']}
+        {hints(units)[layer]}
       </Words>
       <Choice
         label="Structure"

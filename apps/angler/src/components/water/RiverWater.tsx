@@ -19,6 +19,7 @@ import { BankPanel } from './BankPanel';
 import { GroundList, Row, Section } from './GroundList';
 import { MapPane } from './MapPane';
 import { Answer, Foot, Panes } from './Panes';
+import { useLayers } from './useLayers';
 import { useTapped } from './useTapped';
 import { way } from './words';
 
@@ -30,6 +31,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { input, column } = useOutlook();
   const { map: bed } = ground;
   const { tapped, setTapped, position, says, locate } = useTapped(bed);
+  const { layers, overlay } = useLayers(null, null, bed.deepest.depthM);
   const [inWords, setInWords] = useState(false);
   const river = useRiver(water, ground);
   const banks = useBanks(water, input, column, wide || inWords);
@@ -96,7 +98,8 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
       position={position}
       onTap={setTapped}
       onLocate={locate}
-      layers={null}
+      layers={layers}
+      overlay={overlay}
       onWords={wide ? undefined : () => setInWords(true)}
     />
   );
