@@ -12,6 +12,7 @@ import {
   isFlowing,
   ledgerText,
   marksOf,
+  outlineOf,
   parseGpx,
   parseSoundingsCsv,
   gpxText,
@@ -21,6 +22,7 @@ import {
   waterPlaces,
   withHoles,
   withMark,
+  withOutline,
   withoutMark,
   type DrilledHole,
   lineLine,
@@ -184,6 +186,16 @@ describe('marks on a water', () => {
     expect(JSON.stringify(before)).toBe(kept);
     expect(() => withoutMark(wall, 0)).toThrow(/expected the number of a mark, found 0/);
     expect(() => withoutMark(wall, 1)).toThrow(RangeError);
+  });
+
+  test('another shore takes the place of the old one, closed, and all else stays', () => {
+    const before = parseWaterFile(file(feature('Point', west, { role: 'hard' })));
+    const ring: [number, number][] = [west, east, [-139.995, 47.02]];
+    const after = parseWaterFile(JSON.stringify(withOutline(before, ring)));
+    expect(outlineOf(after)).toEqual([...ring, west]);
+    expect(withOutline(before, [...ring, west])).toEqual(after);
+    expect(after.features.slice(1)).toEqual(before.features.slice(1));
+    expect(() => withOutline(before, [west, east])).toThrow(/at least three corners of a shore, found 2/);
   });
 
   test('what goes out to other programs comes back: marks, soundings, and holes with what they gave', () => {

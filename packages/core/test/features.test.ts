@@ -75,9 +75,9 @@ test('a bowl with a steep rim and a point: the drop runs all round, the point is
   }
 });
 
-test('Tamber Lake: two basins, a saddle, a hump, a point and a drop', () => {
+test.each([undefined, 100, 160])('Tamber Lake: two basins, a saddle, a hump, a point and a drop (%s cells)', (cells) => {
   const file = parseWaterFile(readFileSync(path.join(__dirname, '../../../demo/tamber-lake.geojson'), 'utf8'));
-  const features = findFeatures(buildDepthMap(outlineOf(file), soundingsOf(file)));
+  const features = findFeatures(buildDepthMap(outlineOf(file), soundingsOf(file), { cells }));
   expect(only(features, 'basin').map((f) => Math.round(f.depthM))).toEqual([13, 8]);
   expect(kindsOf(features)).toEqual(expect.arrayContaining(['basin', 'drop-base', 'drop-top', 'hump', 'point', 'saddle']));
   expect(missM(features, 'hump', 20, 130)).toBeLessThan(20);

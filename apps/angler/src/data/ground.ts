@@ -2,9 +2,9 @@ import { outlineOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
 import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
-import type { GroundApi } from '@/workers/ground.api';
+import type { Ground, GroundApi } from '@/workers/ground.api';
 
 let worker: Promise<Remote<GroundApi>> | null = null;
 
@@ -21,11 +21,12 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     .flatMap((o) => o.holes)
     .filter((h) => h.depthM !== null);
   return useQuery({
-    queryKey: ['ground', water?.id, holes.length, units.depth],
+    queryKey: ['ground', water?.id, water && outlineOf(water.file), holes.length, units.depth],
     enabled: water !== undefined,
     staleTime: Infinity,
     networkMode: 'always',
-    placeholderData: keepPreviousData,
+    // The map as it was until the new one is drawn, but never that of another water.
+    placeholderData: (last: Ground | undefined) => (last?.water === water?.id ? last : undefined),
     queryFn: async () => {
       const desk = await groundWorker();
       const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];

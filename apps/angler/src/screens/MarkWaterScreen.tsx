@@ -1,10 +1,10 @@
 import { outlineOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
-import { isFlowing, marksOf, withMark, withoutMark, type LineMark, type PlaceMark } from '@burrow/contract/formats/water-marks';
+import { isFlowing, marksOf, withMark, withOutline, withoutMark, type LineMark, type PlaceMark } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import { coverKinds, type LonLat } from '@burrow/core/ground';
 import { distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
@@ -24,7 +24,7 @@ import type { Ground } from '@/workers/ground.api';
 const MarkMap = lazy(() => import('@/components/map/MarkMap'));
 const Field = lazy(() => import('@/components/Field'));
 
-type Role = PlaceMark['role'] | LineMark['role'];
+type Role = PlaceMark['role'] | LineMark['role'] | 'outline';
 
 const roles: readonly { id: Role; label: string; hint: string }[] = [
   { id: 'spot', label: 'Spot', hint: 'Fish seen, a bite, a wreck: anything to come back to. Tap where it is.' },
@@ -32,6 +32,7 @@ const roles: readonly { id: Role; label: string; hint: string }[] = [
   { id: 'hard', label: 'Hard patch', hint: 'Rock felt on mud is everything. Tap where.' },
   { id: 'seam', label: 'Seam', hint: 'The line between moving and still water: tap along it, then end the line.' },
   { id: 'bank', label: 'Bank', hint: 'A stretch of high bank throws shade: tap along the shore, then end the line.' },
+  { id: 'outline', label: 'Shore', hint: 'Drag a corner of the shore, or a place between two, to where it belongs.' },
   { id: 'inflow', label: 'Inflow', hint: 'Ice is thin there first. Tap where it comes in.' },
   { id: 'outflow', label: 'Outflow', hint: 'Ice is thin there first. Tap where it goes out.' },
 ];
@@ -51,7 +52,7 @@ export function MarkWaterScreen() {
   const water = detail.data?.value;
   const ground = useGround(water, state.outings, units);
   if (ground.isError) return <Notice title="No map">{(ground.error as Error).message}</Notice>;
-  if (!water || !ground.data || ground.isPlaceholderData) return <Notice title="Drawing the bed" busy />;
+  if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
   return <Marking key={water.id} water={water} ground={ground.data} />;
 }
 
@@ -90,10 +91,23 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const said = name.trim() === '' ? {} : { name: name.trim() };
   const tap = (place: LonLat, mark: number | null) => {
     const at: [number, number] = [place[0], place[1]];
+    if (role === 'outline') return;
     if (isLine) setDrawn((d) => [...d, at]);
     else if (mark !== null) setAsked(mark);
     else take(withMark(file, { role, at, ...said, ...(role === 'cover' ? { kind } : {}) }));
   };
+  const moveShore = useCallback(
+    (ring: LonLat[]) =>
+      take(
+        withOutline(
+          file,
+          ring.map(([lon, lat]) => [lon, lat]),
+        ),
+      ),
+    // A drag is taken with the file as it stands.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [file],
+  );
   const endLine = () => {
     const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
     if (role === 'seam' || role === 'bank') take(withMark(file, { role, line, ...said, ...(role === 'bank' ? { heightM: Number(heightM), steepness: steep } : {}) }));
@@ -130,7 +144,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
           <Choice label="Steepness of the bank" options={steepness} value={steep} onChange={setSteep} wrap={wide} />
         </>
       ) : null}
-      {role === 'inflow' || role === 'outflow' || role === 'bank' ? null : (
+      {role === 'inflow' || role === 'outflow' || role === 'bank' || role === 'outline' ? null : (
         <Suspense fallback={null}>
           <Field label="Its name, if it has one" value={name} onChangeText={setName} maxLength={60} />
         </Suspense>
@@ -168,6 +182,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
           snapsToShore={role === 'bank' || role === 'inflow' || role === 'outflow'}
           palette={palette}
           units={units}
+          onShore={role === 'outline' ? moveShore : null}
           onTap={tap}
         />
       </Suspense>

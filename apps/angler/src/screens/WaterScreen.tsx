@@ -23,8 +23,7 @@ export function WaterScreen() {
       </Notice>
     );
   if (ground.isError) return <Notice title="No map">{(ground.error as Error).message}</Notice>;
-  // While another water is on its way the last one's map is no answer.
-  if (!water || !ground.data || ground.isPlaceholderData) return <Notice title="Drawing the bed" busy />;
+  if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
   const Kind = isFlowing(water.file.water.kind) ? RiverWater : LakeWater;
   return <Kind key={water.id} water={water} ground={ground.data} />;
 }

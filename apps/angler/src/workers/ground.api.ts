@@ -38,6 +38,8 @@ import type { LeftOut } from '@burrow/contract/formats/places';
 import type { Hypsography } from '@burrow/core/winter';
 
 export interface Ground {
+  /** The water's id. */
+  water: string;
   map: DepthMap;
   contours: Contour[];
   features: GroundFeature[];
@@ -104,6 +106,8 @@ const mostKept = 12;
 /** A water's survey, its map and the scores last made on it. */
 interface KeptWater {
   survey: DepthSurvey;
+  /** The outline it was built in. */
+  shore: string;
   /** Soundings taken in, and as many as the variogram was fitted to. */
   taken: number;
   fitted: number;
@@ -117,14 +121,16 @@ class Desk {
 
   /** Soundings that come on top of those known are taken in one by one; anything else, and many at once, is built anew: the bed may be rougher than was thought. */
   surveyed(key: string, outline: LonLat[], soundings: Sounding[]): KeptWater {
-    const known = this.waters.get(key);
+    const shore = JSON.stringify(outline);
+    const last = this.waters.get(key);
+    const known = last?.shore === shore ? last : undefined;
     const added = known ? soundings.length - known.taken : 0;
     if (known && added >= 0 && soundings.length - known.fitted <= Math.max(20, refitShare * known.fitted)) {
       for (const sounding of soundings.slice(known.taken)) known.survey.add(sounding);
       known.taken = soundings.length;
       return known;
     }
-    const water: KeptWater = { survey: new DepthSurvey(outline, soundings), taken: soundings.length, fitted: soundings.length, ground: null, scored: null };
+    const water: KeptWater = { survey: new DepthSurvey(outline, soundings), shore, taken: soundings.length, fitted: soundings.length, ground: null, scored: null };
     this.waters.delete(key);
     this.waters.set(key, water);
     if (this.waters.size > mostKept) this.waters.delete(this.waters.keys().next().value!);
@@ -211,6 +217,7 @@ export const groundApi = {
     const water = desk.surveyed(key, outline, soundings);
     const { map } = water.survey;
     water.ground = {
+      water: key,
       map,
       contours: contourLines(map, contourDepths(map.deepest.depthM, metresPerUnit)),
       features: findFeatures(map),

@@ -28,6 +28,8 @@ export const featureLimits = {
   /** Half the span over which a slope is taken, and the reach to both sides of a point, m. */
   slopeM: 9,
   pointM: 26,
+  /** Stretches of a ridge this far from each other belong to one tongue, whose deepest end is the point, m. */
+  tongueM: 80,
   /** Least rise of a point over what lies to both sides and its least depth, m; least fall of a turn, and how much sharper than the bowl an inside turn bends. */
   pointReliefM: 0.45,
   pointDepthM: 1.2,
@@ -133,16 +135,19 @@ function findTurns(relief: Relief, slopes: Slopes, basins: readonly Found[], hum
   return strongest(relief, [...points, ...candidates.filter((f) => f.kind === 'inside-turn')], 110);
 }
 
-/** Of cells that hang together as one tongue of ground, its deepest: where it ends. */
+/** Of cells that lie close enough to be one tongue of ground, on a fine grid as on a coarse one, the deepest: where it ends. */
 function tipsOf(relief: Relief, cells: readonly Found[]): Found[] {
-  const { nx, depthM } = relief.map;
+  const { nx, depthM, cellM } = relief.map;
+  const reach = Math.max(1, Math.round(featureLimits.tongueM / cellM));
+  const steps: number[] = [];
+  for (let j = -reach; j <= reach; j++) for (let i = -reach; i <= reach; i++) if (Math.hypot(i, j) <= reach + 0.5) steps.push(j * nx + i);
   const left = new Map(cells.map((f) => [f.cell, f]));
   const tips: Found[] = [];
   for (const start of cells) {
     if (!left.delete(start.cell)) continue;
     const tongue = [start];
     for (let k = 0; k < tongue.length; k++) {
-      for (const step of [-1, 1, -nx, nx, -nx - 1, -nx + 1, nx - 1, nx + 1]) {
+      for (const step of steps) {
         const next = left.get(tongue[k].cell + step);
         if (next && left.delete(next.cell)) tongue.push(next);
       }

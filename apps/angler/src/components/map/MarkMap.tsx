@@ -8,6 +8,7 @@ import ScaleLine from 'ol/control/ScaleLine';
 import LineString from 'ol/geom/LineString';
 import MultiPoint from 'ol/geom/MultiPoint';
 import Polygon from 'ol/geom/Polygon';
+import Modify from 'ol/interaction/Modify';
 import VectorLayer from 'ol/layer/Vector';
 import { toLonLat } from 'ol/proj';
 import VectorSource from 'ol/source/Vector';
@@ -33,6 +34,8 @@ interface Props {
   snapsToShore: boolean;
   palette: Palette;
   units: UnitPreference;
+  /** Given while the shore may be moved: its corners after a drag. */
+  onShore: ((ring: LonLat[]) => void) | null;
   /** A tap: where, and the mark under it. */
   onTap: (place: LonLat, mark: number | null) => void;
 }
@@ -41,17 +44,17 @@ interface Props {
 const reachPx = 24;
 
 /** The water with its marks, to tap new ones on. */
-export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snapsToShore, palette, units, onTap }: Props) {
+export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snapsToShore, palette, units, onShore, onTap }: Props) {
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const bed = useRef(new VectorSource());
   const marked = useRef(new VectorSource());
   const names = useRef(new VectorSource());
   const line = useRef(new VectorSource());
-  const tap = useRef({ onTap, snapsToShore });
+  const tap = useRef({ onTap, snapsToShore, outline });
   useEffect(() => {
-    tap.current = { onTap, snapsToShore };
-  }, [onTap, snapsToShore]);
+    tap.current = { onTap, snapsToShore, outline };
+  }, [onTap, snapsToShore, outline]);
   const scale = units.distance === 'm' ? 'metric' : 'imperial';
 
   useEffect(() => {
@@ -64,16 +67,45 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
     });
     made.on('singleclick', ({ coordinate, pixel }) => {
       const under = made.forEachFeatureAtPixel(pixel, (f) => f.get('mark') as number | undefined, { hitTolerance: reachPx, layerFilter: (l) => l === markLayer });
-      const shore = new LineString(outline.map(at));
+      const shore = new LineString(tap.current.outline.map(at));
       const onShore = shore.getClosestPoint(coordinate);
       const isNear = Math.hypot(onShore[0] - coordinate[0], onShore[1] - coordinate[1]) < reachPx * made.getView().getResolution()!;
       const place = toLonLat(tap.current.snapsToShore && isNear ? onShore : coordinate) as unknown as LonLat;
       tap.current.onTap(place, under ?? null);
     });
-    made.getView().fit(new Polygon([outline.map(at)]), { padding: [30, 24, 40, 24], size: made.getSize() });
+    made.getView().fit(new Polygon([tap.current.outline.map(at)]), { padding: [30, 24, 40, 24], size: made.getSize() });
     map.current = made;
     return () => made.setTarget(undefined);
-  }, [scale, outline]);
+  }, [scale]);
+
+  useEffect(() => {
+    const chart = map.current;
+    if (!onShore || !chart) return;
+    const feature = new Feature(new Polygon([outline.map(at)]));
+    feature.setStyle([
+      new Style({ stroke: new Stroke({ color: palette.ember, width: 3.5 }) }),
+      new Style({
+        geometry: new MultiPoint(outline.map(at)),
+        image: new CircleStyle({ radius: 5, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 2.5 }) }),
+      }),
+    ]);
+    const layer = new VectorLayer({ source: new VectorSource({ features: [feature] }) });
+    const modify = new Modify({ source: layer.getSource()!, pixelTolerance: reachPx });
+    modify.on('modifyend', () =>
+      onShore(
+        feature
+          .getGeometry()!
+          .getCoordinates()[0]
+          .map((c) => toLonLat(c) as unknown as LonLat),
+      ),
+    );
+    chart.addLayer(layer);
+    chart.addInteraction(modify);
+    return () => {
+      chart.removeInteraction(modify);
+      chart.removeLayer(layer);
+    };
+  }, [onShore, outline, palette]);
 
   useEffect(() => {
     bed.current.clear();
