@@ -33,6 +33,8 @@ const ready: Record<string, (page: Page) => Promise<void>> = {
       .getByText(/^Your log: \d+ bites/)
       .first()
       .waitFor({ timeout: 40_000 }),
+  '/mark-water': (p) => p.getByText(/marks on Tamber Lake$/).waitFor(),
+  '/new-water': (p) => p.getByRole('heading', { name: 'Draw a new water' }).waitFor(),
   '/gear': (p) => p.getByRole('heading', { name: 'Tackle box' }).waitFor(),
 };
 

@@ -8,7 +8,6 @@ import LineString from 'ol/geom/LineString';
 import Polygon from 'ol/geom/Polygon';
 import ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
-import { toLonLat } from 'ol/proj';
 import ImageStatic from 'ol/source/ImageStatic';
 import VectorSource from 'ol/source/Vector';
 import { useEffect, useRef } from 'react';
@@ -17,7 +16,7 @@ import type { Ground } from '@/workers/ground.api';
 import { bedFeatures } from './bed';
 import { markFeatures, markNames, type WaterMarks } from './marks';
 import { drawOverlay, type Overlay } from './overlay';
-import { at } from './pen';
+import { at, placeAt } from './pen';
 import { candidateFeature, holeFeature, measureFeatures, positionFeature, structureFeature, walkFeatures, type MapHole } from './places';
 
 export interface DepthMapProps {
@@ -98,7 +97,7 @@ export default function DepthMapView(props: DepthMapProps) {
       ],
       view: new View({ maxZoom: 20, constrainRotation: 1, enableRotation: false }),
     });
-    made.on('singleclick', (event) => tap.current(toLonLat(event.coordinate) as unknown as LonLat));
+    made.on('singleclick', (event) => tap.current(placeAt(event.coordinate)));
     map.current = made;
     zoomRef?.((by) => made.getView().animate({ zoom: (made.getView().getZoom() ?? 15) + by, duration: 150 }));
     return () => made.setTarget(undefined);

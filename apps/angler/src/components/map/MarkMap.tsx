@@ -10,7 +10,6 @@ import MultiPoint from 'ol/geom/MultiPoint';
 import Polygon from 'ol/geom/Polygon';
 import Modify from 'ol/interaction/Modify';
 import VectorLayer from 'ol/layer/Vector';
-import { toLonLat } from 'ol/proj';
 import VectorSource from 'ol/source/Vector';
 import CircleStyle from 'ol/style/Circle';
 import Fill from 'ol/style/Fill';
@@ -21,7 +20,7 @@ import type { Palette } from '@/theme/palette';
 import type { Ground } from '@/workers/ground.api';
 import { bedFeatures } from './bed';
 import { markFeatures, markNames, type WaterMarks } from './marks';
-import { at } from './pen';
+import { at, placeAt } from './pen';
 
 interface Props {
   ground: Ground;
@@ -70,7 +69,7 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
       const shore = new LineString(tap.current.outline.map(at));
       const onShore = shore.getClosestPoint(coordinate);
       const isNear = Math.hypot(onShore[0] - coordinate[0], onShore[1] - coordinate[1]) < reachPx * made.getView().getResolution()!;
-      const place = toLonLat(tap.current.snapsToShore && isNear ? onShore : coordinate) as unknown as LonLat;
+      const place = placeAt(tap.current.snapsToShore && isNear ? onShore : coordinate);
       tap.current.onTap(place, under ?? null);
     });
     made.getView().fit(new Polygon([tap.current.outline.map(at)]), { padding: [30, 24, 40, 24], size: made.getSize() });
@@ -96,7 +95,7 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
         feature
           .getGeometry()!
           .getCoordinates()[0]
-          .map((c) => toLonLat(c) as unknown as LonLat),
+          .map((c) => placeAt(c)),
       ),
     );
     chart.addLayer(layer);

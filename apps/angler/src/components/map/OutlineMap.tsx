@@ -11,7 +11,6 @@ import Polygon from 'ol/geom/Polygon';
 import Modify from 'ol/interaction/Modify';
 import Snap from 'ol/interaction/Snap';
 import VectorLayer from 'ol/layer/Vector';
-import { fromLonLat, toLonLat } from 'ol/proj';
 import VectorSource from 'ol/source/Vector';
 import CircleStyle from 'ol/style/Circle';
 import Fill from 'ol/style/Fill';
@@ -19,6 +18,7 @@ import Stroke from 'ol/style/Stroke';
 import Style from 'ol/style/Style';
 import { useEffect, useRef } from 'react';
 import type { Palette } from '@/theme/palette';
+import { at, placeAt } from './pen';
 
 interface Props {
   corners: readonly LonLat[];
@@ -30,9 +30,6 @@ interface Props {
   palette: Palette;
   scale: 'metric' | 'imperial';
 }
-
-const at = (p: LonLat) => fromLonLat([p[0], p[1]]);
-const back = (c: number[]) => toLonLat(c) as unknown as LonLat;
 
 /** A blank chart to draw a shore on: tap to add a corner, drag a corner or an edge to move it. */
 export default function OutlineMap({ corners, onCorners, soundings, centre, palette, scale }: Props) {
@@ -50,7 +47,7 @@ export default function OutlineMap({ corners, onCorners, soundings, centre, pale
     modify.on('modifyend', () => {
       const geometry = shore.current.item(0).getGeometry();
       const ring = geometry instanceof Polygon ? geometry.getCoordinates()[0].slice(0, -1) : (geometry as LineString).getCoordinates();
-      change.current.onCorners(ring.map(back));
+      change.current.onCorners(ring.map(placeAt));
     });
     const made = new OlMap({
       target: host.current!,
@@ -60,7 +57,7 @@ export default function OutlineMap({ corners, onCorners, soundings, centre, pale
     });
     made.addInteraction(modify);
     made.addInteraction(new Snap({ features: shore.current, pixelTolerance: 14 }));
-    made.on('singleclick', (event) => change.current.onCorners([...change.current.corners, back(event.coordinate)]));
+    made.on('singleclick', (event) => change.current.onCorners([...change.current.corners, placeAt(event.coordinate)]));
     map.current = made;
     return () => made.setTarget(undefined);
   }, [scale]);
