@@ -50,7 +50,7 @@ export function tamberLake(): WaterFile {
     features: [
       chart.outline(),
       chart.point(creek, { role: 'inflow', name: 'creek' }),
-      chart.point([-290, -170], { role: 'cover', kind: 'weeds' }),
+      chart.point([-325, -5], { role: 'cover', kind: 'weeds', name: 'weedy bay' }),
       bank(0.62, 0.85, 16, 'steep'),
       bank(0.9, 0.99, 7, 'sloping'),
       ...chart.soundings(bedDepth, { seed: 61, count: 452, apartM: 18, edgeM: 6, spanM: [2.6 * size, 2.6 * size] }),
