@@ -22,13 +22,14 @@ interface Props {
   line: LineState | undefined;
   jigM: number | null;
   onReact: (kind: ReactionKind) => void;
+  onReading: () => void;
   log: ReactNode;
 }
 
 const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
 
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
-export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, log }: Props) {
+export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, onReading, log }: Props) {
   const { units, presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
@@ -51,6 +52,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
   };
   return (
     <Sheet title={`Hole ${hole.label}`} open={open} onClose={onClose}>
+      <Action height={64} icon="eye" label="Quick reading off your own flasher" onPress={onReading} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {others.map((kind) => (
           <Action

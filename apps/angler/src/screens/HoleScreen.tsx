@@ -16,6 +16,7 @@ import { LogList, reactionWords } from '@/components/LogList';
 import { MoreSheet } from '@/components/MoreSheet';
 import { Notice } from '@/components/Notice';
 import { PlanNote } from '@/components/outlook/PlanNote';
+import { ReadingSheet } from '@/components/reading/ReadingSheet';
 import { Sheet } from '@/components/Sheet';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
@@ -73,7 +74,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const speciesId = outing.species[0];
   const waterTempC = outing.temperatures.at(-1)?.tempC ?? assumedWaterC;
   const flasher = useFlasher({ mode: 'live', speciesId, waterTempC, bottomM: hole.depthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 });
-  const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | null>(null);
+  const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | 'reading' | null>(null);
   const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
   const line = outing.lines.findLast((l) => l.hole === hole.id && l.upMs === null);
   const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
@@ -177,8 +178,23 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         line={line}
         jigM={jigM}
         onReact={(kind) => void react(kind)}
+        onReading={() => setSheet('reading')}
         log={log}
       />
+      {sheet === 'reading' ? (
+        <ReadingSheet
+          onClose={() => setSheet(null)}
+          setting={{ speciesId, waterTempC, beamDeg: readingBeamDeg }}
+          bottomM={bottomM}
+          jigM={jigM}
+          units={units}
+          onTake={(depthM, reaction) => {
+            setSheet(null);
+            setJig(depthM);
+            if (reaction && line) void react(reaction);
+          }}
+        />
+      ) : null}
       <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
         <Words>{clock.reason}</Words>
         <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
@@ -234,6 +250,9 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
     </View>
   );
 }
+
+/** Beam of a flasher whose own is not known, °. Soft. */
+const readingBeamDeg = 20;
 
 const sourceWords = (source: string | undefined) =>
   source === 'live' ? 'flasher simulated, live' : source === 'local' ? 'no signal: simulated on this phone' : 'flasher coming on';

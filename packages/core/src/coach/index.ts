@@ -1,5 +1,6 @@
 export { cadences, pauseSeconds, type Cadence, type CadenceId } from './cadence';
 export { lookRules, type LookId, type LookRule } from './looks';
+export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';
 export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';
 export { adviceWords, shaftWords, type AdviceWords } from './wording';
 export { activePrior, bestPlan, holePriors, stayOrGo, worthAfter, type HolePrior, type HoleSigns, type StayOrGo } from './hole-clock';
