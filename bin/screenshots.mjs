@@ -84,6 +84,13 @@ try {
   await fishNear();
   await page.getByText(/^Line down: /).waitFor({ state: 'detached' });
   await shot('hole-phone-day');
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: /^Quick reading/ }).click();
+  const ruler = await page.getByRole('slider', { name: 'Top mark' }).boundingBox();
+  await page.mouse.click(ruler.x + ruler.width / 2, ruler.y + 0.62 * ruler.height);
+  await page.getByRole('radio', { name: 'Comes up' }).click();
+  await shot('hole-quick-reading');
+  await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Looked', exact: true }).click();
   await theme('dusk');
   await go('/hole', phone, shaft);
@@ -124,31 +131,8 @@ try {
   await page.getByText('2 unsent').waitFor();
   await page.waitForTimeout(9000);
   await shot('offline');
-  await otherDay('2027-01-17T06:40:00-09:00', 'outlook-bright-day');
 } finally {
   await browser.close();
   await stack.stop();
   rmSync(dataDir, { recursive: true, force: true });
-}
-
-/** The Outlook on another morning of the scenario, from a demo of its own. */
-async function otherDay(start, name) {
-  const dir = mkdtempSync(path.join(os.tmpdir(), 'burrow-shots-'));
-  chmodSync(dir, 0o711);
-  const other = await startStack({ dataDir: dir, port: await freePort(), start });
-  const fresh = await browser.newContext({ viewport: phone, serviceWorkers: 'block' });
-  const there = await fresh.newPage();
-  try {
-    await there.addInitScript(() => localStorage.setItem('burrow.preferences', JSON.stringify({ theme: 'day' })));
-    await there.goto(other.url);
-    await there.getByRole('button', { name: 'Enter the demo' }).click();
-    await there.getByRole('figure', { name: /^Modelled column/ }).waitFor({ timeout: 60_000 });
-    await there.waitForTimeout(800);
-    await there.screenshot({ path: path.join(folder, `${name}.png`) });
-    process.stdout.write(`· ${name}.png\n`);
-  } finally {
-    await fresh.close();
-    await other.stop();
-    rmSync(dir, { recursive: true, force: true });
-  }
 }

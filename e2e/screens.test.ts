@@ -1,25 +1,10 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
-import { test } from './stack';
+import { drillOnce, test } from './stack';
 
 async function serious(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
   return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
-}
-
-/** Starts an outing with one hole, unless one is under way. */
-async function drillOnce(page: Page, url: string): Promise<void> {
-  await page.goto(`${url}/water`);
-  await page.getByRole('button', { name: /Start outing|Drill here/ }).waitFor();
-  if (await page.getByRole('button', { name: 'Start outing' }).isVisible()) await page.getByRole('button', { name: 'Start outing' }).click();
-  await page.getByRole('button', { name: 'Drill here' }).waitFor();
-  if (await page.getByRole('button', { name: /^See hole/ }).isVisible()) {
-    await page.getByRole('button', { name: /^See hole/ }).click();
-  } else {
-    await page.getByRole('button', { name: 'Drill here' }).click();
-    await page.getByRole('button', { name: 'Hole is drilled' }).click();
-  }
-  await page.getByText('flasher simulated, live').waitFor();
 }
 
 const ready: Record<string, (page: Page) => Promise<void>> = {

@@ -57,3 +57,18 @@ export async function dragJig(page: Page, toShare: number): Promise<void> {
 export async function jigDepth(page: Page): Promise<number> {
   return parseFloat((await page.getByRole('slider', { name: 'Jig depth' }).getAttribute('aria-valuetext'))!);
 }
+
+/** Starts an outing with one hole, unless one is under way. */
+export async function drillOnce(page: Page, url: string): Promise<void> {
+  await page.goto(`${url}/water`);
+  await page.getByRole('button', { name: /Start outing|Drill here/ }).waitFor();
+  if (await page.getByRole('button', { name: 'Start outing' }).isVisible()) await page.getByRole('button', { name: 'Start outing' }).click();
+  await page.getByRole('button', { name: 'Drill here' }).waitFor();
+  if (await page.getByRole('button', { name: /^See hole/ }).isVisible()) {
+    await page.getByRole('button', { name: /^See hole/ }).click();
+  } else {
+    await page.getByRole('button', { name: 'Drill here' }).click();
+    await page.getByRole('button', { name: 'Hole is drilled' }).click();
+  }
+  await page.getByText('flasher simulated, live').waitFor();
+}

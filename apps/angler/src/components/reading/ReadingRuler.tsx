@@ -19,7 +19,7 @@ interface Props {
   units: UnitPreference;
 }
 
-const height = 300;
+const height = 236;
 const [topPx, leftPx] = [14, 46];
 const names: Record<Handle, string> = { bottom: 'Bottom', mark: 'Top mark', jig: 'Jig' };
 
