@@ -8,6 +8,7 @@ import { useRouter } from 'expo-router';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/components/Action';
 import { Beat } from '@/components/Beat';
 import { FishSheet } from '@/components/FishSheet';
@@ -41,8 +42,15 @@ export function HoleScreen() {
   const outing = useOuting();
   const router = useRouter();
   const { ready } = useLedger();
+  const { water } = useWater();
   const hole = outing?.holes.find((h) => h.id === outing.currentHole);
   if (!ready) return <Notice title="Opening the log" busy />;
+  if (!outing && water && isFlowing(water.kind))
+    return (
+      <Notice title="No holes on moving water" action={{ label: 'To the lies', onPress: () => router.navigate('/water') }}>
+        This screen follows a hole in the ice. Where to cast on this water stands on its map.
+      </Notice>
+    );
   if (!outing)
     return (
       <Notice title="No outing yet" action={{ label: 'To the map', onPress: () => router.navigate('/water') }}>

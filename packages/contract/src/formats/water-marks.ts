@@ -67,7 +67,7 @@ export function riverMarksOf(file: WaterFile) {
 }
 
 /** Whether a water is fished from its banks by its current rather than by its basins. */
-export const isFlowing = (kind: WaterFile['water']['kind']): boolean => kind === 'river' || kind === 'channel';
+export const isFlowing = (kind: string): boolean => kind === 'river' || kind === 'channel';
 
 export type NewMark = Omit<PlaceMark, 'index'> | Omit<LineMark, 'index'>;
 
