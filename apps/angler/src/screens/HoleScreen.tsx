@@ -5,14 +5,14 @@ import type { HoleState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { clockText, depthText } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/components/Action';
 import { Beat } from '@/components/Beat';
 import { FishSheet } from '@/components/FishSheet';
 import { HoleClock } from '@/components/HoleClock';
+import { HoleMap } from '@/components/HoleMap';
 import { LogList, reactionWords } from '@/components/LogList';
 import { MoreSheet } from '@/components/MoreSheet';
 import { Notice } from '@/components/Notice';
@@ -22,12 +22,12 @@ import { Sheet } from '@/components/Sheet';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
 import { ThumbBar, type ThumbKey } from '@/components/ThumbBar';
+import { useShortcuts } from '@/components/useShortcuts';
 import { useTaken } from '@/components/useTaken';
 import { useWakeLock } from '@/components/useWakeLock';
 import { Words } from '@/components/Words';
 import { useNow } from '@/data/clock';
 import { useFlasher } from '@/data/flasher';
-import { useGround } from '@/data/ground';
 import { newId } from '@/data/ledger';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -35,7 +35,6 @@ import { useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 
 const Said = lazy(() => import('@/components/Said'));
-const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
 
 /** What do I do right now? */
 export function HoleScreen() {
@@ -264,44 +263,3 @@ const readingBeamDeg = 20;
 
 const sourceWords = (source: string | undefined) =>
   source === 'live' ? 'flasher simulated, live' : source === 'local' ? 'no signal: simulated on this phone' : 'flasher coming on';
-
-function HoleMap({ outing }: { outing: OutingState }) {
-  const { detail } = useWater();
-  const { state } = useLedger();
-  const { units } = usePreferences();
-  const palette = usePalette();
-  const water = detail.data?.value;
-  const ground = useGround(water, state.outings, units);
-  const outline = useMemo(() => (water ? outlineOf(water.file) : []), [water]);
-  const holes = useMemo(() => outing.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: 0, current: true })), [outing.holes]);
-  const current = outing.holes.find((h) => h.id === outing.currentHole);
-  if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
-  return (
-    <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-      <DepthMapView
-        ground={ground.data}
-        outline={outline}
-        holes={holes}
-        candidate={null}
-        position={null}
-        focus={current?.at}
-        palette={palette}
-        units={units}
-        onTap={() => undefined}
-      />
-    </Suspense>
-  );
-}
-
-/** Single keys on wide screens; `?` lists them. Not while something is typed. */
-function useShortcuts(keys: readonly ThumbKey[], onHelp: () => void): void {
-  useEffect(() => {
-    const press = (event: KeyboardEvent) => {
-      if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.key === '?') onHelp();
-      else keys.find((k) => k.shortcut === event.key.toUpperCase())?.onPress();
-    };
-    if (keys.length > 0) document.addEventListener('keydown', press);
-    return () => document.removeEventListener('keydown', press);
-  });
-}

@@ -1,0 +1,40 @@
+import type { OutingState } from '@burrow/core/ledger';
+import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import { lazy, Suspense, useMemo } from 'react';
+import { useGround } from '@/data/ground';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useWater } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+import { Notice } from './Notice';
+
+const DepthMapView = lazy(() => import('./map/DepthMapView'));
+
+/** The holes of an outing on the bed about them. */
+export function HoleMap({ outing }: { outing: OutingState }) {
+  const { detail } = useWater();
+  const { state } = useLedger();
+  const { units } = usePreferences();
+  const palette = usePalette();
+  const water = detail.data?.value;
+  const ground = useGround(water, state.outings, units);
+  const outline = useMemo(() => (water ? outlineOf(water.file) : []), [water]);
+  const holes = useMemo(() => outing.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: 0, current: true })), [outing.holes]);
+  const current = outing.holes.find((h) => h.id === outing.currentHole);
+  if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
+  return (
+    <Suspense fallback={<Notice title="Unrolling the map" busy />}>
+      <DepthMapView
+        ground={ground.data}
+        outline={outline}
+        holes={holes}
+        candidate={null}
+        position={null}
+        focus={current?.at}
+        palette={palette}
+        units={units}
+        onTap={() => undefined}
+      />
+    </Suspense>
+  );
+}
