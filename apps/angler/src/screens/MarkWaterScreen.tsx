@@ -4,7 +4,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { coverKinds, type LonLat } from '@burrow/core/ground';
 import { distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useCallback, useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
@@ -64,6 +64,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const change = useWaterChange(water.id);
   const moving = isFlowing(water.file.water.kind);
   const [file, setFile] = useState(water.file);
+  const kept = useRef<Promise<void>>(Promise.resolve());
   const [past, setPast] = useState<WaterFile[]>([]);
   const [role, setRole] = useState<Role>(moving ? 'seam' : 'spot');
   const [kind, setKind] = useState(coverKinds[0].id);
@@ -81,7 +82,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const put = (next: WaterFile) => {
     setFile(next);
     setSays(null);
-    void change.keep(next);
+    kept.current = change.keep(next);
   };
   const take = (next: WaterFile) => {
     setPast((p) => [...p, file]);
@@ -96,18 +97,10 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
     else if (mark !== null) setAsked(mark);
     else take(withMark(file, { role, at, ...said, ...(role === 'cover' ? { kind } : {}) }));
   };
-  const moveShore = useCallback(
-    (ring: LonLat[]) =>
-      take(
-        withOutline(
-          file,
-          ring.map(([lon, lat]) => [lon, lat]),
-        ),
-      ),
-    // A drag is taken with the file as it stands.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [file],
-  );
+  const moveShore = (ring: LonLat[]) => {
+    const corners = ring.map(([lon, lat]): [number, number] => [lon, lat]);
+    take(withOutline(file, corners));
+  };
   const endLine = () => {
     const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
     if (role === 'seam' || role === 'bank') take(withMark(file, { role, line, ...said, ...(role === 'bank' ? { heightM: Number(heightM), steepness: steep } : {}) }));
@@ -119,9 +112,10 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
     setPast((p) => p.slice(0, -1));
   };
   const done = async () => {
-    const { left, why } = await change.send();
+    await kept.current;
+    const { isUnsent, why } = await change.send();
     if (why) setSays(`The server would not have it: ${why}. It stays on this phone.`);
-    else if (left) setSays('No signal: the marks are on this phone and go out when it comes back.');
+    else if (isUnsent) setSays('No signal: the marks are on this phone and go out when it comes back.');
     else router.navigate('/water');
   };
   const asking = [...marks.places, ...marks.lines].find((m) => m.index === asked);

@@ -50,10 +50,11 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
   const marked = useRef(new VectorSource());
   const names = useRef(new VectorSource());
   const line = useRef(new VectorSource());
-  const tap = useRef({ onTap, snapsToShore, outline });
+  const tap = useRef({ onTap, onShore, snapsToShore, outline });
   useEffect(() => {
-    tap.current = { onTap, snapsToShore, outline };
-  }, [onTap, snapsToShore, outline]);
+    tap.current = { onTap, onShore, snapsToShore, outline };
+  }, [onTap, onShore, snapsToShore, outline]);
+  const movesShore = onShore !== null;
   const scale = units.distance === 'm' ? 'metric' : 'imperial';
 
   useEffect(() => {
@@ -79,7 +80,7 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
 
   useEffect(() => {
     const chart = map.current;
-    if (!onShore || !chart) return;
+    if (!movesShore || !chart) return;
     const feature = new Feature(new Polygon([outline.map(at)]));
     feature.setStyle([
       new Style({ stroke: new Stroke({ color: palette.ember, width: 3.5 }) }),
@@ -91,7 +92,7 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
     const layer = new VectorLayer({ source: new VectorSource({ features: [feature] }) });
     const modify = new Modify({ source: layer.getSource()!, pixelTolerance: reachPx });
     modify.on('modifyend', () =>
-      onShore(
+      tap.current.onShore?.(
         feature
           .getGeometry()!
           .getCoordinates()[0]
@@ -104,7 +105,7 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
       chart.removeInteraction(modify);
       chart.removeLayer(layer);
     };
-  }, [onShore, outline, palette]);
+  }, [movesShore, outline, palette]);
 
   useEffect(() => {
     bed.current.clear();
