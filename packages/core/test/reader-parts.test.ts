@@ -128,8 +128,8 @@ describe('bottom', () => {
 describe('tracks', () => {
   /** Shows a tracker targets by their range at each ping. */
   function follow(seconds: number, targets: (s: number) => { rangeM: number; levelDb?: number }[], lineM?: number) {
-    const tracker = new Tracker(rate);
-    if (lineM !== undefined) tracker.jigExpectedM = lineM;
+    const tracker = new Tracker(rate, 0.117);
+    if (lineM !== undefined) tracker.expectJig(lineM);
     const list = new EchoList();
     const ids = new Set<number>();
     for (let t = 0; t < seconds * 1000; t += 100) {
@@ -138,9 +138,8 @@ describe('tracks', () => {
       seen.forEach(({ rangeM, levelDb = -40 }, i) => {
         list.rangeM[i] = rangeM;
         list.levelDb[i] = levelDb;
-        list.widthM[i] = 0.06;
       });
-      tracker.update(list, t);
+      tracker.update(list, t, null);
       for (const track of tracker.confirmed()) ids.add(track.id);
     }
     return { tracker, ids, tracks: [...tracker.confirmed()] };
@@ -197,12 +196,12 @@ describe('tracks', () => {
   });
 
   test('a filter grows unsure while it predicts and surer when it is corrected', () => {
-    const track = new Track(5, -40, 0.06, 0, trackerLimits.fish);
+    const track = new Track(5, -40, 0, trackerLimits.fish);
     track.predict(0.1);
     const before = track.innovationVariance;
     track.predict(0.5);
     expect(track.innovationVariance).toBeGreaterThan(before);
-    track.correct(5.1, -41, 0.06);
+    track.correct(5.1, -41);
     expect(track.innovationVariance).toBeLessThan(before);
     expect(track.rangeM).toBeGreaterThan(5);
     expect(track.rangeM).toBeLessThan(5.1);

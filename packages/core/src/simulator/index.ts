@@ -1,4 +1,5 @@
-export { simulatedBottom, SimulatedFlasher, type Take, type Truth } from './flasher';
+export { SimulatedFlasher, type FlasherOptions, type Truth } from './flasher';
+export { simulatedBottom, SimulatedWater, type Mind, type Take } from './water';
 export { scenes, sceneOf, type Scene } from './scene';
-export { stillRod, type RodMotion } from './jig';
-export { quarryRates, type QuarryState } from './quarry';
+export { livelinessOf, stillRod, type RodMotion } from './jig';
+export type { SimulatedFish, FishState } from './fish';

@@ -1,14 +1,12 @@
-/** Echoes of one ping in arrays made once: range of each, its level, and the first and last bin it covers. */
+/** Echoes of one ping in arrays made once: range of each, and its level. */
 export class EchoList {
   count = 0;
   readonly rangeM: Float32Array;
   readonly levelDb: Float32Array;
-  readonly widthM: Float32Array;
 
   constructor(private readonly capacity = 64) {
     this.rangeM = new Float32Array(capacity);
     this.levelDb = new Float32Array(capacity);
-    this.widthM = new Float32Array(capacity);
   }
 
   /**
@@ -23,7 +21,6 @@ export class EchoList {
         i++;
         continue;
       }
-      const start = i;
       let peak = i;
       let dip = i;
       for (; i < to && power[i] > threshold[i]; i++) {
@@ -33,16 +30,16 @@ export class EchoList {
         } else if (power[i] < power[dip]) {
           dip = i;
         } else if (power[dip] < power[peak] / 2 && power[i] > power[dip] * 2) {
-          this.add(power, peak, dip - start, binM, leadM);
+          this.add(power, peak, binM, leadM);
           peak = i;
           dip = i;
         }
       }
-      this.add(power, peak, i - start, binM, leadM);
+      this.add(power, peak, binM, leadM);
     }
   }
 
-  private add(power: Float32Array, peak: number, width: number, binM: number, leadM: number): void {
+  private add(power: Float32Array, peak: number, binM: number, leadM: number): void {
     if (this.count >= this.capacity) return;
     const before = power[peak - 1] ?? 0;
     const after = power[peak + 1] ?? 0;
@@ -51,7 +48,6 @@ export class EchoList {
     const shift = bend < 0 ? (0.5 * (before - after)) / bend : 0;
     this.rangeM[this.count] = (peak + 0.5 + shift) * binM - leadM;
     this.levelDb[this.count] = 10 * Math.log10(power[peak]);
-    this.widthM[this.count] = width * binM;
     this.count++;
   }
 }

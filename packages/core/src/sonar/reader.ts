@@ -1,4 +1,5 @@
 import { depthCorrectedForSound } from '../water';
+import { BandFinder, type Band } from './bands';
 import { BottomTracker } from './bottom';
 import type { EchoHeader, EchoState, Mark, MarkKind, Ping } from './echo';
 import { EchoList } from './echoes';
@@ -10,14 +11,14 @@ import { Tracker } from './tracker';
 /** What the reader takes for what. Soft. */
 export const readerLimits = {
   /** An echo stands this far above the mean noise, dB. */
-  marginDb: 9,
+  marginDb: 8,
   /** Blind zone under the transducer, m. */
   blindM: 0.35,
-  /** Thicker unresolved echoes are a school or a bait band, m. */
-  thickM: 0.5,
-  /** Weaker thick echoes are bait, weaker thin ones clutter, dB. */
+  /** A weaker band is bait, dB; what stands this far over a band is no part of it. */
   baitDb: -50,
-  clutterDb: -62,
+  overBandDb: 8,
+  /** A mark that hardly passes the threshold is clutter, dB over it. */
+  clutterDb: 0.3,
 } as const;
 
 export interface ReaderOptions {
@@ -35,6 +36,7 @@ export class EchoReader {
   private readonly noise: NoiseFloor;
   private readonly bottom: BottomTracker;
   private readonly echoes = new EchoList();
+  private readonly bands: BandFinder;
   private readonly tracker: Tracker;
   private readonly firstBin: number;
   private readonly leadM: number;
@@ -50,7 +52,8 @@ export class EchoReader {
     for (let v = 0; v < 256; v++) this.linear[v] = 10 ** ((header.dbFloor + v * header.dbPerStep) / 10);
     this.noise = new NoiseFloor(header.bins, header.dbFloor, header.dbPerStep, readerLimits.marginDb);
     this.bottom = new BottomTracker(header.binM, header.pingRateHz);
-    this.tracker = new Tracker(header.pingRateHz);
+    this.tracker = new Tracker(header.pingRateHz, 2 * rangeResolution(header.soundSpeedMs, header.pulseUs));
+    this.bands = new BandFinder(header.bins, header.binM, header.pingRateHz, () => this.tracker.newId());
     this.firstBin = Math.max(1, Math.round(readerLimits.blindM / header.binM));
     this.leadM = rangeResolution(header.soundSpeedMs, header.pulseUs) / 2;
     this.scale = depthCorrectedForSound(1, header.soundSpeedMs, options.trueSoundSpeedMs ?? header.soundSpeedMs);
@@ -58,7 +61,7 @@ export class EchoReader {
 
   /** Tells the reader how deep the line counter holds the jig, m below the surface. */
   line(depthM: number): void {
-    this.tracker.jigExpectedM = (depthM - this.header.transducerM) / this.scale;
+    this.tracker.expectJig((depthM - this.header.transducerM) / this.scale);
   }
 
   /** Reads one ping. Throws RangeError when it has not the header's number of bins. */
@@ -71,11 +74,13 @@ export class EchoReader {
     // Within a pulse of the bottom nothing can be told from it.
     const end = this.bottomRange === null ? a.length : Math.floor((this.bottomRange - 2 * this.leadM) / this.header.binM);
     this.echoes.find(this.smooth, this.noise.threshold, this.firstBin, Math.max(this.firstBin, end), this.header.binM, this.leadM);
-    this.tracker.update(this.echoes, t);
+    this.tracker.update(this.echoes, t, this.bottomRange);
+    const jigRange = this.tracker.jigRange(this.echoes, this.bottomRange);
+    this.bands.update(this.smooth, this.noise.threshold, this.firstBin, Math.max(this.firstBin, end), t, jigRange);
     return {
       t,
       bottomM: this.bottomRange === null ? null : this.depth(this.bottomRange),
-      jigM: this.tracker.jig && this.tracker.jig.misses < this.header.pingRateHz ? this.depth(this.tracker.jig.rangeM) : null,
+      jigM: jigRange === null ? null : this.depth(jigRange),
       marks: this.marks(t),
     };
   }
@@ -96,21 +101,23 @@ export class EchoReader {
 
   private marks(t: number): Mark[] {
     const marks: Mark[] = [];
+    for (const band of this.bands.bands) marks.push(this.bandMark(band, t));
     for (const track of this.tracker.confirmed()) {
-      const depthM = this.depth(track.rangeM);
-      const mark: Mark = { id: track.id, depthM, kind: kindOf(track), levelDb: track.levelDb, riseMs: -track.speedMs * this.scale, ageMs: t - track.bornMs };
-      if (mark.kind === 'school' || mark.kind === 'bait') {
-        mark.topM = depthM - (track.widthM * this.scale) / 2;
-        mark.baseM = depthM + (track.widthM * this.scale) / 2;
-        mark.depthM = mark.topM;
-      }
-      marks.push(mark);
+      const band = this.bands.at(track.rangeM);
+      if (band && track.levelDb < band.levelDb + readerLimits.overBandDb) continue;
+      marks.push({ id: track.id, depthM: this.depth(track.rangeM), kind: this.kindOf(track), levelDb: track.levelDb, riseMs: -track.speedMs * this.scale, ageMs: t - track.bornMs });
     }
     return marks.sort((x, y) => x.depthM - y.depthM);
   }
-}
 
-function kindOf(track: Track): MarkKind {
-  if (track.widthM > readerLimits.thickM) return track.levelDb < readerLimits.baitDb ? 'bait' : 'school';
-  return track.levelDb < readerLimits.clutterDb ? 'clutter' : 'fish';
+  private bandMark(band: Band, t: number): Mark {
+    const topM = this.depth(band.topM);
+    const kind: MarkKind = band.levelDb < readerLimits.baitDb ? 'bait' : 'school';
+    return { id: band.id, depthM: topM, kind, levelDb: band.levelDb, riseMs: -band.speedMs * this.scale, ageMs: t - band.bornMs, topM, baseM: this.depth(band.baseM) };
+  }
+
+  private kindOf(track: Track): MarkKind {
+    const bin = Math.min(this.header.bins - 1, Math.max(0, Math.round(track.rangeM / this.header.binM)));
+    return track.levelDb < 10 * Math.log10(this.noise.threshold[bin]) + readerLimits.clutterDb ? 'clutter' : 'fish';
+  }
 }

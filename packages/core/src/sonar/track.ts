@@ -1,3 +1,8 @@
+import { clamp } from '../units';
+
+/** Nothing under a hole swims or falls faster, m/s. */
+const fastestMs = 1.6;
+
 /** How a followed target is taken to move and be measured. Soft. */
 export interface Motion {
   /** Standard deviation of its acceleration, m/s². */
@@ -12,12 +17,19 @@ export class Track {
   hits = 1;
   misses = 0;
   bornMs: number;
+  readonly bornRangeM: number;
   levelDb: number;
-  widthM: number;
   rangeM: number;
   speedMs = 0;
   /** Pings since birth. */
   age = 1;
+  /** Level of the last echo that was its own, dB. */
+  lastLevelDb: number;
+  /** Whether it has an echo of its own in this ping. */
+  isSeen = false;
+  /** Whose echo it is in when it has none of its own, and for how many pings on end. */
+  sharesWith: Track | null = null;
+  sharedPings = 0;
   private pRR: number;
   private pRV = 0;
   private pVV = 0.16;
@@ -25,13 +37,13 @@ export class Track {
   constructor(
     rangeM: number,
     levelDb: number,
-    widthM: number,
     t: number,
-    private readonly motion: Motion,
+    public motion: Motion,
   ) {
     this.rangeM = rangeM;
+    this.bornRangeM = rangeM;
     this.levelDb = levelDb;
-    this.widthM = widthM;
+    this.lastLevelDb = levelDb;
     this.bornMs = t;
     this.pRR = motion.rangeSdM ** 2;
   }
@@ -51,24 +63,39 @@ export class Track {
     return this.pRR + this.motion.rangeSdM ** 2;
   }
 
-  correct(rangeM: number, levelDb: number, widthM: number): void {
+  correct(rangeM: number, levelDb: number): void {
     const s = this.innovationVariance;
     const kR = this.pRR / s;
     const kV = this.pRV / s;
     const error = rangeM - this.rangeM;
     this.rangeM += kR * error;
-    this.speedMs += kV * error;
+    this.speedMs = clamp(this.speedMs + kV * error, -fastestMs, fastestMs);
     this.pVV -= kV * this.pRV;
     this.pRV *= 1 - kR;
     this.pRR *= 1 - kR;
+    this.lastLevelDb = levelDb;
+    this.sharedPings = 0;
     this.levelDb += 0.15 * (levelDb - this.levelDb);
-    this.widthM += 0.2 * (widthM - this.widthM);
     this.hits++;
     this.misses = 0;
   }
 
+  /** In the echo of another for this ping: it goes along with it. */
+  share(owner: Track): void {
+    this.sharesWith = owner;
+    this.sharedPings++;
+    this.misses = 0;
+    this.rangeM += 0.15 * (owner.rangeM - this.rangeM);
+    this.speedMs += 0.15 * (owner.speedMs - this.speedMs);
+    // What it does in there is anyone's guess.
+    this.pRR = 0.004;
+    this.pRV = 0;
+    this.pVV = 0.04;
+  }
+
   miss(): void {
     this.misses++;
+    this.sharesWith = null;
     // A target that is not seen is not thought to race on.
     this.speedMs *= 0.9;
   }

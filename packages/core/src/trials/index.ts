@@ -1,0 +1,2 @@
+export { ReaderScore, scoreLimits, type ReaderFigures } from './reader-score';
+export { runReaderTrial, type ReaderTrial } from './reader-trial';
