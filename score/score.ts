@@ -1,9 +1,10 @@
-import { scoreReader } from './reader';
-
-const scores: Record<string, () => boolean> = { reader: scoreReader };
-const [wanted] = process.argv.slice(2);
+const scores: Record<string, (args: readonly string[]) => Promise<boolean>> = {
+  reader: async () => (await import('./reader')).scoreReader(),
+  pays: async (args) => (await import('./pays')).scorePays(args),
+};
+const [wanted, ...rest] = process.argv.slice(2);
 if (wanted === undefined || !Object.hasOwn(scores, wanted)) {
   process.stderr.write(`score: expected ${Object.keys(scores).join(' or ')}, found ${wanted === undefined ? 'nothing' : `"${wanted}"`}\n`);
   process.exit(2);
 }
-process.exit(scores[wanted]() ? 0 : 1);
+process.exit((await scores[wanted](rest)) ? 0 : 1);

@@ -3,7 +3,6 @@ import {
   chooseHole,
   densityLimits,
   FishDensity,
-  gammaDraw,
   memoryOf,
   nextHole,
   PlaceScore,

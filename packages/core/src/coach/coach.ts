@@ -1,8 +1,12 @@
 import { speciesOf, type Species } from '../fish';
+import type { ReactionKind } from '../ledger';
 import { edgeDepthError, type EchoState, type Mark } from '../sonar';
 import { clamp } from '../units';
-import { cadences, pauseSeconds, type Cadence } from './cadence';
-import { lookRules, type LookId, type LookRule, type LookWhen } from './looks';
+import { cadences, drawSpeedMs, pauseSeconds, type Cadence, type CadenceId } from './cadence';
+import { Episode, refusedAlike } from './episode';
+import { askRules, lookRules, type LookId, type LookRule, type LookWhen } from './looks';
+import { chooseCadence, emptyMemory, remember, tellingOf, weighed, type CoachMemory } from './memory';
+import { Eye, type Seen, type Sight } from './sight';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
 export interface Advice {
@@ -12,6 +16,8 @@ export interface Advice {
   pauseS: number;
   /** Where the jig should hang. */
   jigM: number;
+  /** How fast to take it there, m/s: by hand where a fish is near or a lift is to be drawn; null as reel and fall go. */
+  handMs: number | null;
   /** Seconds this holds before it is trusted less. */
   forS: number;
   sinceMs: number;
@@ -23,17 +29,27 @@ export interface Advice {
   then: string;
   reason: string;
   changesMind: string;
+  /** One thing more to change or do, with its rule. */
+  ask: { ruleId: string; text: string; school?: string } | null;
+  /** How the cadence has been answered here, fieldcraft's expectation left out. */
+  answered: { won: number; lost: number };
+  /** Whether this outing's answers, not fieldcraft's default, made the choice. */
+  isLearnt: boolean;
+  jigSeenM: number | null;
+  baitM: number | null;
 }
 
-/** How the coach sees. Soft. */
+/** How the coach advises. Soft. */
 export const coachLimits = {
   /** No instruction is shorter than this, s, unless a fish comes. */
   leastS: 4,
   /** Marks fainter than this are taken to be near the edge of the cone, dB. */
   weakDb: -46,
-  /** A mark moving slower than this hangs still, m/s. */
-  stillMs: 0.035,
-  leastAgeMs: 600,
+  /** With a mark this near, m, the jig is moved no faster than this, m/s: a dart sends it off, and so does one dropped on its head. */
+  shyM: 1.5,
+  shyMs: 0.2,
+  /** A cadence is given this long with one school before another may be tried, s. */
+  encounterS: 25,
 } as const;
 
 export interface CoachSetting {
@@ -43,134 +59,169 @@ export interface CoachSetting {
   beamDeg: number;
 }
 
-interface Sight {
-  fish: Mark[];
-  top: Mark | null;
-  gapM: number | null;
-  riseMs: number;
-  stillS: number;
-  jigRiseMs: number;
-  goneS: number;
-}
-
 /**
- * Turns what the reader sees into the next move. One echo state in, one advice out; the same states give the same advice,
- * wherever they come from.
+ * Turns what the reader sees into the next move. One echo state in, one advice out; the same states and the same memory give the
+ * same advice, wherever they come from. All decisions are rows of tables.
  */
 export class Coach {
   private readonly species: Species;
+  private readonly eye = new Eye();
+  private readonly episode = new Episode();
   private advice: Advice | null = null;
   private count = 0;
-  private stillSince: number | null = null;
-  private topId = -1;
-  private lastTop: { depthM: number; riseMs: number; t: number } | null = null;
-  private jigPast: { t: number; m: number }[] = [];
-  private rise = 0;
+  private lineM: number | null = null;
+  private refusedAt = 0;
+  private chosenMs = -Infinity;
 
-  /** Throws RangeError for a species without habits in the table. */
-  constructor(private readonly setting: CoachSetting) {
+  /**
+   * Throws RangeError for a species without habits in the table.
+   * @param memory what this outing has told so far; the coach adds to it
+   */
+  constructor(
+    private readonly setting: CoachSetting,
+    readonly memory: CoachMemory = emptyMemory(),
+  ) {
     this.species = speciesOf(setting.speciesId);
+  }
+
+  /** Depth the line was let out to, m, where a counter tells. */
+  line(depthM: number): void {
+    this.lineM = depthM;
+  }
+
+  /** What the angler tells of the fish: a tap on the Hole screen, or a fish landed. */
+  reacted(kind: ReactionKind | 'landed', ms: number, depthM: number | null): void {
+    const { memory } = this;
+    const cadence = this.advice && (this.advice.cadence.id as CadenceId);
+    const told = kind === 'landed' ? undefined : tellingOf(kind);
+    if (told && this.episode.isWatching) this.episode.settle(memory, told.won, told.lost);
+    else if (told && cadence) remember(memory, 'close', cadence, told.won, told.lost);
+    if ((kind === 'refused' || kind === 'fled') && cadence) refusedAlike(memory, cadence);
+    if (kind === 'bite' || kind === 'landed' || kind === 'hooked' || kind === 'missed') {
+      memory.refused = null;
+      this.episode.end();
+    }
+    memory.last = { kind, ms, depthM };
   }
 
   /** Advice after a state; null until bottom or jig has been seen. */
   update(state: EchoState): Advice | null {
     if (state.bottomM === null && state.jigM === null) return this.advice;
-    const sight = this.look(state);
-    const arrived = sight.fish.length > 0 && this.count === 0;
-    this.count = sight.fish.length;
-    const young = this.advice !== null && state.t - this.advice.sinceMs < coachLimits.leastS * 1000;
-    const rule = young && !arrived ? lookRules.find((r) => r.id === this.advice!.ruleId)! : this.choose(sight);
-    const fresh = this.advice?.ruleId !== rule.id;
-    this.advice = this.compose(rule, sight, state, fresh ? state.t : this.advice!.sinceMs, fresh ? null : this.advice);
+    const seen = this.eye.look(state, this.lineM, this.memory);
+    const { sight } = seen;
+    const arrived = sight.marks > 0 && this.count === 0;
+    this.count = sight.marks;
+    const before = this.advice;
+    const young = before !== null && state.t - before.sinceMs < coachLimits.leastS * 1000;
+    const rule = young && !arrived ? lookRules.find((r) => r.id === before.ruleId)! : this.choose(sight);
+    const isFresh = before?.ruleId !== rule.id;
+    const sinceMs = isFresh ? state.t : before.sinceMs;
+    const refused = this.memory.refused?.count ?? 0;
+    const cadence = this.cadenceFor(rule, before, isFresh, refused, state.t);
+    this.refusedAt = refused;
+    this.advice = this.compose(rule, cadence, seen, state, sinceMs, isFresh ? null : before);
+    this.episode.watch(seen, state.t, cadence, rule.situation, this.memory);
     return this.advice;
   }
 
-  private look(state: EchoState): Sight {
-    const { t, jigM } = state;
-    const fish = state.marks.filter((m) => (m.kind === 'fish' || m.kind === 'school') && m.ageMs >= coachLimits.leastAgeMs);
-    const top = this.interested(fish, jigM);
-    if (top) {
-      this.rise = top.id === this.topId ? this.rise + 0.25 * (top.riseMs - this.rise) : top.riseMs;
-      this.topId = top.id;
-      this.lastTop = { depthM: top.depthM, riseMs: this.rise, t };
-      if (Math.abs(this.rise) > coachLimits.stillMs) this.stillSince = null;
-      else this.stillSince ??= t;
-    } else {
-      this.stillSince = null;
-    }
-    return {
-      fish,
-      top,
-      gapM: top && jigM !== null ? top.depthM - jigM : null,
-      riseMs: top ? this.rise : (this.lastTop?.riseMs ?? 0),
-      stillS: this.stillSince === null ? 0 : (t - this.stillSince) / 1000,
-      jigRiseMs: this.jigRise(t, jigM),
-      goneS: top ? 0 : this.lastTop ? (t - this.lastTop.t) / 1000 : Infinity,
-    };
-  }
-
-  /** The highest mark, unless another lies just under the jig and is the one that looks. */
-  private interested(fish: readonly Mark[], jigM: number | null): Mark | null {
-    if (fish.length === 0) return null;
-    if (jigM === null) return fish[0];
-    const near = fish.filter((m) => m.depthM - jigM > -0.3 && m.depthM - jigM < 1);
-    return near[0] ?? fish[0];
-  }
-
-  private jigRise(t: number, jigM: number | null): number {
-    if (jigM === null) return 0;
-    this.jigPast.push({ t, m: jigM });
-    while (this.jigPast.length > 1 && t - this.jigPast[0].t > 1500) this.jigPast.shift();
-    const first = this.jigPast[0];
-    return t > first.t ? ((first.m - jigM) * 1000) / (t - first.t) : 0;
+  /** One cadence for one encounter: kept while the next look offers it too, until it is refused or has had its time. */
+  private cadenceFor(rule: LookRule, before: Advice | null, isFresh: boolean, refused: number, t: number): CadenceId {
+    const was = before ? (before.cadence.id as CadenceId) : null;
+    const isOffered = was !== null && rule.offers.some((o) => o.cadence === was);
+    const isRefused = refused > this.refusedAt;
+    const isSpent = t - this.chosenMs > 1000 * coachLimits.encounterS;
+    if (isOffered && !isRefused && (!isFresh || !isSpent)) return was;
+    if (rule.offers.length > 1) this.chosenMs = t;
+    return chooseCadence(this.memory, rule.situation, rule.offers, rule.situation);
   }
 
   private choose(sight: Sight): LookRule {
-    return lookRules.find((rule) => holds(rule.when, sight, this.species)) ?? lookRules[lookRules.length - 1];
+    return lookRules.find((rule) => this.holds(rule.when, sight)) ?? lookRules[lookRules.length - 1];
   }
 
-  private compose(rule: LookRule, sight: Sight, state: EchoState, sinceMs: number, before: Advice | null): Advice {
-    const cadence: Cadence = cadences[rule.cadence];
-    const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'back');
+  private holds(when: LookWhen, sight: Sight): boolean {
+    const { feeds, species, after, ...limits } = when;
+    if (feeds && feeds !== this.species.feeds) return false;
+    if (species && species !== this.species.id) return false;
+    if (after && !after.some((kind) => kind === this.memory.last?.kind)) return false;
+    for (const key of Object.keys(limits) as (keyof Sight)[]) {
+      const limit = limits[key]!;
+      const value = sight[key];
+      if (value === null || value < (limit.least ?? -Infinity) || value > (limit.most ?? Infinity)) return false;
+    }
+    return true;
+  }
+
+  private compose(rule: LookRule, id: CadenceId, seen: Seen, state: EchoState, sinceMs: number, before: Advice | null): Advice {
+    const { sight } = seen;
+    const cadence: Cadence = cadences[id];
+    const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'back' || rule.aim === 'again');
+    const ask = askRules.find((r) => this.holds(r.when, sight));
+    const offer = rule.offers.find((o) => o.cadence === id) ?? rule.offers[0];
+    const { won, lost } = weighed(this.memory, rule.situation, offer);
     return {
       look: rule.look,
       ruleId: rule.id,
       cadence,
       pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * cadence.pauseFactor),
-      jigM: keepsDepth ? before.jigM : this.depthFor(rule, sight, state),
+      jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.depthFor(rule, id, seen, state),
+      handMs: id === 'slow-lift' ? drawSpeedMs : sight.gapM !== null && Math.abs(sight.gapM) < coachLimits.shyM ? coachLimits.shyMs : null,
       forS: rule.forS,
       sinceMs,
-      topMarkM: sight.top?.depthM ?? null,
+      topMarkM: seen.top?.depthM ?? null,
       gapM: sight.gapM,
       stillS: sight.stillS,
-      marks: sight.fish.length,
+      marks: sight.marks,
       bottomM: state.bottomM,
       then: rule.then,
       reason: rule.reason,
       changesMind: rule.changesMind,
+      ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.school ? { school: ask.school } : {}) } : null,
+      answered: { won: won - offer.won, lost: lost - offer.lost },
+      isLearnt: id !== rule.offers[0].cadence,
+      jigSeenM: state.jigM,
+      baitM: seen.bait?.topM ?? null,
     };
   }
 
-  private depthFor(rule: LookRule, sight: Sight, state: EchoState): number {
+  private depthFor(rule: LookRule, cadence: CadenceId, seen: Seen, state: EchoState): number {
+    const { top, bait, sight } = seen;
     const floor = state.bottomM ?? Infinity;
-    const jig = state.jigM ?? (Number.isFinite(floor) ? floor - 1 : 1);
-    const over = sight.top ? aboveMark(sight.top, this.species, this.setting.beamDeg) : jig;
-    const lowest = Number.isFinite(floor) ? floor - 0.05 : 300;
+    const hasFloor = Number.isFinite(floor);
+    const jig = state.jigM ?? (hasFloor ? floor - 1 : 1);
+    const over = top ? aboveMark(top, this.species, this.setting.beamDeg) : jig;
+    const lowest = hasFloor ? floor - 0.05 : 300;
+    const isOnBottom = this.species.feeds === 'bottom' && sight.offBottomM !== null && sight.offBottomM < 0.5;
+    const hold = this.lineM !== null && Math.abs(this.lineM - jig) < 0.6 ? this.lineM : jig;
     const aims = {
-      search: Number.isFinite(floor) ? floor - clamp(0.16 * floor, 0.6, 1.6) : jig,
-      bottom: Number.isFinite(floor) ? floor - this.species.offsetM : jig,
-      'above-top': this.bottomSitter(sight, floor) ? floor - this.species.offsetM : over,
-      hold: jig,
-      draw: jig - rule.byM,
+      search: this.searchDepth(floor, jig),
+      middle: hasFloor ? (usualTop(this.memory) ?? 0.65 * floor) - this.species.offsetM : jig,
+      bottom: hasFloor ? floor - this.species.offsetM : jig,
+      bed: hasFloor ? floor - 0.05 : jig,
+      'above-top': isOnBottom ? floor - this.species.offsetM : over,
+      hold,
+      // Only a lift draws; whoever tries another cadence instead stays where it is.
+      draw: cadence === 'slow-lift' ? jig - rule.byM : hold,
       back: Math.min(over, jig + rule.byM),
+      again: this.memory.last?.depthM ?? jig,
+      'under-bait': (bait?.baseM ?? jig) + rule.byM,
     };
     return clamp(aims[rule.aim], 0.4, lowest);
   }
 
-  /** Bottom feeders lying in the lowest half metre are met from the bottom up. */
-  private bottomSitter(sight: Sight, floor: number): boolean {
-    return this.species.feeds === 'bottom' && sight.top !== null && floor - sight.top.depthM < 0.5;
+  /** Over where schools have shown themselves here; else over the lower part of the column. */
+  private searchDepth(floor: number, jig: number): number {
+    const usual = usualTop(this.memory);
+    if (usual !== null) return usual - this.species.offsetM;
+    return Number.isFinite(floor) ? floor - clamp(0.16 * floor, 0.6, 1.6) : jig;
   }
+}
+
+/** The upper quarter of the depths at which tops were first seen, m: fish come up to a jig, hardly down to it. Null before three were seen. */
+function usualTop({ topsM }: CoachMemory): number | null {
+  if (topsM.length < 3) return null;
+  const sorted = [...topsM].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 4)];
 }
 
 /**
@@ -180,18 +231,4 @@ export class Coach {
 export function aboveMark(mark: Pick<Mark, 'depthM' | 'levelDb'>, species: Species, beamDeg: number): number {
   const edge = mark.levelDb < coachLimits.weakDb ? edgeDepthError(mark.depthM, beamDeg) : 0;
   return mark.depthM - species.offsetM - edge;
-}
-
-const within = (value: number, limit?: { least?: number; most?: number }) => limit === undefined || (value >= (limit.least ?? -Infinity) && value <= (limit.most ?? Infinity));
-
-function holds(when: LookWhen, sight: Sight, species: Species): boolean {
-  if (when.feeds && when.feeds !== species.feeds) return false;
-  if (when.gapM && (sight.gapM === null || !within(sight.gapM, when.gapM))) return false;
-  return (
-    within(sight.fish.length, when.marks) &&
-    within(sight.riseMs, when.riseMs) &&
-    within(sight.stillS, when.stillS) &&
-    within(sight.jigRiseMs, when.jigRiseMs) &&
-    within(sight.goneS, when.goneS)
-  );
 }

@@ -1,6 +1,7 @@
 import type { EchoState, Mark } from '../sonar';
 import { requireWithin } from '../units';
 import { Coach, type Advice, type CoachSetting } from './coach';
+import { emptyMemory, type CoachMemory } from './memory';
 
 /** What the top mark did, as one sees it on a flasher. */
 export type MarkDid = 'none' | 'still' | 'long-still' | 'rising' | 'sinking' | 'followed' | 'fled' | 'several';
@@ -61,9 +62,9 @@ export function statesOfReading({ bottomM, jigM, topMarkM, did }: QuickReading):
   return states;
 }
 
-/** The advice for a flasher read by eye: the same as for the echoes, by the same coach. */
-export function adviseReading(reading: QuickReading, setting: CoachSetting): Advice {
-  const coach = new Coach(setting);
+/** The advice for a flasher read by eye: the same as for the echoes, by the same coach and the same memory, which is not added to. */
+export function adviseReading(reading: QuickReading, setting: CoachSetting, memory: CoachMemory = emptyMemory()): Advice {
+  const coach = new Coach(setting, structuredClone(memory));
   let advice: Advice | null = null;
   for (const state of statesOfReading(reading)) advice = coach.update(state);
   return advice!;

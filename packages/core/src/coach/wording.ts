@@ -20,12 +20,14 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
     still: String(Math.round(advice.stillS)),
     count: advice.marks < 10 ? ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine'][advice.marks] : String(advice.marks),
     bottom: advice.bottomM === null ? '' : depthText(advice.bottomM, units),
+    jig: advice.jigSeenM === null ? '' : depthText(advice.jigSeenM, units),
+    bait: advice.baitM === null ? '' : depthText(advice.baitM, units),
   };
   const { cadence } = advice;
-  const goTo = advice.look === 'far' ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
+  const goTo = advice.look === 'far' || advice.look === 'above' ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
   const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
   return {
-    instruction: cadence.id === 'slow-lift' ? drawTo : goTo,
+    instruction: advice.look === 'stopped' ? 'Strike' : cadence.id === 'slow-lift' ? drawTo : goTo,
     reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? ''),
     then: advice.then,
     beat: cadence.liftM === 0 ? 'no movement' : `lift ${liftText(cadence.liftM, units)}, ${cadence.beatPerMin} a minute`,

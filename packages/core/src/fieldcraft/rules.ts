@@ -1,5 +1,5 @@
 import { approachRules } from '../banks';
-import { cadences, lookRules } from '../coach';
+import { askRules, cadences, lookRules } from '../coach';
 import { placeRules } from '../holes';
 import { clockRules, lightRules, phaseRules, stageRules, type SchoolQuestion } from '../outlook';
 import { lieRules } from '../river';
@@ -38,6 +38,12 @@ const lookWords: Record<(typeof lookRules)[number]['look'], string> = {
   fled: 'a fish that flared off',
   several: 'several together',
   near: 'a mark near the jig',
+  above: 'a mark above the jig',
+  bait: 'a band of bait',
+  bottom: 'a mark on the bottom',
+  hot: 'a fish that comes up far',
+  stopped: 'a line that stops before its time',
+  again: 'just after a bite or a fish',
 };
 
 const placeNames: Record<string, string> = { 'drop-base': 'foot of a drop', 'drop-top': 'edge of a drop' };
@@ -77,14 +83,24 @@ export function fieldcraftRules(): FieldcraftRule[] {
       id: r.id,
       section: 'at the hole',
       condition: lookWords[r.look],
-      effect: cadences[r.cadence].verb.toLowerCase(),
+      effect: r.offers.map((o) => cadences[o.cadence].verb.toLowerCase()).join('; or '),
       reason: r.reason
         .replace(/\{mark\}/g, 'its depth')
         .replace(/\{gap\}/g, 'a little')
         .replace(/\{still\}/g, 'some')
         .replace(/\{count\}/g, 'Several')
-        .replace(/\{bottom\}/g, 'the bottom'),
+        .replace(/\{bottom\}/g, 'the bottom')
+        .replace(/\{jig\}/g, 'a depth')
+        .replace(/\{bait\}/g, 'a depth'),
       strength: 0.6,
+    })),
+    ...askRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'at the hole',
+      condition: r.when.refused ? `after ${r.when.refused.least} refusals alike` : 'after short bites',
+      effect: r.school ? `change one thing (${r.school})` : 'change one thing',
+      reason: r.text,
+      strength: 0.5,
     })),
     ...stageRules.map((r): FieldcraftRule => ({
       id: r.id,

@@ -1,4 +1,4 @@
-import { normal, type Random } from '../units';
+import { gammaDraw, type Random } from '../units';
 
 /** How many fish to expect at each place before drilling there: marking visits an hour on a square grid, NaN where there is no water. */
 export interface DensityPrior {
@@ -161,16 +161,4 @@ function tempered({ perHour, sure }: DensityPrior, belief: number): Float32Array
 function likelihood(visits: number, expected: number): number {
   const { shape } = densityLimits;
   return shape * Math.log(shape / (shape + expected)) + visits * Math.log(Math.max(1e-9, expected) / (shape + expected));
-}
-
-/** A draw from the Gamma distribution of unit rate. Source: Marsaglia & Tsang 2000. */
-export function gammaDraw(shape: number, random: Random): number {
-  if (shape < 1) return gammaDraw(shape + 1, random) * (1 - random()) ** (1 / shape);
-  const d = shape - 1 / 3;
-  const c = 1 / Math.sqrt(9 * d);
-  for (;;) {
-    const x = normal(random);
-    const v = (1 + c * x) ** 3;
-    if (v > 0 && Math.log(1 - random()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
-  }
 }

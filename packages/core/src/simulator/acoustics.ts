@@ -67,16 +67,21 @@ const exponentials = (() => {
   return Float32Array.from({ length: 1 << 16 }, () => -Math.log(1 - random()));
 })();
 
+/** The same as decibels, for bins that hold nothing but noise. */
+const exponentialDb = exponentials.map((x) => 10 * Math.log10(x + 1e-12));
+
 /** Draws pings of one setting into arrays made once. */
 export class PingDrawing {
   private readonly power: Float64Array;
   private readonly noise: Float64Array;
+  private readonly noiseDb: Float64Array;
   private readonly pulseM: number;
 
   constructor(readonly setting: AcousticSetting) {
     const { header } = setting;
     this.power = new Float64Array(header.bins);
     this.noise = Float64Array.from({ length: header.bins }, (_, i) => 10 ** (noiseAt(setting, (i + 0.5) * header.binM) / 10));
+    this.noiseDb = this.noise.map((x) => 10 * Math.log10(x));
     this.pulseM = rangeResolution(header.soundSpeedMs, header.pulseUs);
   }
 
@@ -101,11 +106,12 @@ export class PingDrawing {
     const mask = exponentials.length - 1;
     let at = Math.floor(random() * exponentials.length);
     const stride = 1 + 2 * Math.floor(random() * 500);
-    const perStep = 10 / header.dbPerStep / Math.LN10;
-    const floor = header.dbFloor / header.dbPerStep;
+    const perDb = 1 / header.dbPerStep;
+    const { noiseDb } = this;
     for (let i = 0; i < header.bins; i++) {
       at = (at + stride) & mask;
-      const level = Math.round(Math.log(power[i] + exponentials[at] * noise[i] + 1e-12) * perStep - floor);
+      const db = power[i] === 0 ? noiseDb[i] + exponentialDb[at] : 10 * Math.log10(power[i] + exponentials[at] * noise[i]);
+      const level = Math.round((db - header.dbFloor) * perDb);
       a[i] = level < 0 ? 0 : level > 255 ? 255 : level;
     }
     return a;

@@ -1,31 +1,33 @@
 import { normal } from '../units';
-import { SimulatedFish, fishWays, type Verdict } from './fish';
+import { SimulatedFish, type Verdict } from './fish';
 import { livelinessOf, type JigSense, type RodMotion } from './jig';
 
 /** Rates of the first mind, per second unless said. */
 export const driftRates = {
-  notice: 0.3,
+  notice: 0.22,
   /** What a wholly liked jig adds, and what mismatch takes. */
-  liking: 0.085,
-  mismatch: 0.34,
-  drawn: 0.12,
+  liking: 0.07,
+  mismatch: 0.55,
+  drawn: 0.07,
   startled: 1.1,
   company: 0.03,
-  doubt: 0.06,
+  doubt: 0.08,
   /** A jig that hangs before it loses its charm by this. */
   weary: 0.012,
+  /** On its way it judges what called it this much less. */
+  onItsWay: 0.25,
   /** The nearer it is, the quieter it wants the jig: down to this share of what drew it. */
-  quietNear: 0.45,
+  quietNear: 0.7,
 } as const;
 
 /** First mind: interest that drifts up and down with what the jig does; it takes at one, turns at nothing (a drift to two bounds). */
 export class DriftFish extends SimulatedFish {
   private interest = 0;
-  private lookedS = 0;
+  private weighedS = 0;
 
   protected begin(): void {
-    this.interest = 0.35 + 0.25 * this.mood.activity * this.mood.hunger;
-    this.lookedS = 0;
+    this.interest = 0.3 + 0.2 * this.mood.activity * this.mood.hunger;
+    this.weighedS = 0;
   }
 
   protected noticeRate(jig: Readonly<JigSense>): number {
@@ -40,16 +42,16 @@ export class DriftFish extends SimulatedFish {
 
   protected weigh(dt: number, jig: Readonly<JigSense>, gapM: number, rivals: number): Verdict {
     const { activity, wariness, hunger, likedSizeMm } = this.mood;
-    const isFollowing = this.state === 'follow' && this.followedM < fishWays.followM;
-    // A jig that is drawn away is not judged by its beat.
-    const mismatch = isFollowing ? 0 : Math.abs(jig.motion - this.wanted(gapM, rivals));
-    const weight = this.state === 'approach' ? 0.5 : 1;
+    const isFollowing = this.isTempted;
+    // A jig that is drawn away is judged less by its beat.
+    const mismatch = (isFollowing ? 0.5 : 1) * Math.abs(jig.motion - this.wanted(gapM, rivals));
+    const weight = this.state === 'approach' ? driftRates.onItsWay : 1;
     const size = 0.25 * Math.abs(Math.log(jig.sizeMm / likedSizeMm));
     let drift = driftRates.liking * (0.4 + activity * (0.5 + hunger)) - driftRates.mismatch * mismatch * (0.5 + 0.5 * wariness) - driftRates.liking * size;
     drift += driftRates.company * Math.min(3, rivals);
     if (isFollowing) drift += driftRates.drawn * (0.3 + activity);
-    this.lookedS += dt;
-    drift -= driftRates.weary * this.lookedS * 0.25;
+    this.weighedS += dt;
+    drift -= driftRates.weary * this.weighedS * 0.25;
     this.interest += weight * drift * dt + driftRates.doubt * Math.sqrt(dt) * normal(this.random) - driftRates.startled * wariness * jig.startle * dt;
     if (this.interest >= 1) return this.random() < 0.35 * wariness * (1 + size) ? 'nip' : 'take';
     if (this.interest <= 0) return wariness > 0.6 && jig.startle > 0.2 ? 'flee' : 'turn';

@@ -24,6 +24,8 @@ export const fishWays = {
   /** It follows a jig drawn up this fast, and this far. */
   drawnMs: [0.02, 0.16],
   followM: 1,
+  /** A jig drawn away tempts a fish that has looked at it for so long, s; before, it is but one more movement. */
+  lookS: 3,
   /** Further than this from the jig it has lost it. */
   lostM: 1.3,
   patience: 3,
@@ -37,6 +39,7 @@ export abstract class SimulatedFish {
   depthM: number;
   refusals = 0;
   protected followedM = 0;
+  private lookedS = 0;
   private restS = 0;
   private noticedS = 0;
   private readonly spot: { x: number; y: number };
@@ -63,6 +66,11 @@ export abstract class SimulatedFish {
   /** Whether it has the jig in mind. */
   get isKeen(): boolean {
     return this.state === 'notice' || this.state === 'approach' || this.state === 'inspect' || this.state === 'follow';
+  }
+
+  /** Whether it follows a jig that is drawn away, not yet too far. */
+  protected get isTempted(): boolean {
+    return this.state === 'follow' && this.lookedS > fishWays.lookS && this.followedM < fishWays.followM;
   }
 
   /** Starts to weigh a jig that it has noticed. */
@@ -107,6 +115,7 @@ export abstract class SimulatedFish {
     if (this.noticedS > 0) return;
     this.state = this.couldSee(jig) ? 'approach' : 'pass';
     this.followedM = 0;
+    this.lookedS = 0;
     this.begin();
   }
 
@@ -122,7 +131,8 @@ export abstract class SimulatedFish {
     if (gap > fishWays.nearM) this.state = 'approach';
     else {
       this.state = isDrawn ? 'follow' : 'inspect';
-      if (isDrawn) this.followedM += jig.riseMs * dt;
+      this.lookedS += dt;
+      if (this.isTempted) this.followedM += jig.riseMs * dt;
     }
     const onHead = jig.riseMs < -0.25 && this.depthM > jig.depthM && gap < 1;
     const verdict = gap > fishWays.lostM && this.state !== 'approach' ? 'turn' : onHead && this.random() < 0.8 * dt * this.mood.wariness * 2 ? 'flee' : this.weigh(dt, jig, gap, rivals);

@@ -64,9 +64,9 @@ export class SimulatedFlasher {
     return this.water.jig;
   }
 
-  /** Lets the line out or takes it in, m below the surface (0.3 to the bottom). */
-  setJig(depthM: number): void {
-    this.water.setJig(depthM);
+  /** Lets the line out or takes it in, m below the surface (0.3 to the bottom), by hand at a speed, m/s, or as reel and fall go. */
+  setJig(depthM: number, handMs: number | null = null): void {
+    this.water.setJig(depthM, handMs);
   }
 
   setRod(motion: RodMotion): void {

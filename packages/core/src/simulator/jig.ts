@@ -36,6 +36,8 @@ const stepS = 0.05;
 export class SimulatedJig {
   depthM: number;
   commandedM: number;
+  /** Greatest speed at which the line is moved, m/s; the reel's and the fall's where null. */
+  handMs: number | null = null;
   rod: RodMotion = { liftM: 0.04, beatPerMin: 50, pauseS: 4 };
   sizeMm = 4;
   /** Held fast at a depth, by a fish that took it on the way down. */
@@ -63,7 +65,7 @@ export class SimulatedJig {
   private move(dt: number): void {
     const before = this.depthM;
     this.clockS += dt;
-    this.baseM += clamp(this.commandedM - this.baseM, -0.9 * dt, 1.1 * dt);
+    this.baseM += clamp(this.commandedM - this.baseM, -(this.handMs ?? 0.9) * dt, (this.handMs ?? 1.1) * dt);
     this.depthM = this.heldM ?? Math.max(0.3, this.baseM - this.rodLift());
     if (this.heldM !== null) this.baseM = this.heldM;
     const rise = (before - this.depthM) / dt;

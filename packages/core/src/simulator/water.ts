@@ -82,8 +82,9 @@ export class SimulatedWater {
     if (this.scene.visitMin === 0) this.visit();
   }
 
-  /** Lets the line out or takes it in, m below the surface (0.3 to the bottom). */
-  setJig(depthM: number): void {
+  /** Lets the line out or takes it in, m below the surface (0.3 to the bottom), by hand at a speed, m/s, or as reel and fall go. */
+  setJig(depthM: number, handMs: number | null = null): void {
+    this.jig.handMs = handMs;
     this.jig.commandedM = Math.min(Math.max(0.3, depthM), this.bottomM - 0.05);
   }
 

@@ -1,2 +1,4 @@
 export { ReaderScore, scoreLimits, type ReaderFigures } from './reader-score';
 export { runReaderTrial, type ReaderTrial } from './reader-trial';
+export { fishSpell, hands, type Angler, type HourResult, type View } from './angling';
+export { aboveTheTop, byLot, coached, fixedPlan, knowing, plainCadences } from './anglers';

@@ -1,0 +1,143 @@
+import type { ReactionKind } from '../ledger';
+import { betaDraw, seededRandom } from '../units';
+import { cadences, type CadenceId } from './cadence';
+
+/** Where fish and jig stand to each other while a cadence is tried. */
+export type Situation = 'far' | 'coming' | 'close' | 'several';
+
+/** How often a cadence was answered in a situation, and how often turned down. */
+export interface Answer {
+  situation: Situation;
+  cadence: CadenceId;
+  won: number;
+  lost: number;
+}
+
+/** What this outing has told, kept apart from the coach so that another reading of the same outing goes by the same. */
+export interface CoachMemory {
+  answers: Answer[];
+  /** Depths at which top marks were first seen, m, latest last. */
+  topsM: number[];
+  /** Refusals on end of the same kind, with the cadence they were given; a bite ends them. */
+  refused: { cadence: CadenceId; count: number } | null;
+  /** The last taps of the angler that ask for something of their own. */
+  last: { kind: ReactionKind | 'landed'; ms: number; depthM: number | null } | null;
+}
+
+export const emptyMemory = (): CoachMemory => ({ answers: [], topsM: [], refused: null, last: null });
+
+/** How answers carry over. Soft. */
+export const memoryLimits = {
+  /** Cadences this far apart in liveliness tell little of each other (a normal kernel). */
+  likenessSd: 0.25,
+  /** An answer in another situation counts for so much. */
+  otherSituation: 0.9,
+  /** Draws are made as from this much more evidence than there is: an hour is too short to try everything. */
+  haste: 2,
+  topsKept: 12,
+  /** Answers of earlier outings count for so much. */
+  seasonShare: 0.25,
+} as const;
+
+/** What a reaction tells of the cadence it was given. Source: fieldcraft §4; soft. */
+const tells: Partial<Record<ReactionKind, { won: number; lost: number }>> = {
+  looked: { won: 0.3, lost: 0 },
+  stalled: { won: 0.2, lost: 0.2 },
+  followed: { won: 0.6, lost: 0 },
+  nipped: { won: 0.8, lost: 0.2 },
+  bite: { won: 2, lost: 0 },
+  missed: { won: 1.5, lost: 0 },
+  hooked: { won: 1, lost: 0 },
+  refused: { won: 0, lost: 1 },
+  fled: { won: 0, lost: 1.2 },
+};
+
+/** Adds an answer to the memory. */
+export function remember(memory: CoachMemory, situation: Situation, cadence: CadenceId, won: number, lost: number): void {
+  let row = memory.answers.find((a) => a.situation === situation && a.cadence === cadence);
+  if (!row) memory.answers.push((row = { situation, cadence, won: 0, lost: 0 }));
+  row.won += won;
+  row.lost += lost;
+}
+
+const isCadence = (id: string): id is CadenceId => Object.hasOwn(cadences, id);
+
+/** A memory that begins with reactions of a log; those of earlier outings weigh less. Reactions without a cadence tell nothing of one. */
+export function memoryOf(
+  reactions: readonly { kind: ReactionKind; cadence: string | null }[],
+  earlier: readonly { kind: ReactionKind; cadence: string | null }[] = [],
+): CoachMemory {
+  const memory = emptyMemory();
+  for (const [list, share] of [
+    [earlier, memoryLimits.seasonShare],
+    [reactions, 1],
+  ] as const) {
+    for (const { kind, cadence } of list) {
+      const told = tells[kind];
+      if (told && cadence !== null && isCadence(cadence)) remember(memory, 'close', cadence, share * told.won, share * told.lost);
+    }
+  }
+  return memory;
+}
+
+/** What one tap of the angler adds. */
+export const tellingOf = (kind: ReactionKind): { won: number; lost: number } | undefined => tells[kind];
+
+/** A way that fieldcraft offers in a situation, with what it expects of it: so many answered and turned down. */
+export interface Offer {
+  cadence: CadenceId;
+  won: number;
+  lost: number;
+}
+
+/** Answered and turned down for a cadence, with fieldcraft's expectation and what others like it have told. */
+export function weighed(memory: CoachMemory, situation: Situation, offer: Offer): { won: number; lost: number } {
+  const sum = { won: offer.won, lost: offer.lost };
+  const at = cadences[offer.cadence].liveliness;
+  for (const answer of memory.answers) {
+    // What a drawn jig brought tells nothing of beats.
+    if (answer.cadence === 'slow-lift' && offer.cadence !== 'slow-lift') continue;
+    const off = (cadences[answer.cadence].liveliness - at) / memoryLimits.likenessSd;
+    const weight = Math.exp(-0.5 * off * off) * (answer.situation === situation ? 1 : memoryLimits.otherSituation);
+    sum.won += weight * answer.won;
+    sum.lost += weight * answer.lost;
+  }
+  return sum;
+}
+
+/**
+ * Which cadence to try: Thompson sampling, fieldcraft's offers as the prior and the answers so far as data. The draw depends on
+ * nothing but what is remembered, so that the same memory gives the same choice. A cadence refused twice on end sits out.
+ */
+export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
+  const random = seededRandom(seedOf(key, memory));
+  const { refused } = memory;
+  let best = offers[0].cadence;
+  let bestDraw = -1;
+  for (const offer of offers) {
+    const { won, lost } = weighed(memory, situation, offer);
+    const draw = betaDraw(memoryLimits.haste * won, memoryLimits.haste * lost, random);
+    const sitsOut = refused !== null && refused.count >= 2 && refused.cadence === offer.cadence && offers.length > 1;
+    if (!sitsOut && draw > bestDraw) {
+      bestDraw = draw;
+      best = offer.cadence;
+    }
+  }
+  return best;
+}
+
+function seedOf(key: string, memory: CoachMemory): number {
+  let seed = 2166136261;
+  const add = (value: number) => {
+    seed = Math.imul(seed ^ value, 16777619);
+  };
+  for (let i = 0; i < key.length; i++) add(key.charCodeAt(i));
+  for (const { won, lost } of memory.answers) add(Math.round(16 * won) * 31 + Math.round(16 * lost));
+  return seed >>> 0;
+}
+
+/** Keeps the depth at which a school showed itself first. */
+export function keepTop(memory: CoachMemory, depthM: number): void {
+  memory.topsM.push(depthM);
+  if (memory.topsM.length > memoryLimits.topsKept) memory.topsM.shift();
+}
