@@ -42,7 +42,8 @@ export function scoreReader(): boolean {
       mota: sum((r) => r.required) > 0 ? 1 - sum((r) => r.missed + r.wrong + r.switched) / sum((r) => r.required) : null,
     };
     const falsePerMin = mean(rows, (r) => r.falsePerMin)!;
-    const isMet = (name !== 'empty' || falsePerMin <= mostFalse) && (Object.keys(least) as (keyof typeof least)[]).every((key) => figures[key] === null || figures[key] >= least[key]);
+    const isMet =
+      (name !== 'empty' || falsePerMin <= mostFalse) && (Object.keys(least) as (keyof typeof least)[]).every((key) => figures[key] === null || figures[key] >= least[key]);
     allMet &&= isMet;
     process.stdout.write(
       `${name.padEnd(30)}${share(figures.bottom)}${share(figures.jig)}${share(figures.top)} ${share(figures.mota)} ${share(mean(rows, (r) => r.bait))}  ${falsePerMin.toFixed(2).padStart(6)}     (${sum((r) => r.missed)}, ${sum((r) => r.wrong)}, ${sum((r) => r.switched)} of ${sum((r) => r.required)})${isMet ? '' : '  NOT met'}\n`,

@@ -8,3 +8,4 @@ if (wanted === undefined || !Object.hasOwn(scores, wanted)) {
   process.exit(2);
 }
 process.exit((await scores[wanted](rest)) ? 0 : 1);
+export {};

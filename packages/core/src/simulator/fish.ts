@@ -135,7 +135,8 @@ export abstract class SimulatedFish {
       if (this.isTempted) this.followedM += jig.riseMs * dt;
     }
     const onHead = jig.riseMs < -0.25 && this.depthM > jig.depthM && gap < 1;
-    const verdict = gap > fishWays.lostM && this.state !== 'approach' ? 'turn' : onHead && this.random() < 0.8 * dt * this.mood.wariness * 2 ? 'flee' : this.weigh(dt, jig, gap, rivals);
+    const verdict =
+      gap > fishWays.lostM && this.state !== 'approach' ? 'turn' : onHead && this.random() < 0.8 * dt * this.mood.wariness * 2 ? 'flee' : this.weigh(dt, jig, gap, rivals);
     if ((verdict === 'take' || verdict === 'nip') && Math.abs(goal - this.depthM) < 0.25) {
       if (verdict === 'nip') this.turnAway('refuse');
       else this.state = 'commit';

@@ -105,7 +105,14 @@ export class EchoReader {
     for (const track of this.tracker.confirmed()) {
       const band = this.bands.at(track.rangeM);
       if (band && track.levelDb < band.levelDb + readerLimits.overBandDb) continue;
-      marks.push({ id: track.id, depthM: this.depth(track.rangeM), kind: this.kindOf(track), levelDb: track.levelDb, riseMs: -track.speedMs * this.scale, ageMs: t - track.bornMs });
+      marks.push({
+        id: track.id,
+        depthM: this.depth(track.rangeM),
+        kind: this.kindOf(track),
+        levelDb: track.levelDb,
+        riseMs: -track.speedMs * this.scale,
+        ageMs: t - track.bornMs,
+      });
     }
     return marks.sort((x, y) => x.depthM - y.depthM);
   }

@@ -234,7 +234,16 @@ export class Tracker {
     if (Math.abs(jig.speedMs) > 0.1 || !jig.isSeen) return null;
     for (const track of this.tracks) {
       const above = jig.rangeM - track.rangeM;
-      if (track.isSeen && track.age < this.pingRateHz && track.hits >= 3 && track.speedMs < -trackerLimits.dartMs && Math.abs(track.bornRangeM - jig.rangeM) < 2.5 * this.mergeM && above > 0 && above < 1.2 * trackerLimits.rodLiftM) return track;
+      if (
+        track.isSeen &&
+        track.age < this.pingRateHz &&
+        track.hits >= 3 &&
+        track.speedMs < -trackerLimits.dartMs &&
+        Math.abs(track.bornRangeM - jig.rangeM) < 2.5 * this.mergeM &&
+        above > 0 &&
+        above < 1.2 * trackerLimits.rodLiftM
+      )
+        return track;
     }
     return null;
   }
