@@ -1,4 +1,4 @@
-import { aboveMark, adviceWords, Coach, lookRules, shaftWords, type LookId } from '../src/coach';
+import { aboveMark, adviceWords, chooseCadence, Coach, lookRules, memoryOf, shaftWords, type LookId } from '../src/coach';
 import { speciesOf } from '../src/fish';
 import { EchoReader, type EchoState, type Mark } from '../src/sonar';
 import { SimulatedFlasher } from '../src/simulator';
@@ -38,7 +38,7 @@ test('after a long stall the jig is drawn away, and a follower is drawn on', () 
   let advice = null;
   for (let t = 0; t < 16_000; t += 100) advice = coach.update({ t, bottomM: 7.5, jigM: 5, marks: [mark(5.4)] });
   expect(advice!.ruleId).toBe('look.stalled.draw');
-  expect(advice!.cadence.id).toBe('slow-lift');
+  expect(['slow-lift', 'quiver', 'shrink']).toContain(advice!.cadence.id);
   expect(looks(10, (s) => ({ jigM: 5 - 0.05 * s, marks: [mark(5.4 - 0.05 * s, 0.05)] }))).toContain('follows');
 });
 
@@ -86,6 +86,42 @@ test('the same states give the same advice', () => {
   expect(run()).toEqual(run());
 });
 
+test('cadences like the one that is answered come to be chosen, those like one that is refused are left', () => {
+  const { offers } = lookRules.find((r) => r.id === 'look.stalled')!;
+  /** How often a lively or a quiet cadence is chosen after so many answers to the lively one. */
+  const lively = (kind: 'bite' | 'refused') => {
+    const memories = Array.from({ length: 60 }, (_, k) =>
+      memoryOf([...Array.from({ length: 8 }, () => ({ kind, cadence: 'bounce' })), ...Array.from({ length: k % 7 }, () => ({ kind: 'looked' as const, cadence: 'shrink' }))]),
+    );
+    return memories.filter((memory, k) => ['bounce', 'tap'].includes(chooseCadence(memory, 'close', offers, `k${k}`))).length / 60;
+  };
+  expect(lively('bite')).toBeGreaterThan(0.7);
+  expect(lively('refused')).toBeLessThan(0.15);
+});
+
+test('two refusals alike change the cadence, and the memory of it outlives the coach', () => {
+  const coach = new Coach(setting);
+  const see = (from: number, to: number) => {
+    let advice = null;
+    for (let t = from; t < to; t += 100) advice = coach.update({ t, bottomM: 7.5, jigM: 5, marks: [mark(5.4)] });
+    return advice!.cadence.id;
+  };
+  const first = see(0, 3000);
+  coach.reacted('refused', 3000, 5);
+  coach.reacted('refused', 3100, 5);
+  expect(see(3200, 3400)).not.toBe(first);
+  expect(coach.memory.refusals).toBe(2);
+  coach.reacted('bite', 4000, 5);
+  expect(coach.memory.refusals).toBe(0);
+  expect(JSON.parse(JSON.stringify(coach.memory))).toEqual(coach.memory);
+});
+
+test('with a fish near the jig is moved by hand, without one as it falls', () => {
+  const hand = (marks: Mark[]) => new Coach(setting).update({ t: 0, bottomM: 7.5, jigM: 5, marks })!.handMs;
+  expect(hand([])).toBeNull();
+  expect(hand([mark(5.6)])).toBeLessThan(0.3);
+});
+
 test('cold water lengthens the pause', () => {
   const pause = (waterTempC: number) => new Coach({ ...setting, waterTempC }).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [] })!.pauseS;
   expect(pause(1)).toBeGreaterThan(pause(4));
@@ -96,6 +132,6 @@ test('advice reads as an instruction with its reason in the angler’s units', (
   const advice = new Coach(setting).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [mark(6.6)] })!;
   expect(adviceWords(advice, imperial).instruction).toBe('Go to 20.5 ft');
   expect(adviceWords(advice, metric)).toMatchObject({ instruction: 'Go to 6.3 m', reason: 'The top mark lies still at 6.6 m, 1.6 m under the jig. Go to it.' });
-  for (const rule of lookRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom)/);
+  for (const rule of lookRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom|jig|bait)/);
   expect(shaftWords({ bottomM: 7.5, jigM: 5.8, marks: [mark(6.1, 0.1)] }, imperial)).toBe('Bottom 24.5 ft, jig 19, 1 mark, highest 20, rising');
 });

@@ -13,7 +13,7 @@ import {
   type NextHoleSetting,
   type PlaceSetting,
 } from '../src/holes';
-import { metric, seededRandom } from '../src/units';
+import { betaDraw, gammaDraw, metric, seededRandom } from '../src/units';
 
 /** A lake of 400 m with one good half. */
 const prior: DensityPrior = {
@@ -71,6 +71,12 @@ describe('density of fish', () => {
       expect(Math.abs(variance / shape - 1)).toBeLessThan(0.08);
     }
   });
+});
+
+test('Beta draws have their mean', () => {
+  const random = seededRandom(5);
+  const draws = Array.from({ length: 20_000 }, () => betaDraw(3, 1, random));
+  expect(draws.reduce((a, b) => a + b, 0) / draws.length).toBeCloseTo(0.75, 2);
 });
 
 describe('next hole', () => {

@@ -1,108 +1,171 @@
-import { SimulatedFlasher, sceneOf, scenes, stillRod } from '../src/simulator';
-import { SimulatedJig } from '../src/simulator/jig';
-import { Quarry, type JigSense, type Mood } from '../src/simulator/quarry';
+import { livelinessOf, sceneOf, scenes, SimulatedFlasher, SimulatedWater, stillRod, type Mind } from '../src/simulator';
+import { DriftFish } from '../src/simulator/drift-fish';
+import { HazardFish } from '../src/simulator/hazard-fish';
+import { SimulatedJig, type JigSense } from '../src/simulator/jig';
+import type { Mood } from '../src/simulator/mood';
+import { School } from '../src/simulator/school';
 import { seededRandom } from '../src/units';
 
-const place = { xM: 0.6, yM: 0.4, vx: -1, vy: -0.6 };
-const still: JigSense = { depthM: 5, riseMs: 0, motion: 0.4, startle: 0 };
+const calm: JigSense = { depthM: 5, riseMs: 0, motion: 0.3, liftM: 0.02, stillS: 1, startle: 0, sizeMm: 4 };
+const eager: Mood = { activity: 0.95, wariness: 0.15, likedMotion: 0.35, likedLiftM: 0.03, likedSizeMm: 4, hunger: 0.9 };
+const kinds = { drift: DriftFish, hazard: HazardFish };
 
-/** Lets one fish live beside a jig and answers the states it went through. */
-function live(mood: Mood, jig: (s: number) => JigSense, seconds: number, seed = 1) {
-  const fish = new Quarry(1, 25, mood, 5.8, seededRandom(seed), place);
+/** Lets one fish live under a jig and answers the states it went through, and when it took. */
+function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds: number, seed: number) {
+  const random = seededRandom(seed);
+  const fish = new kinds[mind](1, 25, mood, 5.8, new School(random, 0, 1e9), random);
+  fish.xM = 0.4;
+  fish.yM = 0.2;
   const states = new Set<string>();
-  let took: number | null = null;
-  for (let s = 0; s < seconds && took === null; s += 0.1) {
-    if (fish.step(0.1, jig(s), 8)) took = s;
+  for (let s = 0; s < seconds; s += 0.1) {
+    const bite = fish.step(0.1, { ...calm, ...jig(s) }, 8, 0);
     states.add(fish.state);
+    if (bite === 'take') return { fish, states, took: s };
   }
-  return { fish, states, took };
+  return { fish, states, took: null };
 }
+const share = (count: number, run: (seed: number) => boolean) => Array.from({ length: count }, (_, i) => run(i + 1)).filter(Boolean).length / count;
+const taken = (mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds = 120) => share(60, (seed) => live(mind, mood, jig, seconds, seed).took !== null);
 
-const eager: Mood = { activity: 0.95, wariness: 0.1, likedMotion: 0.4 };
-const many = (count: number, run: (seed: number) => boolean) => Array.from({ length: count }, (_, i) => run(i + 1)).filter(Boolean).length / count;
-
-test('an eager fish comes up to a jig that moves as it likes, and takes it', () => {
-  const { states, took } = live(eager, () => still, 240, 3);
-  expect(states).toContain('approach');
-  expect(took).not.toBeNull();
-});
-
-test('a fish that likes it still takes a still jig more often than a lively one', () => {
-  const mood: Mood = { activity: 0.7, wariness: 0.3, likedMotion: 0.05 };
-  const taken = (motion: number) => many(40, (seed) => live(mood, () => ({ ...still, motion }), 90, seed).took !== null);
-  expect(taken(0.05)).toBeGreaterThan(taken(0.95) + 0.2);
-});
-
-test('drawing the jig slowly away makes up its mind', () => {
-  const mood: Mood = { activity: 0.5, wariness: 0.3, likedMotion: 0.7 };
-  const drawn = (riseMs: number) =>
-    many(40, (seed) => live(mood, (s) => ({ depthM: 5 - Math.min(0.8, riseMs * (s % 20)), riseMs, motion: 0.3, startle: 0 }), 60, seed).took !== null);
-  expect(drawn(0.05)).toBeGreaterThan(drawn(0));
-});
-
-test('a wary fish turns away from sudden changes, and leaves after three refusals', () => {
-  const wary: Mood = { activity: 0.8, wariness: 1, likedMotion: 0.4 };
-  const startled = (s: number) => ({ ...still, startle: Math.floor(s) % 3 === 0 ? 0.8 : 0 });
-  const { fish, states, took } = live(wary, startled, 400, 2);
-  expect(took).toBeNull();
-  expect(states).toContain('refuse');
-  expect(fish.refusals).toBeLessThanOrEqual(3);
-});
-
-test('fish stay in the water whatever they do', () => {
-  for (let seed = 1; seed <= 8; seed++) {
-    const fish = new Quarry(1, 25, eager, 7.9, seededRandom(seed), place);
-    for (let s = 0; s < 120; s += 0.1) {
-      fish.step(0.1, { ...still, depthM: 0.4 + (s % 7) }, 8);
-      expect(fish.depthM).toBeGreaterThanOrEqual(0.6 - 1e-9);
-      expect(fish.depthM).toBeLessThanOrEqual(8 - 0.08 + 1e-9);
-    }
-  }
-});
-
-test('the jig goes where the line says at the speed of reel and fall, and the rod moves it about that', () => {
-  const jig = new SimulatedJig(5);
-  jig.rod = stillRod;
-  jig.commandedM = 6;
-  for (let i = 0; i < 5; i++) jig.step(0.1);
-  expect(jig.depthM).toBeGreaterThan(5.4);
-  expect(jig.depthM).toBeLessThan(6);
-  for (let i = 0; i < 90; i++) jig.step(0.1);
-  expect(jig.depthM).toBe(6);
-  expect(jig.sense().motion).toBeLessThan(0.25);
-  jig.rod = { liftM: 0.3, beatPerMin: 60, pauseS: 2 };
-  const depths = Array.from({ length: 120 }, () => {
-    jig.step(0.1);
-    return jig.depthM;
+describe.each<Mind>(['drift', 'hazard'])('a fish of the mind "%s"', (mind) => {
+  test('that is eager comes up and takes what it likes', () => {
+    expect(taken(mind, eager, () => ({}))).toBeGreaterThan(0.5);
+    expect(live(mind, eager, () => ({}), 120, 3).states).toContain('approach');
   });
-  expect(Math.max(...depths)).toBeCloseTo(6, 6);
-  expect(Math.min(...depths)).toBeCloseTo(5.7, 1);
-  expect(jig.sense().motion).toBeGreaterThan(0.3);
+
+  test('takes the movement that it likes more often than another', () => {
+    const still: Mood = { ...eager, activity: 0.6, likedMotion: 0.05, likedLiftM: 0.006 };
+    const quiet = taken(mind, still, () => ({ motion: 0.05, liftM: 0.006 }), 60);
+    const loud = taken(mind, still, () => ({ motion: 0.95, liftM: 0.3 }), 60);
+    expect(quiet).toBeGreaterThan(loud + 0.15);
+  });
+
+  test('turns away from sudden darts the more it is wary, and leaves after three refusals', () => {
+    const darts = (s: number) => ({ startle: Math.floor(s) % 3 === 0 ? 0.8 : 0 });
+    const wary = { ...eager, activity: 0.7, wariness: 0.95 };
+    expect(taken(mind, wary, darts)).toBeLessThan(taken(mind, { ...wary, wariness: 0.05 }, darts));
+    for (let seed = 1; seed <= 10; seed++) expect(live(mind, wary, darts, 400, seed).fish.refusals).toBeLessThanOrEqual(3);
+  });
+
+  test('sees a jig above it, hardly one below', () => {
+    const noticed = (depthM: number) => share(40, (seed) => live(mind, eager, () => ({ depthM }), 20, seed).states.has('notice'));
+    expect(noticed(5)).toBeGreaterThan(noticed(6.6) + 0.4);
+  });
+
+  test('stays in the water whatever it does', () => {
+    for (let seed = 1; seed <= 6; seed++) {
+      const random = seededRandom(seed);
+      const fish = new kinds[mind](1, 25, eager, 7.9, new School(random, 0.1, 60), random);
+      for (let s = 0; s < 120; s += 0.1) {
+        fish.step(0.1, { ...calm, depthM: 0.4 + (s % 7) }, 8, 1);
+        expect(fish.depthM).toBeGreaterThanOrEqual(0.6 - 1e-9);
+        expect(fish.depthM).toBeLessThanOrEqual(7.92 + 1e-9);
+      }
+    }
+  });
 });
 
-test('a take is felt, held for a while, and landed only by a strike in time', () => {
-  const flasher = new SimulatedFlasher({ seed: 8, sceneId: 'stack', start: 'x' });
-  flasher.setJig(5.4);
-  expect(flasher.strike()).toBeNull();
-  let struck = null;
-  let late = 0;
-  for (let i = 0, takes = 0, since = 0; i < 30_000 && struck === null; i++) {
-    const { take } = flasher.next();
-    if (take) {
-      takes++;
-      since = 0;
+test('a jig drawn away tempts a fish that has looked at it, and only then', () => {
+  const doubtful: Mood = { ...eager, activity: 0.75, likedMotion: 0.5 };
+  const drawn = (fromS: number) => taken('drift', doubtful, (s) => (s % 20 > fromS ? { depthM: 5 - 0.06 * ((s % 20) - fromS), riseMs: 0.06, motion: 0.3 } : {}), 80);
+  expect(drawn(6)).toBeGreaterThan(drawn(99));
+});
+
+describe('the jig', () => {
+  test('goes where the line says at the speed of reel and fall, or of a hand', () => {
+    const jig = new SimulatedJig(5);
+    jig.rod = stillRod;
+    jig.commandedM = 6;
+    for (let i = 0; i < 5; i++) jig.step(0.1);
+    expect(jig.depthM).toBeGreaterThan(5.4);
+    expect(jig.depthM).toBeLessThan(6);
+    for (let i = 0; i < 90; i++) jig.step(0.1);
+    expect(jig.depthM).toBeCloseTo(6, 9);
+    jig.handMs = 0.06;
+    jig.commandedM = 5;
+    for (let i = 0; i < 50; i++) jig.step(0.1);
+    expect(jig.depthM).toBeCloseTo(5.7, 2);
+    expect(jig.sense().startle).toBeLessThan(1e-6);
+  });
+
+  test('settles at the liveliness of its rod, at five steps a second as at fifty', () => {
+    const rod = { liftM: 0.06, beatPerMin: 80, pauseS: 4, beats: 4 };
+    for (const dt of [0.02, 0.2]) {
+      const jig = new SimulatedJig(5);
+      jig.rod = rod;
+      let sum = 0;
+      for (let i = 0; i < 120 / dt; i++) {
+        jig.step(dt);
+        if (i * dt > 30) sum += jig.sense().motion * dt;
+      }
+      expect(Math.abs(sum / 90 - livelinessOf(rod))).toBeLessThan(0.12);
     }
+    expect(livelinessOf(stillRod)).toBe(0);
+  });
+
+  test('a dart startles, and is forgotten', () => {
+    const jig = new SimulatedJig(5);
+    jig.rod = stillRod;
+    jig.commandedM = 6;
+    let most = 0;
+    for (let i = 0; i < 10; i++) {
+      jig.step(0.1);
+      most = Math.max(most, jig.sense().startle);
+    }
+    expect(most).toBeGreaterThan(0.3);
+    for (let i = 0; i < 40; i++) jig.step(0.1);
+    expect(jig.sense().startle).toBeLessThan(0.05);
+  });
+});
+
+test('a take is felt, held for a while, and landed only by a strike in time; a nip cannot be struck', () => {
+  const water = new SimulatedWater({ seed: 8, sceneId: 'stack' });
+  water.setJig(4.6);
+  water.jig.rod = { liftM: 0.02, beatPerMin: 60, pauseS: 5 };
+  expect(water.strike()).toBeNull();
+  let [landed, late, nips] = [0, 0, 0];
+  let since: number | null = null;
+  for (let i = 0; i < 60_000 && landed === 0; i++) {
+    const take = water.step(0.1);
+    if (take?.isNip) {
+      nips++;
+      expect(water.isHeld).toBe(false);
+    } else if (take) since = 0;
+    if (since === null) continue;
     since++;
-    // The first is struck too late, the second in time.
-    if (takes === 1 && since === 60) late = flasher.strike() === null ? 1 : 0;
-    if (takes === 2 && since === 5) struck = flasher.strike();
+    // The first is struck too late, the next in time.
+    if (late === 0 && since === 60) late = water.strike() === null ? 1 : -1;
+    else if (late === 1 && since === 5) landed = water.strike()!.lengthMm;
   }
   expect(late).toBe(1);
-  expect(struck).toMatchObject({ lengthMm: expect.any(Number) });
-  expect(flasher.strike()).toBeNull();
+  expect(landed).toBeGreaterThan(150);
+  expect(water.strike()).toBeNull();
 });
 
-test('scenes are found by id, and an unknown one is named', () => {
+test('scenes are found by id, an unknown one is named, and fish keep their height over another bottom', () => {
   for (const { id } of scenes) expect(sceneOf(id).id).toBe(id);
   expect(() => sceneOf('moon')).toThrow(/scene must be one of .* found moon/);
+  const bottoms = [7.5, 20].map((bottomM) => {
+    const water = new SimulatedWater({ seed: 3, sceneId: 'steady', bottomM });
+    return bottomM - water.fish[0].homeDepthM;
+  });
+  expect(bottoms[0]).toBeCloseTo(bottoms[1], 9);
+});
+
+test('days differ in what they like, and a day’s fish are alike', () => {
+  const likes = (seed: number) => {
+    const water = new SimulatedWater({ seed, sceneId: 'stack' });
+    for (let i = 0; i < 6000 && water.fish.length < 3; i++) water.step(0.1);
+    return water.fish.map((f) => f.mood.likedMotion);
+  };
+  const days = [1, 2, 3, 4, 5, 6, 7, 8].map(likes).filter((d) => d.length > 1);
+  const within = days.map((d) => Math.max(...d) - Math.min(...d));
+  const means = days.map((d) => d.reduce((a, b) => a + b, 0) / d.length);
+  expect(Math.max(...means) - Math.min(...means)).toBeGreaterThan(2 * (within.reduce((a, b) => a + b, 0) / within.length));
+});
+
+test('the bait hangs where the scene has it, and the truth tells of it', () => {
+  const { truth } = new SimulatedFlasher({ seed: 2, sceneId: 'bait', start: 'x' }).next();
+  expect(truth.bait!.topM).toBeGreaterThanOrEqual(4);
+  expect(truth.bait!.baseM).toBeLessThanOrEqual(5.1);
 });

@@ -99,6 +99,7 @@ export class Coach {
     if ((kind === 'refused' || kind === 'fled') && cadence) refusedAlike(memory, cadence);
     if (kind === 'bite' || kind === 'landed' || kind === 'hooked' || kind === 'missed') {
       memory.refused = null;
+      memory.refusals = 0;
       this.episode.end();
     }
     memory.last = { kind, ms, depthM };

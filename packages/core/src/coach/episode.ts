@@ -100,6 +100,7 @@ export class Episode {
 
 /** One more refusal of the same, or the first of another. */
 export function refusedAlike(memory: CoachMemory, cadence: CadenceId): void {
+  memory.refusals++;
   if (memory.refused?.cadence === cadence) memory.refused.count++;
   else memory.refused = { cadence, count: 1 };
 }

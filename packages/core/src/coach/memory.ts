@@ -20,11 +20,13 @@ export interface CoachMemory {
   topsM: number[];
   /** Refusals on end of the same kind, with the cadence they were given; a bite ends them. */
   refused: { cadence: CadenceId; count: number } | null;
+  /** Refusals on end, whatever they were given. */
+  refusals: number;
   /** The last taps of the angler that ask for something of their own. */
   last: { kind: ReactionKind | 'landed'; ms: number; depthM: number | null } | null;
 }
 
-export const emptyMemory = (): CoachMemory => ({ answers: [], topsM: [], refused: null, last: null });
+export const emptyMemory = (): CoachMemory => ({ answers: [], topsM: [], refused: null, refusals: 0, last: null });
 
 /** How answers carry over. Soft. */
 export const memoryLimits = {

@@ -40,7 +40,7 @@ export interface Sight {
   stacks: number;
   /** How long the jig has hung short of its line's depth. */
   stoppedS: number;
-  /** Refusals alike on end. */
+  /** Refusals on end. */
   refused: number;
   /** Since the angler's last tap of a kind that asks for something. */
   afterS: number;
@@ -99,7 +99,7 @@ export class Eye {
         baits: bait ? 1 : 0,
         stacks: fish.filter((m) => m.kind === 'school').length,
         stoppedS: this.stopped(state, lineM, jigRiseMs),
-        refused: memory.refused?.count ?? 0,
+        refused: memory.refusals,
         afterS: memory.last ? (t - memory.last.ms) / 1000 : Infinity,
       },
     };

@@ -1,0 +1,57 @@
+import { ReaderScore, coached, fishSpell, fixedPlan, knowing } from '../src/trials';
+import { simulatedHeader } from '../src/simulator/acoustics';
+import type { Truth } from '../src/simulator';
+import type { EchoState, Mark } from '../src/sonar';
+
+const header = simulatedHeader('x', 8);
+const fish = (id: number, depthM: number, levelDb = -40) => ({ id, depthM, levelDb, noiseDb: -75, state: 'pass' as const, rangeFromBottomM: 8 - depthM });
+const mark = (id: number, depthM: number): Mark => ({ id, depthM, kind: 'fish', levelDb: -40, riseMs: 0, ageMs: 2000 });
+
+/** Scores a hundred pings that all look the same. */
+function score(truth: Partial<Truth>, state: Partial<EchoState>, change?: (t: number, state: EchoState) => void) {
+  const s = new ReaderScore(header);
+  for (let t = 0; t < 10_000; t += 100) {
+    const seen: EchoState = { t, bottomM: 8, jigM: 5, marks: [], ...state };
+    change?.(t, seen);
+    s.add(seen, { t, bottomM: 8, jigM: 5, fish: [], ...truth });
+  }
+  return s.figures();
+}
+
+test('what is all right scores full marks', () => {
+  expect(score({ fish: [fish(1, 6), fish(2, 6.6)] }, { marks: [mark(1, 6.02), mark(2, 6.6)] })).toMatchObject({ bottom: 1, jig: 1, top: 1, mota: 1, falsePerMin: 0 });
+});
+
+test('what is missed, made up or renamed counts, each once a ping', () => {
+  expect(score({ fish: [fish(1, 6)] }, {})).toMatchObject({ missed: 100, mota: 0 });
+  expect(score({ fish: [fish(1, 6)] }, { marks: [mark(1, 6), mark(2, 7)] })).toMatchObject({ wrong: 100, mota: 0 });
+  expect(score({ fish: [fish(1, 6)] }, {}, (t, state) => state.marks.push(mark(t < 5000 ? 1 : 2, 6)))).toMatchObject({ switched: 1 });
+  expect(score({}, { marks: [mark(1, 6)] }).falsePerMin).toBeGreaterThan(5);
+});
+
+test('fish too faint, in the bottom’s echo or at the jig are neither hit nor false, and two within a pulse are one', () => {
+  for (const f of [fish(1, 6, -70), fish(1, 7.95), fish(1, 5.05)]) {
+    expect(score({ fish: [f] }, {}).mota).toBeNull();
+    expect(score({ fish: [f] }, { marks: [mark(1, f.depthM)] }).wrong).toBe(0);
+  }
+  expect(score({ fish: [fish(1, 6), fish(2, 6.08)] }, { marks: [mark(1, 6.04)] })).toMatchObject({ mota: 1, required: 100 });
+});
+
+test('a jig and a bottom out of reach do not count', () => {
+  expect(score({}, { jigM: 5.2, bottomM: 8.3 })).toMatchObject({ jig: 0, bottom: 0 });
+});
+
+test('an hour is the same for its seed, and a plan out of reach of all fish lands none', () => {
+  const setting = { sceneId: 'stack', seed: 77, mind: 'hazard' as const, minutes: 20 };
+  expect(fishSpell(coached, setting)).toEqual(fishSpell(coached, setting));
+  expect(fishSpell(fixedPlan(0.4, 'deadstick'), setting).landed).toBe(0);
+});
+
+test('who knows the fish lands more than a plan chosen beforehand, and the coach more where they roam, with either mind', () => {
+  for (const mind of ['drift', 'hazard'] as const) {
+    const hours = (way: Parameters<typeof fishSpell>[0]) => [60, 61, 62].reduce((sum, seed) => sum + fishSpell(way, { sceneId: 'roaming', seed, mind, minutes: 60 }).landed, 0);
+    const plan = hours(fixedPlan(6.4, 'quiver'));
+    expect(hours(knowing(true))).toBeGreaterThan(plan);
+    expect(hours(coached)).toBeGreaterThanOrEqual(2 * plan);
+  }
+});
