@@ -11,6 +11,7 @@ const allowed = {
   safety: ['units', 'water'],
   sonar: ['units', 'water'],
   simulator: ['units', 'water', 'sonar', 'fish', 'rig'],
+  practice: ['units', 'water', 'fish', 'sonar', 'simulator', 'coach', 'ledger'],
   trials: ['units', 'water', 'fish', 'sonar', 'simulator', 'coach'],
   column: ['units', 'water', 'weather', 'winter'],
   ground: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],

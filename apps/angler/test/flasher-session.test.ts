@@ -1,4 +1,5 @@
 import { base64Of } from '@burrow/contract/formats/echo-log';
+import { emptyMemory } from '@burrow/core/coach';
 import { SimulatedFlasher } from '@burrow/core/simulator';
 import { flasherApi, type Frame, type Watch } from '@/workers/flasher.api';
 
@@ -145,4 +146,99 @@ test('a new start ends the one before', () => {
   const before = frames.length;
   jest.advanceTimersByTime(1000);
   expect(frames.length - before).toBe(10);
+});
+
+describe('what is told goes to the coach', () => {
+  test('a coach goes on from what the outing has told, through a loss too', () => {
+    start({ mode: 'local', memory: { ...emptyMemory(), refusals: 3 } });
+    jest.advanceTimersByTime(500);
+    flasherApi.reacted('refused');
+    expect(flasherApi.memory().refusals).toBe(4);
+    flasherApi.reacted('bite');
+    expect(flasherApi.memory().refusals).toBe(0);
+  });
+
+  test('a slow lift draws the line up slowly', () => {
+    start({ mode: 'local', sceneId: 'empty' });
+    jest.advanceTimersByTime(1500);
+    flasherApi.setLine(5);
+    jest.advanceTimersByTime(3000);
+    flasherApi.work('slow-lift', 4, 0.5);
+    jest.advanceTimersByTime(2000);
+    expect(frames.at(-1)!.lineM).toBeCloseTo(4.5, 6);
+    expect(frames.at(-1)!.state.jigM).toBeGreaterThan(4.75);
+    jest.advanceTimersByTime(9000);
+    expect(frames.at(-1)!.state.jigM).toBeCloseTo(4.5, 1);
+  });
+});
+
+describe('a drill', () => {
+  test('is reviewed: each change of what is seen is a decision', () => {
+    start({ mode: 'drill', sceneId: 'stack', seed: 4 });
+    jest.advanceTimersByTime(90_000);
+    const review = flasherApi.review()!;
+    expect(review.seconds).toBeGreaterThanOrEqual(89);
+    expect(review.decisions.length).toBeGreaterThan(1);
+    expect(review.trace.length).toBeGreaterThan(150);
+    expect(review.score).toBeGreaterThanOrEqual(0);
+    expect(review.score).toBeLessThanOrEqual(100);
+  });
+
+  test('outside a drill there is nothing to review', () => {
+    start({ mode: 'local' });
+    jest.advanceTimersByTime(1000);
+    expect(flasherApi.review()).toBeNull();
+  });
+});
+
+describe('echo logs', () => {
+  /** The last minute of a live reading, as it is kept. */
+  function kept(): string {
+    start({ mode: 'local', sceneId: 'steady' });
+    jest.advanceTimersByTime(40_000);
+    flasherApi.setLine(4.8);
+    jest.advanceTimersByTime(20_000);
+    return flasherApi.log()!;
+  }
+  const play = (text: string) => {
+    frames = [];
+    return flasherApi.open(text, watch, (frame) => frames.push(frame));
+  };
+
+  test('what was read live plays back with the same advice at its end', () => {
+    const text = kept();
+    const last = frames.at(-1)!;
+    const lengthMs = play(text);
+    expect(lengthMs).toBeGreaterThan(58_000);
+    flasherApi.play(16);
+    jest.advanceTimersByTime(5000);
+    expect(frames.at(-1)).toMatchObject({ source: 'log', lineM: 4.8 });
+    expect(frames.at(-1)!.state.jigM).toBeCloseTo(last.state.jigM!, 2);
+    expect(frames.at(-1)!.advice!.look).toBe(last.advice!.look);
+    const count = frames.length;
+    jest.advanceTimersByTime(3000);
+    expect(frames.length).toBe(count);
+  });
+
+  test('any place is sought, with what came before it known', () => {
+    play(kept());
+    flasherApi.seek(35_000);
+    expect(frames.at(-1)!.state.bottomM).toBeCloseTo(watch.bottomM!, 0);
+    expect(frames.at(-1)!.state.marks.filter((m) => m.kind === 'fish')).toHaveLength(1);
+    expect(frames.at(-1)!.lineM).not.toBe(4.8);
+    flasherApi.seek(58_000);
+    expect(frames.at(-1)!.lineM).toBe(4.8);
+    flasherApi.play(0);
+    const count = frames.length;
+    jest.advanceTimersByTime(1000);
+    expect(frames.length).toBe(count);
+  });
+
+  test('what is no log is said with its line, and nothing plays', () => {
+    const text = kept();
+    expect(() => play('hello')).toThrow(/line 1: expected a JSON object/);
+    expect(() => play(text.split('\n')[0])).toThrow(/expected an echo-log header and pings/);
+    expect(() => play(text.slice(0, text.length - 40))).toThrow(/line \d+: expected a JSON object on one line/);
+    expect(frames).toEqual([]);
+  });
 });

@@ -155,7 +155,7 @@ test('the log says what happened in the angler’s units, latest first, each wit
 describe('Quick reading', () => {
   const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 20 };
   const open = (onTake = jest.fn()) => {
-    show(<ReadingSheet onClose={jest.fn()} setting={setting} bottomM={7.5} jigM={5} units={unitSystems.metric} onTake={onTake} />);
+    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={7.5} jigM={5} units={unitSystems.metric} onTake={onTake} />);
     return onTake;
   };
 
@@ -183,7 +183,7 @@ describe('Quick reading', () => {
   });
 
   test('without a flasher the bottom is asked for first', () => {
-    show(<ReadingSheet onClose={jest.fn()} setting={setting} bottomM={null} jigM={null} units={unitSystems.metric} onTake={jest.fn()} />);
+    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={null} jigM={null} units={unitSystems.metric} onTake={jest.fn()} />);
     expect(screen.getByLabelText('Bottom')).toBeTruthy();
   });
 });

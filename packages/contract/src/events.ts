@@ -29,6 +29,7 @@ const bodies = {
   'clarity-measured': z.object({ hole: id.optional(), secchiM: z.number().min(0.1).max(40) }),
   'line-down': z.object({ line: id, hole: id, rod: name, presentation: name, depthM: depthM.optional() }),
   'line-up': z.object({ line: id }),
+  'flag-up': z.object({ line: id }),
   'depth-set': z.object({ line: id, depthM }),
   reaction: z.object({ hole: id, line: id.optional(), reaction: z.enum(reactionKinds), depthM: depthM.optional(), bottomM: depthM.optional(), cadence: name.optional() }),
   'fish-landed': z.object({
@@ -52,6 +53,17 @@ const bodies = {
       cloud: z.number().min(0).max(1).optional(),
     })
     .refine((body) => Object.values(body).some((v) => v !== undefined), 'expected at least one of airC, pressureHpa, windMs, windFromDeg, cloud'),
+  'drill-done': z.object({
+    scene: name,
+    seed: z.number().int().min(0),
+    seconds: z.number().min(0).max(36_000),
+    decisions: z.number().int().min(0).max(1000),
+    score: z.number().min(0).max(100).optional(),
+    takes: z.number().int().min(0).max(1000),
+    landed: z.number().int().min(0).max(1000),
+    refusals: z.number().int().min(0).max(10_000),
+    logged: z.number().int().min(0).max(10_000),
+  }),
   moved: z.object({ fromHole: id.optional(), hole: id }),
   note: z.object({ text: z.string().min(1).max(4000), hole: id.optional() }),
   undone: z.object({ target: id }),

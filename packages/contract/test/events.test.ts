@@ -29,6 +29,8 @@ const good: Record<EventKind, unknown> = {
   moved: { hole: id },
   note: { text: 'cold' },
   'weather-seen': { pressureHpa: 1014, cloud: 0.9 },
+  'flag-up': { line: id },
+  'drill-done': { scene: 'stack', seed: 3, seconds: 240, decisions: 12, score: 71, takes: 3, landed: 2, refusals: 4, logged: 2 },
   undone: { target: id },
   amended: { target: id, body: { lengthMm: 430 } },
 };

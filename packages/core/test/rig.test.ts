@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { lineDepth, sinkTime, terminalSpeed } from '../src/rig';
+import { lineToPull, tipUpHeights, lineDepth, sinkTime, terminalSpeed } from '../src/rig';
 
 test.each([
   [2, 'tungsten', 1.66],
@@ -35,4 +35,11 @@ test('current lifts a jig, the more the stronger', () => {
 test('unknown material or shape is named', () => {
   expect(() => terminalSpeed({ massG: 2, material: 'gold' as 'lead', shape: 'sphere' })).toThrow(/material must be one of/);
   expect(() => terminalSpeed({ massG: 0, material: 'lead', shape: 'sphere' })).toThrow(/lure mass must be/);
+});
+
+test('the line of a tip-up is the depth less the height, within the water', () => {
+  expect(lineToPull(9.1, 0.3)).toBeCloseTo(8.8, 9);
+  expect(tipUpHeights.startM).toBeGreaterThanOrEqual(0.3);
+  expect(() => lineToPull(2, 2.5)).toThrow(/height over the bottom/);
+  expect(() => lineToPull(0.2, 0.1)).toThrow(/bottom/);
 });

@@ -2,7 +2,9 @@ import type { Advice, AdviceWords } from '@burrow/core/coach';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
+import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
+import { signalBeat } from './beat-signal';
 import { useSize } from './useSize';
 import { Words } from './Words';
 
@@ -10,20 +12,25 @@ const height = 44;
 const steps = 96;
 
 /** Height of the rod 0–1 over one round of the cadence: beats, then the pause. */
-function roundOf(advice: Advice): { seconds: number; lift: (s: number) => number } {
-  const { cadence, pauseS, forS } = advice;
-  if (cadence.liftM === 0) return { seconds: Math.max(4, forS), lift: () => 0 };
-  if (cadence.id === 'slow-lift') return { seconds: forS + 2, lift: (s) => (s < forS ? (1 - Math.cos((Math.PI * s) / forS)) / 2 : 1) };
+function roundOf({ cadence, pauseS, forS }: Pick<Advice, 'cadence' | 'pauseS' | 'forS'>): { seconds: number; beatsAt: readonly number[]; lift: (s: number) => number } {
+  if (cadence.liftM === 0) return { seconds: Math.max(4, forS), beatsAt: [], lift: () => 0 };
+  if (cadence.id === 'slow-lift') return { seconds: forS + 2, beatsAt: [0], lift: (s) => (s < forS ? (1 - Math.cos((Math.PI * s) / forS)) / 2 : 1) };
   const beatS = 60 / cadence.beatPerMin;
-  const beats = Math.max(3, Math.min(8, Math.round(3 / beatS)));
-  return { seconds: beats * beatS + pauseS, lift: (s) => (s < beats * beatS ? (1 - Math.cos((2 * Math.PI * s) / beatS)) / 2 : 0) };
+  const { beats } = cadence;
+  return {
+    seconds: beats * beatS + pauseS,
+    beatsAt: Array.from({ length: beats }, (_, k) => k * beatS),
+    lift: (s) => (s < beats * beatS ? (1 - Math.cos((2 * Math.PI * s) / beatS)) / 2 : 0),
+  };
 }
 
 /** The cadence as a line to follow, with the hand where it should be now. */
 export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
+  const { beatBy } = usePreferences();
   const { seconds, lift } = roundOf(advice);
+  useSignal(advice, beatBy);
   const [at, setAt] = useState(0);
   useEffect(() => {
     if (globalThis.matchMedia?.('(prefers-reduced-motion: reduce)').matches) return undefined;
@@ -52,4 +59,23 @@ export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) 
       </View>
     </View>
   );
+}
+
+/** Gives each beat of the round by sound or vibration. */
+function useSignal({ cadence, pauseS, forS }: Advice, by: 'off' | 'sound' | 'vibration'): void {
+  useEffect(() => {
+    if (by === 'off') return undefined;
+    const { seconds, beatsAt } = roundOf({ cadence, pauseS, forS });
+    const timers: ReturnType<typeof setTimeout>[] = [];
+    const round = () => {
+      timers.length = 0;
+      for (const s of beatsAt) timers.push(setTimeout(() => signalBeat(by), 1000 * s));
+    };
+    round();
+    const rounds = setInterval(round, 1000 * seconds);
+    return () => {
+      clearInterval(rounds);
+      timers.forEach(clearTimeout);
+    };
+  }, [cadence, pauseS, forS, by]);
 }

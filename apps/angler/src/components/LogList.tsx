@@ -75,6 +75,7 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };
   }
   if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
+  if (entry.kind === 'flag-up') return { what: 'Flag', detail: entry.text ?? '' };
   if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to hole ${hole.label}` : '' };
   if (entry.kind === 'clarity-measured') {
     const clarity = outing.clarity.find((c) => c.ms === entry.ms);

@@ -9,6 +9,7 @@ import { newId } from '@/data/ledger';
 import { Action } from './Action';
 import { Choice } from './Choice';
 import { reactionWords } from './LogList';
+import { Signals } from './hole/Signals';
 import { Sheet } from './Sheet';
 import { Stepper } from './Stepper';
 import { Words } from './Words';
@@ -22,14 +23,17 @@ interface Props {
   line: LineState | undefined;
   jigM: number | null;
   onReact: (kind: ReactionKind) => void;
-  onReading: () => void;
+  /** Opens another sheet. */
+  onSheet: (sheet: 'reading' | 'tip-ups' | 'told' | 'rig') => void;
+  /** Keeps the last minutes as an echo log. */
+  onKeep: () => void;
   log: ReactNode;
 }
 
 const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
 
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
-export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, onReading, log }: Props) {
+export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, onSheet, onKeep, log }: Props) {
   const { units, presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
@@ -52,7 +56,11 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
   };
   return (
     <Sheet title={`Hole ${hole.label}`} open={open} onClose={onClose}>
-      <Action height={64} icon="eye" label="Quick reading off your own flasher" onPress={onReading} />
+      <Action height={64} icon="eye" label="Quick reading off your own flasher" onPress={() => onSheet('reading')} />
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} />
+        <Action grow height={64} label="What they told us" onPress={() => onSheet('told')} />
+      </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {others.map((kind) => (
           <Action
@@ -95,6 +103,11 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
           hint="Where a white disc, or the jig, is lost from sight. It sets how deep light reaches."
         />
         <Action label="Log this clarity" onPress={() => close(ledger.write(scope, 'clarity-measured', { hole: hole.id, secchiM }))} />
+      </View>
+      <Signals />
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow height={64} label="Rig on the spot" onPress={() => onSheet('rig')} />
+        <Action grow height={64} icon="download" label="Keep as echo log" onPress={onKeep} />
       </View>
       {outing.holes.length > 1 ? (
         <View style={{ gap: 6 }}>

@@ -1,5 +1,8 @@
 import { proxy, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import type { CadenceId, CoachMemory } from '@burrow/core/coach';
+import type { ReactionKind } from '@burrow/core/ledger';
+import type { DrillReview } from '@burrow/core/practice';
 import type { FlasherApi, Frame, Watch } from '@/workers/flasher.api';
 import { spawnFlasher } from '@/workers/spawn';
 
@@ -9,44 +12,70 @@ export interface FlasherControl {
   failure: string | null;
   /** Called at every ping, outside React's rendering. */
   onPing: (listener: (frame: Frame) => void) => () => void;
-  setLine: (depthM: number) => void;
-  setRod: Remote<FlasherApi>['setRod'];
+  setLine: (depthM: number, handMs?: number | null) => void;
+  /** Works the rod in a cadence; a slow lift draws the line up. */
+  work: (cadence: CadenceId, waterTempC: number) => void;
+  /** Tells the coach what the fish did. */
+  reacted: (kind: ReactionKind | 'landed') => void;
+  /** What the coach has learnt, for another reading of the same outing. */
+  memory: () => Promise<CoachMemory | undefined>;
+  review: () => Promise<DrillReview | null>;
+  /** The last minutes as an echo log. */
+  log: () => Promise<string | null>;
+  /** Opens a recorded log; answers its length, ms, and rejects with what is wrong in it. */
+  open: (text: string) => Promise<number>;
+  play: (speed: number) => void;
+  seek: (ms: number) => void;
   strike: () => Promise<{ lengthMm: number; depthM: number } | null>;
 }
 
-/** Reads a flasher in a worker while the component is there. */
-export function useFlasher(watch: Watch | null): FlasherControl {
+/** How far a slow lift draws the line up, m. */
+const drawM = 0.5;
+
+/** Reads a flasher in a worker while the component is there; a log where `isLog`, once one is opened. */
+export function useFlasher(watch: Watch | null, isLog = false): FlasherControl {
   const [frame, setFrame] = useState<Frame | null>(null);
   const [failure, setFailure] = useState<{ key: string; text: string } | null>(null);
   const remote = useRef<Remote<FlasherApi> | null>(null);
+  const show = useRef<((frame: Frame) => void) | null>(null);
   const listeners = useRef(new Set<(frame: Frame) => void>());
   const key = watch ? JSON.stringify(watch) : null;
   useEffect(() => {
     if (key === null) return undefined;
     const worker = spawnFlasher();
     remote.current = worker.remote;
-    const show = (next: Frame) => {
+    show.current = proxy((next: Frame) => {
       setFrame(next);
       for (const listener of listeners.current) listener(next);
-    };
-    worker.remote.start(JSON.parse(key) as Watch, proxy(show)).catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
+    });
+    if (!isLog) worker.remote.start(JSON.parse(key) as Watch, show.current).catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
     return () => {
       worker.end();
       remote.current = null;
       setFrame(null);
     };
-  }, [key]);
+  }, [key, isLog]);
   const control = useMemo(
     () => ({
       onPing: (listener: (frame: Frame) => void) => {
         listeners.current.add(listener);
         return () => void listeners.current.delete(listener);
       },
-      setLine: (depthM: number) => void remote.current?.setLine(depthM),
-      setRod: ((rod) => remote.current?.setRod(rod)) as Remote<FlasherApi>['setRod'],
+      setLine: (depthM: number, handMs?: number | null) => void remote.current?.setLine(depthM, handMs),
+      work: (cadence: CadenceId, waterTempC: number) => void remote.current?.work(cadence, waterTempC, drawM),
+      reacted: (kind: ReactionKind | 'landed') => void remote.current?.reacted(kind),
+      memory: async () => remote.current?.memory(),
+      review: async () => (await remote.current?.review()) ?? null,
+      log: async () => (await remote.current?.log()) ?? null,
+      open: async (text: string) => {
+        if (!remote.current || !show.current || key === null) throw new Error('The reader is not there yet.');
+        return remote.current.open(text, JSON.parse(key) as Watch, show.current);
+      },
+      play: (speed: number) => void remote.current?.play(speed),
+      seek: (ms: number) => void remote.current?.seek(ms),
       strike: async () => (await remote.current?.strike()) ?? null,
     }),
-    [],
+    [key],
   );
   return { frame, failure: failure?.key === key ? failure.text : null, ...control };
 }

@@ -28,7 +28,7 @@ const retryMs = { first: 2500, longest: 15_000 };
  * can be reached.
  */
 export class PhoneLedger {
-  readonly view = new External<LedgerView>({ ready: false, state: { outings: [], weather: [] }, events: [], unsent: 0, refused: [], reached: null, signedOut: false });
+  readonly view = new External<LedgerView>({ ready: false, state: { outings: [], weather: [], drills: [] }, events: [], unsent: 0, refused: [], reached: null, signedOut: false });
   private readonly kept = new Map<string, KeptEvent>();
   private timer: ReturnType<typeof setTimeout> | null = null;
   private syncing: Promise<void> | null = null;

@@ -26,7 +26,9 @@ export interface Preferences {
   presentation: string;
   /** Least ice the angler drills on, clear and half the white, m. */
   leastIceM: number;
-  sound: boolean;
+  /** How the beat is given, and how a fish coming up is called out. */
+  beatBy: 'off' | 'sound' | 'vibration';
+  callBy: 'off' | 'voice' | 'vibration';
   /** Who goes on the ice. */
   load: IceLoad;
   schools: Schools;
@@ -55,7 +57,8 @@ const starting: Preferences = {
   ],
   presentation: 'tungsten',
   leastIceM: 0.1,
-  sound: false,
+  beatBy: 'off',
+  callBy: 'off',
   load: 'foot',
   schools: startingSchools,
   plan: null,

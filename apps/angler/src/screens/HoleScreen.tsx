@@ -1,11 +1,10 @@
-import { adviceWords, holePriors, stayOrGo } from '@burrow/core/coach';
+import { adviceWords, holePriors, memoryOf, stayOrGo, type CoachMemory } from '@burrow/core/coach';
 import { speciesOf } from '@burrow/core/fish';
 import { holeSigns } from '@burrow/core/holes';
 import type { HoleState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { clockText, depthText } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
-import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/components/Action';
@@ -13,6 +12,13 @@ import { Beat } from '@/components/Beat';
 import { FishSheet } from '@/components/FishSheet';
 import { HoleClock } from '@/components/HoleClock';
 import { HoleMap } from '@/components/HoleMap';
+import { FlagBar } from '@/components/hole/FlagBar';
+import { NoHole } from '@/components/hole/NoHole';
+import { RigSheet } from '@/components/hole/RigSheet';
+import { TipUpSheet } from '@/components/hole/TipUpSheet';
+import { isTipUp } from '@/components/hole/tip-ups';
+import { ToldSheet } from '@/components/hole/ToldSheet';
+import { useCall } from '@/components/hole/useCall';
 import { LogList, reactionWords } from '@/components/LogList';
 import { MoreSheet } from '@/components/MoreSheet';
 import { Notice } from '@/components/Notice';
@@ -27,6 +33,7 @@ import { useTaken } from '@/components/useTaken';
 import { useWakeLock } from '@/components/useWakeLock';
 import { Words } from '@/components/Words';
 import { useNow } from '@/data/clock';
+import { saveFile } from '@/data/files';
 import { useFlasher } from '@/data/flasher';
 import { newId } from '@/data/ledger';
 import { usePreferences } from '@/data/preferences';
@@ -39,29 +46,11 @@ const Said = lazy(() => import('@/components/Said'));
 /** What do I do right now? */
 export function HoleScreen() {
   const outing = useOuting();
-  const router = useRouter();
   const { ready } = useLedger();
   const { water } = useWater();
   const hole = outing?.holes.find((h) => h.id === outing.currentHole);
   if (!ready) return <Notice title="Opening the log" busy />;
-  if (!outing && water && isFlowing(water.kind))
-    return (
-      <Notice title="No holes on moving water" action={{ label: 'To the lies', onPress: () => router.navigate('/water') }}>
-        This screen follows a hole in the ice. Where to cast on this water stands on its map.
-      </Notice>
-    );
-  if (!outing)
-    return (
-      <Notice title="No outing yet" action={{ label: 'To the map', onPress: () => router.navigate('/water') }}>
-        Start one on the map, then drill. The flasher comes on here.
-      </Notice>
-    );
-  if (!hole)
-    return (
-      <Notice title="No hole yet" action={{ label: 'Choose where to drill', onPress: () => router.navigate('/water') }}>
-        Tap the map where you stand, or where you want to go.
-      </Notice>
-    );
+  if (!outing || !hole) return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} />;
   return <AtHole key={hole.id} outing={outing} hole={hole} />;
 }
 
@@ -73,17 +62,26 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const wide = useWide();
   const palette = usePalette();
   const { units, presentation, presentations } = usePreferences();
-  const { ledger } = useLedger();
+  const { ledger, state } = useLedger();
   const { detail, water } = useWater();
   const weather = useWeather(water?.id).data?.value;
   const now = useNow(5000);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const speciesId = outing.species[0];
   const waterTempC = outing.temperatures.at(-1)?.tempC ?? assumedWaterC;
-  const flasher = useFlasher({ mode: 'live', speciesId, waterTempC, bottomM: hole.depthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 });
-  const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | 'reading' | null>(null);
+  // What was told before; what is told from here on the coach hears itself.
+  const [memory] = useState(() =>
+    memoryOf(
+      outing.reactions,
+      state.outings.filter((o) => o.id !== outing.id && o.water === outing.water).flatMap((o) => o.reactions),
+    ),
+  );
+  const flasher = useFlasher({ mode: 'live', memory, speciesId, waterTempC, bottomM: hole.depthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 });
+  const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | 'reading' | 'tip-ups' | 'told' | 'rig' | null>(null);
+  const [told, setTold] = useState<CoachMemory>();
+  const [fishLine, setFishLine] = useState<string | null>(null);
   const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
-  const line = outing.lines.findLast((l) => l.hole === hole.id && l.upMs === null);
+  const line = outing.lines.findLast((l) => l.hole === hole.id && l.upMs === null && !isTipUp(l));
   const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
   const { frame } = flasher;
   const advice = frame?.advice ?? null;
@@ -95,7 +93,18 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const bottomM = frame?.state.bottomM ?? hole.depthM;
 
   const isTaken = useTaken(flasher);
+  useCall(flasher);
+  const isReading = sheet === 'reading';
+  const { memory: readMemory } = flasher;
+  useEffect(() => {
+    if (isReading) void readMemory().then(setTold);
+  }, [isReading, readMemory]);
 
+  const openFish = (from: string | null) => {
+    setFishLine(from);
+    setSheet('fish');
+  };
+  const fishOn = outing.lines.find((l) => l.id === fishLine);
   const undo = (id: string) => void ledger.write(scope, 'undone', { target: id });
   const react = async (reaction: ReactionKind) => {
     const event = await ledger.write(scope, 'reaction', {
@@ -107,15 +116,22 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
       ...(advice ? { cadence: advice.cadence.id } : {}),
     });
     setSaid({ text: `${reactionWords[reaction]} logged`, undo: event.id });
+    flasher.reacted(reaction);
     if (reaction === 'bite') await flasher.strike();
   };
   const lowerLine = async () => {
     const event = await ledger.write(scope, 'line-down', { line: newId(), hole: hole.id, rod: 'rod 1', presentation: name, ...(jigM === null ? {} : { depthM: jigM }) });
     setSaid({ text: `Line down: ${name}`, undo: event.id });
   };
-  const setJig = (depthM: number) => {
-    flasher.setLine(depthM);
+  const setJig = (depthM: number, handMs?: number | null) => {
+    flasher.setLine(depthM, handMs);
     if (line) void ledger.write(scope, 'depth-set', { line: line.id, depthM });
+  };
+
+  const keepLog = async () => {
+    const text = await flasher.log();
+    if (text !== null) saveFile(`hole-${hole.label}.echo.ndjson`, 'application/x-ndjson', text);
+    setSheet(null);
   };
 
   const keys: ThumbKey[] = line
@@ -123,7 +139,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         { id: 'looked', label: 'Looked', icon: 'eye', shortcut: 'L', onPress: () => void react('looked') },
         { id: 'refused', label: 'Refused', icon: 'refused', shortcut: 'R', onPress: () => void react('refused') },
         { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite') },
-        { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => setSheet('fish') },
+        { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => openFish(null) },
         { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
       ]
     : [
@@ -146,7 +162,13 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         </View>
         <HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => setSheet('clock')} />
       </View>
+      {advice?.ask && !isTaken ? (
+        <Words size="small" strong>
+          {advice.ask.text}
+        </Words>
+      ) : null}
       {advice && words ? <Beat advice={advice} words={words} /> : null}
+      <FlagBar outing={outing} nowMs={now} onPress={() => setSheet('tip-ups')} />
     </View>
   );
   const shaft = (
@@ -155,7 +177,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const goTo =
     advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
       <View style={{ position: 'absolute', left: 92, bottom: 4 }}>
-        <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM)} />
+        <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
       </View>
     ) : null;
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.hole === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
@@ -166,14 +188,17 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         onClose={() => setSheet(null)}
         outing={outing}
         zone={zone}
-        hole={hole.id}
-        line={line?.id}
-        depthM={jigM}
+        hole={fishOn?.hole ?? hole.id}
+        line={fishOn?.id ?? line?.id}
+        depthM={fishOn ? (fishOn.depths.at(-1)?.depthM ?? null) : jigM}
         bottomM={bottomM}
         airC={weather ? (weatherAt(weather.series, now)?.airC ?? null) : null}
         onLogged={(id, text) => {
           setSheet(null);
           setSaid({ text, undo: id });
+          if (fishOn) void ledger.write(scope, 'line-up', { line: fishOn.id });
+          else flasher.reacted('landed');
+          setFishLine(null);
         }}
       />
       <MoreSheet
@@ -185,11 +210,18 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         line={line}
         jigM={jigM}
         onReact={(kind) => void react(kind)}
-        onReading={() => setSheet('reading')}
+        onSheet={setSheet}
+        onKeep={() => void keepLog()}
         log={log}
       />
+      {sheet === 'tip-ups' ? (
+        <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
+      ) : null}
+      {sheet === 'told' ? <ToldSheet outing={outing} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'reading' ? (
         <ReadingSheet
+          memory={told}
           onClose={() => setSheet(null)}
           setting={{ speciesId, waterTempC, beamDeg: readingBeamDeg }}
           bottomM={bottomM}

@@ -1,10 +1,12 @@
-import { bytesOf } from '@burrow/contract/formats/echo-log';
-import { Coach, type Advice } from '@burrow/core/coach';
+import { bytesOf, EchoLogReader, headerLine, lineLine, pingLine } from '@burrow/contract/formats/echo-log';
+import { Coach, drawSpeedMs, emptyMemory, rodFor, type Advice, type CadenceId, type CoachMemory } from '@burrow/core/coach';
+import type { ReactionKind } from '@burrow/core/ledger';
+import { DrillLog, type DrillReview } from '@burrow/core/practice';
 import { SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
 import { EchoReader, type EchoHeader, type EchoState } from '@burrow/core/sonar';
 
-/** Where pings come from: the flasher over the server, or the simulation on this phone. */
-export type FlasherSource = 'live' | 'local';
+/** Where pings come from: the flasher over the server, the simulation on this phone, or a recorded log. */
+export type FlasherSource = 'live' | 'local' | 'log';
 
 /** What a screen gets for every ping. */
 export interface Frame {
@@ -21,13 +23,15 @@ export interface Frame {
 }
 
 export interface Watch {
-  /** `live` tries the flasher first and falls to the local simulation; `local` simulates from the start. */
-  mode: 'live' | 'local';
+  /** `live` tries the flasher first and falls to the local simulation; `local` simulates from the start; `drill` does so and keeps a review. */
+  mode: 'live' | 'local' | 'drill';
   speciesId: string;
   waterTempC: number;
   bottomM?: number;
   sceneId: string;
   seed: number;
+  /** What the outing has told so far, for the coach to go on from. */
+  memory?: CoachMemory;
 }
 
 interface LivePing {
@@ -39,6 +43,8 @@ interface LivePing {
 /** Silence longer than this counts as a lost flasher, ms. */
 const silenceMs = 2500;
 const retryMs = 4000;
+/** Minutes of a live reading that can be saved as an echo log. */
+const keptMin = 10;
 
 /** Reads one flasher and coaches over it. One session at a time. */
 class FlasherSession {
@@ -50,16 +56,22 @@ class FlasherSession {
   private stream: EventSource | null = null;
   private watchdog: ReturnType<typeof setInterval> | null = null;
   private lastPingAt = 0;
+  private lastT = 0;
   private lastTryAt = 0;
   private lineM: number | null = null;
   private rod: RodMotion | null = null;
   private taken = false;
+  private drill: DrillLog | null = null;
+  private cadence: CadenceId = 'bounce';
+  /** The last minutes, each ping with the line it was read by. */
+  private readonly kept: { t: number; a: Uint8Array; lineM: number }[] = [];
 
   constructor(
     private readonly watch: Watch,
     private readonly show: (frame: Frame) => void,
   ) {
-    if (watch.mode === 'local') {
+    if (watch.mode !== 'live') {
+      if (watch.mode === 'drill') this.drill = new DrillLog();
       this.startLocal();
       return;
     }
@@ -73,10 +85,11 @@ class FlasherSession {
     this.stream?.close();
   }
 
-  setLine(depthM: number): void {
+  setLine(depthM: number, handMs: number | null = null): void {
     this.lineM = depthM;
     this.reader?.line(depthM);
-    this.local?.setJig(depthM);
+    this.coach?.line(depthM);
+    this.local?.setJig(depthM, handMs);
     if (!this.local) void this.post('line', { depthM });
   }
 
@@ -86,8 +99,46 @@ class FlasherSession {
     if (!this.local && this.lineM !== null) void this.post('line', { depthM: this.lineM, rod });
   }
 
+  /** Works the rod in a cadence; drawing away takes the line up slowly. */
+  work(cadence: CadenceId, waterTempC: number, drawM: number): void {
+    this.cadence = cadence;
+    this.setRod(rodFor(cadence, waterTempC));
+    if (cadence === 'slow-lift' && this.lineM !== null) this.setLine(Math.max(0.4, this.lineM - drawM), drawSpeedMs);
+  }
+
+  /** What the angler tells of the fish. */
+  reacted(kind: ReactionKind | 'landed'): void {
+    this.coach?.reacted(kind, this.lastT, this.lineM);
+    if (kind !== 'landed') this.drill?.logged(kind);
+  }
+
+  get memory(): CoachMemory {
+    return this.coach?.memory ?? this.watch.memory ?? emptyMemory();
+  }
+
+  review(): DrillReview | null {
+    return this.drill?.review() ?? null;
+  }
+
+  /** The last minutes as an echo log; null before the first ping. */
+  log(): string | null {
+    if (!this.header || this.kept.length === 0) return null;
+    const lines = [headerLine(this.header)];
+    let lineM = Number.NaN;
+    for (const ping of this.kept) {
+      if (ping.lineM !== lineM) lines.push(lineLine(ping.t, (lineM = ping.lineM)));
+      lines.push(pingLine(ping));
+    }
+    return `${lines.join('\n')}\n`;
+  }
+
   async strike(): Promise<{ lengthMm: number; depthM: number } | null> {
-    if (this.local) return this.local.strike();
+    if (this.local) {
+      const take = this.local.strike();
+      this.drill?.struck(take !== null);
+      if (take) this.coach?.reacted('landed', this.lastT, take.depthM);
+      return take;
+    }
     const answer = await this.post('strike', {});
     return ((await answer?.json()) as { take: { lengthMm: number; depthM: number } | null } | undefined)?.take ?? null;
   }
@@ -136,7 +187,8 @@ class FlasherSession {
     this.begin(local.header, this.lineM ?? local.jig.commandedM);
     this.localTimer = setInterval(() => {
       const { ping, take } = local.next();
-      if (take) this.taken = true;
+      if (take && !take.isNip) this.taken = true;
+      if (take) this.drill?.took();
       this.read(ping.t, ping.a, 'local');
     }, 1000 / local.header.pingRateHz);
   }
@@ -152,14 +204,32 @@ class FlasherSession {
     this.lineM = lineM;
     this.reader = new EchoReader(header);
     this.reader.line(lineM);
-    this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg });
+    // Another source of the same outing goes on from what it has told.
+    this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg }, this.coach?.memory ?? this.watch.memory);
+    this.coach.line(lineM);
+    this.kept.length = 0;
     this.lastPingAt = Date.now();
   }
 
   private read(t: number, a: Uint8Array, source: FlasherSource): void {
     const state = this.reader!.ping({ t, a });
-    this.show({ source, state, advice: this.coach!.update(state), levels: a, header: this.header!, lineM: this.lineM!, taken: this.taken });
+    this.lastT = t;
+    const advice = this.coach!.update(state);
+    this.keep(t, a);
+    this.drill?.push({
+      state,
+      advice,
+      lineM: this.lineM!,
+      cadence: this.cadence,
+      fish: this.local!.water.fish.map(({ id, depthM, state: fishState }) => ({ id, depthM, state: fishState })),
+    });
+    this.show({ source, state, advice, levels: a, header: this.header!, lineM: this.lineM!, taken: this.taken });
     this.taken = false;
+  }
+
+  private keep(t: number, a: Uint8Array): void {
+    this.kept.push({ t, a, lineM: this.lineM! });
+    if (t - this.kept[0].t > keptMin * 60_000) this.kept.splice(0, Math.ceil(this.kept.length / 10));
   }
 
   private post(path: string, body: unknown): Promise<Response | null> {
@@ -168,20 +238,129 @@ class FlasherSession {
   }
 }
 
+/** Plays a recorded echo log: the same reader and coach, at any speed, from any place. */
+class LogSession {
+  private readonly pings: { t: number; a: Uint8Array; lineM: number | null }[] = [];
+  private readonly header: EchoHeader;
+  private reader: EchoReader;
+  private coach: Coach;
+  private at = 0;
+  private speed = 1;
+  private timer: ReturnType<typeof setInterval> | null = null;
+  private lastTick = 0;
+  private clock = 0;
+
+  /** Throws FormatError naming the line of what is no echo log. */
+  constructor(
+    text: string,
+    private readonly watch: Watch,
+    private readonly show: (frame: Frame) => void,
+  ) {
+    const log = new EchoLogReader();
+    let lineM: number | null = null;
+    for (const line of text.split('\n')) {
+      const record = log.push(line);
+      if (record?.type === 'line') lineM = record.m;
+      if (record?.type === 'ping') this.pings.push({ ...record.ping, lineM });
+    }
+    if (!log.header || this.pings.length === 0) throw new RangeError('line 1: expected an echo-log header and pings, found none');
+    this.header = log.header;
+    this.reader = new EchoReader(this.header);
+    this.coach = this.newCoach();
+    this.read(0, true);
+  }
+
+  get lengthMs(): number {
+    return this.pings[this.pings.length - 1].t - this.pings[0].t;
+  }
+
+  stop(): void {
+    if (this.timer) clearInterval(this.timer);
+    this.timer = null;
+  }
+
+  play(speed: number): void {
+    this.stop();
+    this.speed = speed;
+    if (speed === 0) return;
+    this.lastTick = Date.now();
+    this.timer = setInterval(() => this.tick(), 50);
+  }
+
+  /** Goes to a time since the start, ms: what lies before it within half a minute is read first, so that tracks and coach know it. */
+  seek(ms: number): void {
+    const first = this.pings[0].t;
+    let from = 0;
+    let to = this.pings.length - 1;
+    for (let i = 0; i < this.pings.length; i++) {
+      if (this.pings[i].t - first <= ms - warmUpMs) from = i;
+      if (this.pings[i].t - first <= ms) to = i;
+    }
+    this.reader = new EchoReader(this.header);
+    this.coach = this.newCoach();
+    for (let i = from; i <= to; i++) this.read(i, i === to);
+    this.clock = this.pings[to].t - first;
+  }
+
+  private newCoach(): Coach {
+    return new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: this.header.beamDeg });
+  }
+
+  private tick(): void {
+    const now = Date.now();
+    this.clock += (now - this.lastTick) * this.speed;
+    this.lastTick = now;
+    const first = this.pings[0].t;
+    while (this.at + 1 < this.pings.length && this.pings[this.at + 1].t - first <= this.clock) this.read(this.at + 1, true);
+    if (this.at + 1 >= this.pings.length) this.stop();
+  }
+
+  private read(i: number, isShown: boolean): void {
+    const { t, a, lineM } = this.pings[i];
+    if (lineM !== null) {
+      this.reader.line(lineM);
+      this.coach.line(lineM);
+    }
+    const state = this.reader.ping({ t, a });
+    const advice = this.coach.update(state);
+    this.at = i;
+    if (isShown) this.show({ source: 'log', state, advice, levels: a, header: this.header, lineM: lineM ?? state.jigM ?? 1, taken: false });
+  }
+}
+
+/** Read silently before the place that was sought, ms. */
+const warmUpMs = 30_000;
+
 let current: FlasherSession | null = null;
+let playback: LogSession | null = null;
 
 /** What the flasher worker does. */
 export const flasherApi = {
   start(watch: Watch, show: (frame: Frame) => void): void {
-    current?.stop();
+    flasherApi.stop();
     current = new FlasherSession(watch, show);
   },
   stop(): void {
     current?.stop();
+    playback?.stop();
     current = null;
+    playback = null;
   },
-  setLine: (depthM: number): void => current?.setLine(depthM),
+  setLine: (depthM: number, handMs?: number | null): void => current?.setLine(depthM, handMs ?? null),
   setRod: (rod: RodMotion | null): void => current?.setRod(rod ?? stillRod),
+  work: (cadence: CadenceId, waterTempC: number, drawM: number): void => current?.work(cadence, waterTempC, drawM),
+  reacted: (kind: ReactionKind | 'landed'): void => current?.reacted(kind),
+  memory: (): CoachMemory => current?.memory ?? emptyMemory(),
   strike: async (): Promise<{ lengthMm: number; depthM: number } | null> => (await current?.strike()) ?? null,
+  review: (): DrillReview | null => current?.review() ?? null,
+  log: (): string | null => current?.log() ?? null,
+  /** Opens a recorded log and answers its length, ms. Throws what is wrong with it and where. */
+  open(text: string, watch: Watch, show: (frame: Frame) => void): number {
+    flasherApi.stop();
+    playback = new LogSession(text, watch, show);
+    return playback.lengthMs;
+  },
+  play: (speed: number): void => playback?.play(speed),
+  seek: (ms: number): void => playback?.seek(ms),
 };
 export type FlasherApi = typeof flasherApi;

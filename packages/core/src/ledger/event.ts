@@ -27,6 +27,8 @@ export interface EventBodies {
   'clarity-measured': { hole?: string; secchiM: number };
   'line-down': { line: string; hole: string; rod: string; presentation: string; depthM?: number };
   'line-up': { line: string };
+  /** The flag of a tip-up rose. */
+  'flag-up': { line: string };
   'depth-set': { line: string; depthM: number };
   reaction: { hole: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string };
   'fish-landed': { fish: string; hole: string; line?: string; species: string; lengthMm: number; weightG?: number; depthM?: number; bottomM?: number };
@@ -34,6 +36,8 @@ export interface EventBodies {
   'fish-released': { fish: string; note?: string };
   /** Weather read by eye and barometer; pressure reduced to sea level. */
   'weather-seen': { airC?: number; pressureHpa?: number; windMs?: number; windFromDeg?: number; cloud?: number };
+  /** A practice drill was reviewed: at home or out, it belongs to no outing. Shares and scores 0–100. */
+  'drill-done': { scene: string; seed: number; seconds: number; decisions: number; score?: number; takes: number; landed: number; refusals: number; logged: number };
   moved: { fromHole?: string; hole: string };
   note: { text: string; hole?: string };
   undone: { target: string };

@@ -19,6 +19,7 @@ export function fold(events: readonly LedgerEvent[]): LedgerState {
   }
   let book: Book | undefined;
   const weather: LedgerState['weather'] = [];
+  const drills: LedgerState['drills'] = [];
   for (let i = 0; i < ordered.length; i++) {
     const event = ordered[i];
     if (corrections?.undone.has(event.id)) continue;
@@ -26,10 +27,14 @@ export function fold(events: readonly LedgerEvent[]): LedgerState {
       weather.push({ ...(corrected(event, corrections) as EventOf<'weather-seen'>).body, ms: instants[i] });
       continue;
     }
+    if (event.kind === 'drill-done') {
+      drills.push({ ...(corrected(event, corrections) as EventOf<'drill-done'>).body, ms: instants[i] });
+      continue;
+    }
     if (book?.outing.id !== event.outing) book = outings.get(event.outing);
     book?.take(corrected(event, corrections), instants[i]);
   }
-  return { outings: [...outings.values()].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)), weather };
+  return { outings: [...outings.values()].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)), weather, drills };
 }
 
 interface Corrections {
@@ -187,6 +192,7 @@ const reducers: Reducers = {
       presentation: body.presentation,
       downMs: ms,
       upMs: null,
+      flagsMs: [],
       depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM }],
     });
     book.note(id, ms, kind, body.hole, body.presentation);
@@ -194,6 +200,11 @@ const reducers: Reducers = {
   'line-up': (book, { body }, ms) => {
     const line = book.line(body.line);
     if (line) line.upMs ??= ms;
+  },
+  'flag-up': (book, { id, kind, body }, ms) => {
+    const line = book.line(body.line);
+    line?.flagsMs.push(ms);
+    book.note(id, ms, kind, line?.hole ?? null, line?.rod);
   },
   'depth-set': (book, { body }, ms) => {
     book.line(body.line)?.depths.push({ ms, depthM: body.depthM });

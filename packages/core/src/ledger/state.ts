@@ -8,6 +8,8 @@ export interface LineState {
   downMs: number;
   /** Null while the line is in the water. */
   upMs: number | null;
+  /** When its flag rose, ms; tip-ups only. */
+  flagsMs: number[];
   /** Depth from a moment on, m, ascending in time. */
   depths: { ms: number; depthM: number }[];
 }
@@ -85,4 +87,6 @@ export interface LedgerState {
   outings: OutingState[];
   /** Weather that the angler read, at any time, out or at home; earliest first. */
   weather: ({ ms: number } & EventBodies['weather-seen'])[];
+  /** Practice drills, earliest first. */
+  drills: ({ ms: number } & EventBodies['drill-done'])[];
 }

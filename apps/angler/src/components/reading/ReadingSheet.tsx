@@ -1,4 +1,4 @@
-import { adviceWords, adviseReading, readingErrorM, type CoachSetting, type MarkDid } from '@burrow/core/coach';
+import { adviceWords, adviseReading, readingErrorM, type CoachMemory, type CoachSetting, type MarkDid } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { depthText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
@@ -12,6 +12,8 @@ import { ReadingRuler, type Handle } from './ReadingRuler';
 interface Props {
   onClose: () => void;
   setting: CoachSetting;
+  /** What the outing has told so far: the same coach goes on from it. */
+  memory: CoachMemory | undefined;
   /** What is known of the hole so far, m. */
   bottomM: number | null;
   jigM: number | null;
@@ -39,7 +41,7 @@ const things: readonly { id: MarkDid; label: string; reaction: ReactionKind | nu
 const [usualBottomM, ruledShare] = [8, 1.25];
 
 /** A flasher of one's own, read by eye: two or three touches on the ruler, one on what the mark did, and the advice is there. */
-export function ReadingSheet({ onClose, setting, bottomM: known, jigM: set, units, onTake }: Props) {
+export function ReadingSheet({ onClose, setting, memory, bottomM: known, jigM: set, units, onTake }: Props) {
   const [bottomM, setBottomM] = useState(known ?? usualBottomM);
   const [toM] = useState((known ?? usualBottomM) * ruledShare);
   const [jigM, setJigM] = useState(set ?? bottomM * 0.8);
@@ -58,7 +60,7 @@ export function ReadingSheet({ onClose, setting, bottomM: known, jigM: set, unit
     else setMarkM((m) => m ?? (jigM + bottomM) / 2);
   };
   const thing = things.find((t) => t.id === did);
-  const advice = did === null ? null : adviseReading({ bottomM, jigM: Math.min(jigM, bottomM), topMarkM: markM === null ? null : Math.min(markM, bottomM), did }, setting);
+  const advice = did === null ? null : adviseReading({ bottomM, jigM: Math.min(jigM, bottomM), topMarkM: markM === null ? null : Math.min(markM, bottomM), did }, setting, memory);
   const words = advice && adviceWords(advice, units);
   return (
     <Sheet

@@ -17,7 +17,8 @@ interface Props {
   /** Measured ice of this hole, m. */
   iceM: number | null;
   adviceM: number | null;
-  onJig: (depthM: number) => void;
+  /** Sets the jig's depth; null where it cannot be moved. */
+  onJig: ((depthM: number) => void) | null;
 }
 
 const stripWidth = 84;
@@ -41,7 +42,7 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
 
   const place = (event: GestureResponderEvent) =>
     frame ? Math.min(Math.max(0.3, depthOf(frame, height, event.nativeEvent.locationY)), (latest?.state.bottomM ?? 100) - 0.05) : jigM;
-  const nudge = (by: number) => latest && onJig(Math.max(0.3, Math.min(latest.lineM + by, (latest.state.bottomM ?? 100) - 0.05)));
+  const nudge = (by: number) => latest && onJig?.(Math.max(0.3, Math.min(latest.lineM + by, (latest.state.bottomM ?? 100) - 0.05)));
 
   return (
     <View
@@ -73,13 +74,14 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
                   e.preventDefault();
                   nudge(e.key === 'ArrowUp' ? -nudgeM : nudgeM);
                 },
+                onWheel: (e: { deltaY: number }) => nudge(Math.sign(e.deltaY) * nudgeM),
               } as object)}
-              onStartShouldSetResponder={() => true}
+              onStartShouldSetResponder={() => onJig !== null}
               onResponderTerminationRequest={() => false}
               onResponderGrant={(e) => setDragged(place(e))}
               onResponderMove={(e) => setDragged(place(e))}
               onResponderRelease={(e) => {
-                onJig(place(e));
+                onJig?.(place(e));
                 setDragged(null);
               }}
               onResponderTerminate={() => setDragged(null)}
@@ -132,7 +134,7 @@ function Strip({ frame, latest, height, units, iceM }: { frame: DepthFrame; late
       </Defs>
       <Rect x={40} y={y(0)} width={40} height={height} fill={palette.waterTop} />
       <Rect x={40} y={y(0) - 2} width={40} height={Math.max(6, y(ice) - y(0))} fill={palette.card} stroke={palette.second} strokeWidth={1} />
-      <SvgText x={82} y={y(0) - 8} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">
+      <SvgText x={82} y={Math.max(14, y(0) - 8)} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">
         {iceM === null ? 'ice ?' : iceText(iceM, units)}
       </SvgText>
       {rulerDepths({ topM: 0, baseM: frame.baseM }, height, metresPerDepthUnit(units), 46).map(({ depthM, label }) => (

@@ -1,0 +1,125 @@
+import type { HoleState, LineState, OutingState } from '@burrow/core/ledger';
+import { lineToPull, tipUpHeights } from '@burrow/core/rig';
+import { clamp, clockText, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { newId } from '@/data/ledger';
+import { useLedger } from '@/data/session';
+import { radius, usePalette } from '@/theme/theme';
+import { Action } from '../Action';
+import { Sheet } from '../Sheet';
+import { Stepper } from '../Stepper';
+import { Words } from '../Words';
+import { flagOf, flagText, isTipUp, tipUpName } from './tip-ups';
+
+interface Props {
+  onClose: () => void;
+  outing: OutingState;
+  hole: HoleState;
+  zone: string;
+  units: UnitPreference;
+  bottomM: number | null;
+  nowMs: number;
+  /** A fish came up on this line. */
+  onFish: (line: string) => void;
+}
+
+const deadBait = 'Dead bait under a flag';
+/** Taken for the bottom where no flasher tells, m. */
+const usualBottomM = 8;
+
+/** Tip-ups that are set: their flags with a timer, and one more at a height over the bottom. */
+export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs, onFish }: Props) {
+  const { ledger } = useLedger();
+  const [heightM, setHeight] = useState<number>(tipUpHeights.startM);
+  const [plumbedM, setPlumbed] = useState<number | null>(null);
+  const floorM = plumbedM ?? bottomM ?? usualBottomM;
+  const scope = { id: outing.id, zone };
+  const set = outing.lines.filter((l) => isTipUp(l) && l.upMs === null);
+  const depthM = lineToPull(Math.max(1, floorM), clamp(heightM, 0.05, Math.max(1, floorM) - 0.15));
+  const down = (rod: string, holeId: string, atM: number) =>
+    ({ kind: 'line-down', body: { line: newId(), hole: holeId, rod, presentation: deadBait, depthM: Math.round(atM * 100) / 100 } }) as const;
+  const again = (line: LineState) => void ledger.writeAll(scope, [{ kind: 'line-up', body: { line: line.id } }, down(line.rod, line.hole, line.depths.at(-1)?.depthM ?? depthM)]);
+  return (
+    <Sheet
+      title="Tip-ups"
+      open
+      onClose={onClose}
+      footer={
+        <Action
+          kind="main"
+          height={64}
+          label={`Set here, ${depthText(depthM, units)} of line`}
+          onPress={() => void ledger.write(scope, 'line-down', down(tipUpName(outing), hole.id, depthM).body)}
+        />
+      }
+    >
+      {set.length === 0 ? <Words tone="second">None set. Loose line, the flag bent under; your rules say how many lines and how near you must stay.</Words> : null}
+      {set.map((line) => (
+        <TipUp
+          key={line.id}
+          line={line}
+          where={`hole ${outing.holes.find((h) => h.id === line.hole)?.label ?? '?'}, ${line.depths.length > 0 ? depthText(line.depths[line.depths.length - 1].depthM, units) : 'depth unknown'}, since ${clockText(line.downMs, zone)}`}
+          nowMs={nowMs}
+          onFlag={() => void ledger.write(scope, 'flag-up', { line: line.id })}
+          onFish={() => onFish(line.id)}
+          onAgain={() => again(line)}
+          onUp={() => void ledger.write(scope, 'line-up', { line: line.id })}
+        />
+      ))}
+      <Stepper
+        label="Over the bottom"
+        text={depthText(heightM, units)}
+        onStep={(d) => setHeight((m) => clamp(m + (d * metresPerDepthUnit(units)) / 2, 0.1, tipUpHeights.mostM * 2))}
+        hint="A hand or two is the start; up to a long arm for lake trout."
+      />
+      <Stepper
+        label="Bottom"
+        text={depthText(floorM, units)}
+        onStep={(d) => setPlumbed(clamp(floorM + (d * metresPerDepthUnit(units)) / 2, 1, 100))}
+        hint={plumbedM === null && bottomM !== null ? 'Off the flasher. A line with a weight tells it too.' : 'By a line let down with a weight.'}
+      />
+    </Sheet>
+  );
+}
+
+interface TipUpProps {
+  line: LineState;
+  where: string;
+  nowMs: number;
+  onFlag: () => void;
+  onFish: () => void;
+  onAgain: () => void;
+  onUp: () => void;
+}
+
+function TipUp({ line, where, nowMs, onFlag, onFish, onAgain, onUp }: TipUpProps) {
+  const palette = usePalette();
+  const flagMs = flagOf(line);
+  return (
+    <View
+      style={{
+        gap: 8,
+        padding: 12,
+        borderRadius: radius,
+        borderWidth: flagMs === null ? 1 : 3,
+        borderColor: flagMs === null ? palette.line : palette.ember,
+        backgroundColor: palette.card,
+      }}
+    >
+      <Words strong>{flagMs === null ? line.rod : `${line.rod}: flag up ${flagText(nowMs - flagMs)}`}</Words>
+      <Words size="small" tone="second">
+        {flagMs === null ? where : `${where}. Pull the slack first, lift when you feel weight.`}
+      </Words>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {flagMs === null ? (
+          <Action grow height={64} kind="main" label="Flag up" onPress={onFlag} />
+        ) : (
+          <Action grow height={64} kind="main" icon="fish" label="Fish" onPress={onFish} />
+        )}
+        {flagMs === null ? null : <Action grow height={64} label="Set again" onPress={onAgain} />}
+        <Action grow height={64} label="Take up" onPress={onUp} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,2 @@
+export { DrillLog, drillLimits, type Decision, type DrillReview, type TracePoint } from './drill';
+export { decisionWords } from './wording';
