@@ -7,6 +7,7 @@ const benches: Record<string, () => Promise<Figure[]>> = {
   column: async () => (await import('./column')).column(),
   ground: async () => (await import('./ground')).ground(),
   route: async () => (await import('./route')).route(),
+  hole: async () => (await import('./hole')).hole(),
   pan: async () => (await import('./pan')).pan(),
   bundle: async () => (await import('./bundle')).bundle(),
 };

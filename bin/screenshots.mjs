@@ -49,8 +49,6 @@ try {
   await shot('outlook-phone');
   await outlook.evaluate((figure) => figure.parentElement.scrollIntoView());
   await shot('outlook-column');
-  await go('/fieldcraft', phone, page.getByText(/^Your log: \d+ bites/).first());
-  await shot('fieldcraft-phone');
   await go('/', wide, outlook);
   await shot('outlook-wide');
   await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));

@@ -1,7 +1,8 @@
 import { base64Of } from '@burrow/contract/formats/echo-log';
 import { emptyMemory } from '@burrow/core/coach';
 import { SimulatedFlasher } from '@burrow/core/simulator';
-import { flasherApi, type Frame, type Watch } from '@/workers/flasher.api';
+import { flasherApi } from '@/workers/flasher.api';
+import type { Frame, Watch } from '@/workers/frame';
 
 /** The browser's event source, in the hands of the test. */
 class FakeSource {

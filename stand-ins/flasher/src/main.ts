@@ -9,7 +9,9 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 
 const sceneId = process.env.SCENE ?? 'stack';
 const seed = Number(process.env.SEED ?? 7);
+const pingRateHz = Number(process.env.PING_RATE_HZ ?? 10);
 const port = Number(process.env.PORT);
+if (!(pingRateHz >= 5 && pingRateHz <= 20)) throw new Error('PING_RATE_HZ: expected 5 to 20');
 if (!(Number.isInteger(port) && port > 0)) throw new Error('PORT: expected a port number');
 
 /** Told apart from an earlier run of this program by listeners that come back. */
@@ -50,7 +52,7 @@ class Unit {
   }
 
   private make(): SimulatedFlasher {
-    return new SimulatedFlasher({ seed: seed + this.number, sceneId, start: new Date().toISOString(), bottomM: this.bottomM });
+    return new SimulatedFlasher({ seed: seed + this.number, sceneId, start: new Date().toISOString(), bottomM: this.bottomM, sounder: { pingRateHz } });
   }
 
   private tick(): void {
@@ -59,7 +61,7 @@ class Unit {
       // A slow listener misses pings rather than filling memory.
       if (res.writableNeedDrain) continue;
       this.send(res, 'ping', { t: ping.t, a: base64Of(ping.a), jigM: this.flasher.jig.commandedM });
-      if (take) this.send(res, 'take', { t: take.t });
+      if (take && !take.isNip) this.send(res, 'take', { t: take.t });
     }
   }
 

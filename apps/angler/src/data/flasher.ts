@@ -3,7 +3,8 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { CadenceId, CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import type { DrillReview } from '@burrow/core/practice';
-import type { FlasherApi, Frame, Watch } from '@/workers/flasher.api';
+import type { FlasherApi } from '@/workers/flasher.api';
+import type { Frame, Watch } from '@/workers/frame';
 import { spawnFlasher } from '@/workers/spawn';
 
 export interface FlasherControl {

@@ -1,38 +1,11 @@
-import { bytesOf, EchoLogReader, headerLine, lineLine, pingLine } from '@burrow/contract/formats/echo-log';
-import { Coach, drawSpeedMs, emptyMemory, rodFor, type Advice, type CadenceId, type CoachMemory } from '@burrow/core/coach';
+import { bytesOf, headerLine, lineLine, pingLine } from '@burrow/contract/formats/echo-log';
+import { Coach, drawSpeedMs, emptyMemory, rodFor, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
 import { SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
-import { EchoReader, type EchoHeader, type EchoState } from '@burrow/core/sonar';
-
-/** Where pings come from: the flasher over the server, the simulation on this phone, or a recorded log. */
-export type FlasherSource = 'live' | 'local' | 'log';
-
-/** What a screen gets for every ping. */
-export interface Frame {
-  source: FlasherSource;
-  state: EchoState;
-  advice: Advice | null;
-  /** Levels of the ping, for the echo history. */
-  levels: Uint8Array;
-  header: EchoHeader;
-  /** Depth the line was let out to, m. */
-  lineM: number;
-  /** A fish took the jig at this ping (the rod tip, simulated). */
-  taken: boolean;
-}
-
-export interface Watch {
-  /** `live` tries the flasher first and falls to the local simulation; `local` simulates from the start; `drill` does so and keeps a review. */
-  mode: 'live' | 'local' | 'drill';
-  speciesId: string;
-  waterTempC: number;
-  bottomM?: number;
-  sceneId: string;
-  seed: number;
-  /** What the outing has told so far, for the coach to go on from. */
-  memory?: CoachMemory;
-}
+import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
+import type { FlasherSource, Frame, Watch } from './frame';
+import { LogSession } from './log-session';
 
 interface LivePing {
   t: number;
@@ -237,99 +210,6 @@ class FlasherSession {
     return fetch(`/api/flasher/${path}`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }).catch(() => null);
   }
 }
-
-/** Plays a recorded echo log: the same reader and coach, at any speed, from any place. */
-class LogSession {
-  private readonly pings: { t: number; a: Uint8Array; lineM: number | null }[] = [];
-  private readonly header: EchoHeader;
-  private reader: EchoReader;
-  private coach: Coach;
-  private at = 0;
-  private speed = 1;
-  private timer: ReturnType<typeof setInterval> | null = null;
-  private lastTick = 0;
-  private clock = 0;
-
-  /** Throws FormatError naming the line of what is no echo log. */
-  constructor(
-    text: string,
-    private readonly watch: Watch,
-    private readonly show: (frame: Frame) => void,
-  ) {
-    const log = new EchoLogReader();
-    let lineM: number | null = null;
-    for (const line of text.split('\n')) {
-      const record = log.push(line);
-      if (record?.type === 'line') lineM = record.m;
-      if (record?.type === 'ping') this.pings.push({ ...record.ping, lineM });
-    }
-    if (!log.header || this.pings.length === 0) throw new RangeError('line 1: expected an echo-log header and pings, found none');
-    this.header = log.header;
-    this.reader = new EchoReader(this.header);
-    this.coach = this.newCoach();
-    this.read(0, true);
-  }
-
-  get lengthMs(): number {
-    return this.pings[this.pings.length - 1].t - this.pings[0].t;
-  }
-
-  stop(): void {
-    if (this.timer) clearInterval(this.timer);
-    this.timer = null;
-  }
-
-  play(speed: number): void {
-    this.stop();
-    this.speed = speed;
-    if (speed === 0) return;
-    this.lastTick = Date.now();
-    this.timer = setInterval(() => this.tick(), 50);
-  }
-
-  /** Goes to a time since the start, ms: what lies before it within half a minute is read first, so that tracks and coach know it. */
-  seek(ms: number): void {
-    const first = this.pings[0].t;
-    let from = 0;
-    let to = this.pings.length - 1;
-    for (let i = 0; i < this.pings.length; i++) {
-      if (this.pings[i].t - first <= ms - warmUpMs) from = i;
-      if (this.pings[i].t - first <= ms) to = i;
-    }
-    this.reader = new EchoReader(this.header);
-    this.coach = this.newCoach();
-    for (let i = from; i <= to; i++) this.read(i, i === to);
-    this.clock = this.pings[to].t - first;
-  }
-
-  private newCoach(): Coach {
-    return new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: this.header.beamDeg });
-  }
-
-  private tick(): void {
-    const now = Date.now();
-    this.clock += (now - this.lastTick) * this.speed;
-    this.lastTick = now;
-    const first = this.pings[0].t;
-    while (this.at + 1 < this.pings.length && this.pings[this.at + 1].t - first <= this.clock) this.read(this.at + 1, true);
-    if (this.at + 1 >= this.pings.length) this.stop();
-  }
-
-  private read(i: number, isShown: boolean): void {
-    const { t, a, lineM } = this.pings[i];
-    if (lineM !== null) {
-      this.reader.line(lineM);
-      this.coach.line(lineM);
-    }
-    const state = this.reader.ping({ t, a });
-    const advice = this.coach.update(state);
-    this.at = i;
-    if (isShown) this.show({ source: 'log', state, advice, levels: a, header: this.header, lineM: lineM ?? state.jigM ?? 1, taken: false });
-  }
-}
-
-/** Read silently before the place that was sought, ms. */
-const warmUpMs = 30_000;
 
 let current: FlasherSession | null = null;
 let playback: LogSession | null = null;

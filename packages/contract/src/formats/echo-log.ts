@@ -3,23 +3,22 @@ import { z } from 'zod';
 import { firstProblem } from '../events';
 import { FormatError } from './format-error';
 
-const positive = z.number().positive();
-
 export const echoHeader = z.object({
   type: z.literal('header'),
   format: z.literal('echo-log'),
   version: z.literal(1),
   start: z.iso.datetime({ offset: true }),
   soundSpeedMs: z.number().min(1300).max(1700),
-  pingRateHz: positive.max(100),
-  binM: positive.max(1),
+  pingRateHz: z.number().min(0.5).max(100),
+  // Finer than a millimetre or coarser than a metre is no sounder's, and would ask for windows without end.
+  binM: z.number().min(0.001).max(1),
   bins: z.number().int().min(16).max(8192),
-  pulseUs: positive.max(5000),
+  pulseUs: z.number().min(1).max(5000),
   beamDeg: z.number().min(1).max(90),
   freqKHz: z.number().min(15).max(1000),
   transducerM: z.number().min(0).max(10),
   dbFloor: z.number().min(-200).max(50),
-  dbPerStep: positive.max(5),
+  dbPerStep: z.number().min(0.01).max(5),
 });
 
 const record = z.discriminatedUnion('type', [

@@ -4,7 +4,9 @@ import { edgeDepthError, type EchoState, type Mark } from '../sonar';
 import { clamp } from '../units';
 import { cadences, drawSpeedMs, pauseSeconds, type Cadence, type CadenceId } from './cadence';
 import { Episode, refusedAlike } from './episode';
-import { askRules, lookRules, type LookId, type LookRule, type LookWhen } from './looks';
+import { askRules } from './asks';
+import { lookRules } from './look-table';
+import type { LookId, LookRule, LookWhen } from './looks';
 import { chooseCadence, emptyMemory, remember, tellingOf, weighed, type CoachMemory } from './memory';
 import { Eye, type Seen, type Sight } from './sight';
 

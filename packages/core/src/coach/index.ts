@@ -1,5 +1,7 @@
 export { cadences, drawSpeedMs, pauseSeconds, rodFor, type Cadence, type CadenceId } from './cadence';
-export { askRules, lookRules, type LookId, type LookRule } from './looks';
+export { askRules } from './asks';
+export { lookRules } from './look-table';
+export type { LookId, LookRule } from './looks';
 export { chooseCadence, emptyMemory, memoryLimits, memoryOf, type CoachMemory, type Situation } from './memory';
 export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';
 export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';

@@ -35,7 +35,7 @@ export const memoryLimits = {
   /** An answer in another situation counts for so much. */
   otherSituation: 0.9,
   /** Draws are made as from this much more evidence than there is: an hour is too short to try everything. */
-  haste: 2,
+  haste: 1.5,
   topsKept: 12,
   /** Answers of earlier outings count for so much. */
   seasonShare: 0.25,

@@ -1,5 +1,5 @@
 import { EchoReader, type EchoState } from '../sonar';
-import { sceneOf, SimulatedFlasher, SimulatedWater, type Mind, type RodMotion } from '../simulator';
+import { sceneOf, SimulatedFlasher, type SimulatedWater, type Mind, type RodMotion } from '../simulator';
 
 /** What an angler sees at a moment: the reader's state, or the water itself for those who know it. */
 export interface View {

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { Palette } from '@/theme/palette';
-import type { Frame } from '@/workers/flasher.api';
+import type { Frame } from '@/workers/frame';
 import type { DepthFrame } from './scale';
 
 /** Pings kept and drawn: twenty seconds at ten a second. */

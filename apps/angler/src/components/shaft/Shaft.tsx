@@ -68,6 +68,7 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
               aria-valuemin={0}
               aria-valuemax={Math.round((latest.state.bottomM ?? 100) * 10) / 10}
               aria-valuetext={depthText(jigM, units)}
+              {...({ dataSet: { line: String(latest.lineM) } } as object)}
               {...({
                 onKeyDown: (e: { key: string; preventDefault: () => void }) => {
                   if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;

@@ -1,0 +1,92 @@
+import { chromium, type Page } from '@playwright/test';
+import { spawnSync } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromiumLaunch } from '../bin/chromium.mjs';
+import { freePort } from '../bin/cluster.mjs';
+import { root, startStack } from '../bin/stack.mjs';
+import type { Figure } from './figure';
+
+/** Pings a second of the live stream. */
+const rateHz = 20;
+const nudges = 20;
+
+/** Counts frames, and times from a key to the first frame that shows the jig's new depth. */
+const instruments = `
+window.frames_ = { at: [], on: false, start() { this.at = []; this.on = true; const tick = (t) => { this.at.push(t); if (this.on) requestAnimationFrame(tick); }; requestAnimationFrame(tick); }, stop() { this.on = false; return this.at; } };
+window.nudge_ = (key) => new Promise((resolve) => {
+  const slider = document.querySelector('[role=slider][aria-label="Jig depth"]');
+  const line = () => document.querySelector('[role=slider][aria-label="Jig depth"]').getAttribute('data-line');
+  const before = line();
+  const began = performance.now();
+  slider.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }));
+  const look = () => (line() !== before ? resolve(performance.now() - began) : performance.now() - began > 2000 ? resolve(2000) : requestAnimationFrame(look));
+  requestAnimationFrame(look);
+});`;
+
+async function framesIn(page: Page, ms: number): Promise<{ perSecond: number; slowestMs: number }> {
+  await page.evaluate('frames_.start()');
+  await page.waitForTimeout(ms);
+  const at = (await page.evaluate('frames_.stop()')) as number[];
+  const gaps = at.slice(1).map((t, i) => t - at[i]);
+  return { perSecond: (1000 * gaps.length) / (at[at.length - 1] - at[0]), slowestMs: gaps.sort((a, b) => a - b)[Math.floor(0.99 * (gaps.length - 1))] };
+}
+
+/** The Hole screen with a live stream: frames a second against an empty page, and from input to screen. */
+export async function hole(): Promise<Figure[]> {
+  const built = spawnSync(process.execPath, [path.join(root, 'bin/build-web.mjs')], { encoding: 'utf8' });
+  if (built.status !== 0) throw new Error(`the web app could not be built:\n${built.stdout}${built.stderr}`);
+  const dataDir = mkdtempSync(path.join(os.tmpdir(), 'burrow-bench-'));
+  chmodSync(dataDir, 0o711);
+  process.env.PING_RATE_HZ = String(rateHz);
+  const stack = await startStack({ dataDir, port: (await freePort()) as number });
+  const browser = await chromium.launch(chromiumLaunch);
+  try {
+    const page = await (await browser.newContext({ serviceWorkers: 'block', viewport: { width: 390, height: 844 } })).newPage();
+    page.setDefaultTimeout(60_000);
+    await page.addInitScript({ content: instruments });
+    await page.goto('about:blank');
+    const rest = await framesIn(page, 3000);
+    await page.goto(stack.url);
+    await page.getByRole('button', { name: 'Enter the demo' }).click();
+    await page.getByRole('heading', { name: /^Be over them/ }).waitFor();
+    await page.goto(`${stack.url}/water`);
+    await page.getByRole('button', { name: 'Start outing' }).click();
+    await page.getByRole('button', { name: 'Drill here' }).click();
+    await page.getByRole('button', { name: 'Hole is drilled' }).click();
+    await page.getByText('flasher simulated, live').waitFor();
+    await page.getByRole('button', { name: /^Line down/ }).click();
+    await page.waitForTimeout(4000);
+    const live = await framesIn(page, 10_000);
+    const waits: number[] = [];
+    for (let k = 0; k < nudges; k++) {
+      waits.push((await page.evaluate(`nudge_(${JSON.stringify(k % 2 ? 'ArrowDown' : 'ArrowUp')})`)) as number);
+      await page.waitForTimeout(150);
+    }
+    waits.sort((a, b) => a - b);
+    const slow = waits[Math.floor(0.95 * (nudges - 1))];
+    return [
+      {
+        what: `frames a second of the Hole with a live stream at ${rateHz} Hz`,
+        ratio: live.perSecond / rest.perSecond,
+        baseline: 'an empty page',
+        goal: '≥ 50 a second',
+        met: live.perSecond >= 50,
+        detail: `${live.perSecond.toFixed(1)} against ${rest.perSecond.toFixed(1)} a second; of a hundred frames the slowest took ${live.slowestMs.toFixed(0)} ms`,
+      },
+      {
+        what: 'from a key to the jig’s new depth on screen',
+        ratio: slow / (1000 / rest.perSecond),
+        baseline: 'one frame of an empty page',
+        goal: '< 100 ms, of twenty the slowest but one',
+        met: slow < 100,
+        detail: `${slow.toFixed(0)} ms; the middle one ${waits[Math.floor(nudges / 2)].toFixed(0)} ms`,
+      },
+    ];
+  } finally {
+    await browser.close();
+    await stack.stop();
+    rmSync(dataDir, { recursive: true, force: true });
+  }
+}
