@@ -35,9 +35,9 @@ const shaft = page.getByRole('slider', { name: 'Jig depth' });
 const season = page.getByRole('heading', { name: 'Height above bottom' });
 /** Waits until fish hang near the jig, so that the picture shows the work; then a little for their wakes. */
 const fishNear = async () => {
-  await page.getByRole('figure', { name: /[2-9] marks|1 mark/ }).waitFor({ timeout: 120_000 });
+  await page.getByRole('figure', { name: /[2-9] marks|1 mark/ }).waitFor({ timeout: 420_000 });
   await page.waitForTimeout(9000);
-  await page.getByRole('figure', { name: /[1-9] mark/ }).waitFor({ timeout: 120_000 });
+  await page.getByRole('figure', { name: /[1-9] mark/ }).waitFor({ timeout: 420_000 });
 };
 
 try {
@@ -114,9 +114,14 @@ try {
   await page.waitForTimeout(1200);
   await shot('season-wide');
   await go('/practice', phone, shaft);
+  await page.waitForTimeout(12_000);
   await page.getByRole('button', { name: 'Show the coach' }).click();
   await fishNear();
   await shot('practice-phone');
+  await page.getByRole('button', { name: 'End and review' }).click();
+  await page.getByRole('heading', { name: /of 100 over/ }).waitFor();
+  await page.waitForTimeout(600);
+  await shot('practice-review');
   await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
   await shot('gear-phone');
   await page.evaluate(() => navigator.serviceWorker.ready);

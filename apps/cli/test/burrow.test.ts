@@ -51,7 +51,7 @@ test.each([
   [['calc', 'density', '--temp-f', '40'], /--temp-f/],
   [['calc', 'weight', '--species', 'kraken', '--length-mm', '200'], /--species: expected one of/],
   [['simulate', '--seed', '1', '--minutes', '-3'], /--minutes: expected more than 0/],
-  [['simulate', '--seed', '1', '--minutes', '1', '--scene', 'moon'], /--scene: expected one of steady/],
+  [['simulate', '--seed', '1', '--minutes', '1', '--scene', 'moon'], /--scene: expected one of stack/],
   [['echo', '/no/such/file'], /expected an echo log, found no such file/],
   [['fronts', '/no/such.csv'], /found no such file/],
   [['map'], /expected a water in GeoJSON or soundings in CSV, found nothing/],

@@ -82,3 +82,16 @@ test('a hole drilled twice under one id is one hole', () => {
   const again = { ...event(outing, 70, 'hole-drilled', { hole, label: '9', at: [-140, 47] as [number, number] }), id: testId() } as LedgerEvent;
   expect(fold([...events, again]).outings[0].holes.map((h) => h.label)).toEqual(['1']);
 });
+
+test('flags of a tip-up are kept with its line, and can be undone; a drill belongs to no outing', () => {
+  const { events, outing, line } = shortOuting();
+  const flags = [event(outing, 800, 'flag-up', { line }), event(outing, 900, 'flag-up', { line }), event(outing, 950, 'flag-up', { line: testId() })];
+  const drill = event(testId(), 3000, 'drill-done', { scene: 'stack', seed: 1, seconds: 200, decisions: 9, score: 60, takes: 2, landed: 1, refusals: 3, logged: 1 });
+  const state = fold([...events, ...flags, drill]);
+  expect(state.outings).toHaveLength(1);
+  expect(state.outings[0].lines[0].flagsMs).toHaveLength(2);
+  expect(state.drills).toMatchObject([{ scene: 'stack', score: 60 }]);
+  const undone = fold([...events, ...flags, drill, event(outing, 901, 'undone', { target: flags[1].id }), event(outing, 3001, 'undone', { target: drill.id })]);
+  expect(undone.outings[0].lines[0].flagsMs).toHaveLength(1);
+  expect(undone.drills).toEqual([]);
+});

@@ -158,6 +158,7 @@ test('weather that one has seen is kept beside the outings, in order, and can be
       { ms: now - dayMs, cloud: 1 },
       { ms: now, pressureHpa: 1009 },
     ],
+    drills: [],
   });
   expect(fold([later, sooner, event('undone', now, { target: later.id })]).weather).toHaveLength(1);
   const started = event('outing-started', now, {

@@ -26,7 +26,10 @@ export async function echo(args: string[]): Promise<void> {
       if (!record || !log.header) continue;
       reader ??= new EchoReader(log.header, { trueSoundSpeedMs });
       if (values.coach) coach ??= new Coach({ speciesId: values.species ?? 'black-crappie', waterTempC: tempC ?? 4, beamDeg: log.header.beamDeg });
-      if (record.type === 'line') reader.line(record.m);
+      if (record.type === 'line') {
+        reader.line(record.m);
+        coach?.line(record.m);
+      }
       if (record.type === 'ping') await out.write(stateLine(reader.ping(record.ping), coach));
     }
   } catch (error) {
