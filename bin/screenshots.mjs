@@ -33,11 +33,15 @@ const outlook = page.getByRole('figure', { name: /^Modelled column/ });
 const water = page.getByText(/^Expect/);
 const shaft = page.getByRole('slider', { name: 'Jig depth' });
 const season = page.getByRole('heading', { name: 'Height above bottom' });
-/** Waits until fish hang near the jig, so that the picture shows the work; then a little for their wakes. */
+/** Waits until fish hang there for a while, so that the picture shows the work and their wakes. */
 const fishNear = async () => {
-  await page.getByRole('figure', { name: /[2-9] marks|1 mark/ }).waitFor({ timeout: 420_000 });
-  await page.waitForTimeout(9000);
-  await page.getByRole('figure', { name: /[1-9] mark/ }).waitFor({ timeout: 420_000 });
+  const marks = page.getByRole('figure', { name: /[1-9] marks?, highest/ });
+  for (let tries = 0; tries < 40; tries++) {
+    await marks.waitFor({ timeout: 420_000 });
+    await page.waitForTimeout(7000);
+    if (await marks.isVisible()) return;
+  }
+  throw new Error('no fish stayed long enough for a picture');
 };
 
 try {

@@ -63,15 +63,21 @@ test('doing in time what the coach would do scores full marks, whatever was befo
   expect(decisions[0].remarks).toEqual([{ kind: 'depth-right' }, { kind: 'cadence-right' }]);
 });
 
-test('too late is as good as not done', () => {
-  const late = drillLimits.actMs / 1000 + 1;
-  const { score } = drill(
-    10,
-    (s) => (s < late ? 3 : 5.7),
-    () => 'bounce',
-    still,
-  ).review();
-  expect(score).toBe(45);
+test('too late is as good as not done; at the start there is longer', () => {
+  const rules = [0, 20].map((s) => ({ s, ruleId: s ? 'look.far' : 'look.near', jigM: 5.7, cadence: 'bounce' as CadenceId }));
+  const score = (actS: number) => {
+    const { decisions } = drill(
+      32,
+      (s) => (s % 20 < actS ? 3 : 5.7),
+      () => 'bounce',
+      still,
+      rules,
+    ).review();
+    return decisions.map((d) => d.score);
+  };
+  expect(score(drillLimits.actMs / 1000 - 1)).toEqual([100, 100]);
+  expect(score(drillLimits.actMs / 1000 + 1)).toEqual([100, 45]);
+  expect(score(drillLimits.firstActMs / 1000 + 1)).toEqual([45, 45]);
 });
 
 test('wrong depth and wrong movement are told apart, with by how much', () => {

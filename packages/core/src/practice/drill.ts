@@ -62,6 +62,8 @@ export interface DrillReview {
 export const drillLimits = {
   /** The learner has this long to act, ms; fish have this long to answer, ms. */
   actMs: 4000,
+  /** To find one's way about at the start there is longer, ms. */
+  firstActMs: 15_000,
   answerMs: 8000,
   /** A depth within the first is right, off by the second worth nothing, m. */
   depthM: [0.15, 0.9],
@@ -90,7 +92,7 @@ const did: Partial<Record<FishState, FishDid>> = {
 interface Open {
   decision: Decision;
   before: Map<number, FishState>;
-  isJudged: boolean;
+  actMs: number;
 }
 
 /** Follows a drill and keeps what there was to decide, in bounded memory. Wants at least one moment a second. */
@@ -114,7 +116,7 @@ export class DrillLog {
     this.keepTrace(moment);
     this.watchFish(moment);
     for (const open of this.open) this.follow(open, moment);
-    this.open = this.open.filter(({ decision }) => state.t - decision.t < drillLimits.answerMs);
+    this.open = this.open.filter(({ decision, actMs }) => state.t - decision.t < Math.max(actMs, drillLimits.answerMs));
     if (!advice || (advice.ruleId === this.lastRule && advice.sinceMs === this.lastSince)) return;
     this.lastRule = advice.ruleId;
     this.lastSince = advice.sinceMs;
@@ -171,20 +173,20 @@ export class DrillLog {
     };
     judge(decision);
     this.decisions.push(decision);
-    this.open.push({ decision, before: new Map(fish.map((f) => [f.id, f.state])), isJudged: false });
+    this.open.push({ decision, before: new Map(fish.map((f) => [f.id, f.state])), actMs: this.decisions.length === 1 ? drillLimits.firstActMs : drillLimits.actMs });
   }
 
   private follow(open: Open, { state, fish, lineM, cadence }: DrillMoment): void {
-    const { decision, before } = open;
+    const { decision, before, actMs } = open;
     // The learner is judged by what stands after the time there was to act.
-    if (state.t - decision.t <= drillLimits.actMs) {
+    if (state.t - decision.t <= actMs) {
       decision.didM = lineM;
       decision.didCadence = cadence;
       judge(decision);
     }
     for (const f of fish) {
       const now = did[f.state];
-      if (now && f.state !== before.get(f.id) && rank[now] > rank[decision.fishDid]) decision.fishDid = now;
+      if (now && state.t - decision.t < drillLimits.answerMs && f.state !== before.get(f.id) && rank[now] > rank[decision.fishDid]) decision.fishDid = now;
     }
   }
 
