@@ -21,6 +21,7 @@ test('figures read as the angler thinks', () => {
   expect(depthText(7.47, imperial)).toBe('24.5 ft');
   expect(depthText(7.47, metric)).toBe('7.5 m');
   expect(liftText(0.3, imperial)).toBe('12 in');
+  expect([0.008, 0.012, 0.02, 0.024, 0].map((m) => liftText(m, imperial))).toEqual(['¼ in', '½ in', '¾ in', '1 in', '0 in']);
   expect(liftText(0.06, metric)).toBe('6 cm');
   expect(iceText(0.28, imperial)).toBe('11 in');
   // Ice is never rounded up, what is asked of it never down.

@@ -39,8 +39,12 @@ export function depthFigure(depthM: number, units: UnitPreference): string {
 /** Depth with its unit, such as "24.5 ft". */
 export const depthText = (depthM: number, units: UnitPreference) => `${depthFigure(depthM, units)} ${units.depth}`;
 
+const quarters = ['¼', '½', '¾'] as const;
+
 /** A short length such as a lift or an offset: inches up to two feet, or centimetres up to a metre, else as depth. */
 export function liftText(lengthM: number, units: UnitPreference): string {
+  const inches = lengthM / metresPerInch;
+  if (units.depth === 'ft' && inches > 0.05 && inches < 0.875) return `${quarters[Math.max(0, Math.round(inches * 4) - 1)]} in`;
   if (units.depth === 'ft') return lengthM < 0.6 ? `${rounded(lengthM / metresPerInch, 0)} in` : depthText(lengthM, units);
   return lengthM < 1 ? `${rounded(lengthM * 100, 0)} cm` : depthText(lengthM, units);
 }
