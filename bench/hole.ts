@@ -7,14 +7,14 @@ import { chromiumLaunch } from '../bin/chromium.mjs';
 import { freePort } from '../bin/cluster.mjs';
 import { root, startStack } from '../bin/stack.mjs';
 import type { Figure } from './figure';
+import { counter, framesDuring } from './frames';
 
 /** Pings a second of the live stream. */
 const rateHz = 20;
 const nudges = 20;
 
-/** Counts frames, and times from a key to the first frame that shows the jig's new depth. */
-const instruments = `
-window.frames_ = { at: [], on: false, start() { this.at = []; this.on = true; const tick = (t) => { this.at.push(t); if (this.on) requestAnimationFrame(tick); }; requestAnimationFrame(tick); }, stop() { this.on = false; return this.at; } };
+/** Counts frames and times from a key to the first frame that shows the jig's new depth. */
+const instruments = `${counter};
 window.nudge_ = (key) => new Promise((resolve) => {
   const slider = document.querySelector('[role=slider][aria-label="Jig depth"]');
   const line = () => document.querySelector('[role=slider][aria-label="Jig depth"]').getAttribute('data-line');
@@ -25,13 +25,7 @@ window.nudge_ = (key) => new Promise((resolve) => {
   requestAnimationFrame(look);
 });`;
 
-async function framesIn(page: Page, ms: number): Promise<{ perSecond: number; slowestMs: number }> {
-  await page.evaluate('frames_.start()');
-  await page.waitForTimeout(ms);
-  const at = (await page.evaluate('frames_.stop()')) as number[];
-  const gaps = at.slice(1).map((t, i) => t - at[i]);
-  return { perSecond: (1000 * gaps.length) / (at[at.length - 1] - at[0]), slowestMs: gaps.sort((a, b) => a - b)[Math.floor(0.99 * (gaps.length - 1))] };
-}
+const framesIn = (page: Page, ms: number) => framesDuring(page, () => page.waitForTimeout(ms));
 
 /** The Hole screen with a live stream: frames a second against an empty page, and from input to screen. */
 export async function hole(): Promise<Figure[]> {

@@ -13,6 +13,7 @@ import { outlineOf, parseWaterFile, soundingsOf } from '@burrow/contract/formats
 import { seededRandom } from '@burrow/core/units';
 import { readFileSync } from 'node:fs';
 import type { Figure } from './figure';
+import { counter, framesDuring } from './frames';
 
 const holes = 500;
 const frame = new LocalFrame(-140, 47);
@@ -58,17 +59,6 @@ async function send(page: Page, url: string, events: object[]): Promise<void> {
     const { rejected } = (await answer.json()) as { rejected?: { reason: string }[] };
     if (!answer.ok() || rejected?.length !== 0) throw new Error(`the ledger answered ${answer.status()}, ${rejected?.[0]?.reason ?? ''}`);
   }
-}
-
-/** Counts the frames that the page's main thread gives out, from `start` to `stop`. */
-const counter = `window.frames_ = { at: [], on: false, start() { this.at = []; this.on = true; const tick = (t) => { this.at.push(t); if (this.on) requestAnimationFrame(tick); }; requestAnimationFrame(tick); }, stop() { this.on = false; return this.at; } }`;
-
-async function framesDuring(page: Page, work: () => Promise<unknown>): Promise<{ perSecond: number; slowestMs: number }> {
-  await page.evaluate('frames_.start()');
-  await work();
-  const at = (await page.evaluate('frames_.stop()')) as number[];
-  const gaps = at.slice(1).map((t, i) => t - at[i]);
-  return { perSecond: (1000 * gaps.length) / (at[at.length - 1] - at[0]), slowestMs: gaps.sort((a, b) => a - b)[Math.floor(0.99 * (gaps.length - 1))] };
 }
 
 /** Frames a second of the map with five hundred holes on it while it is dragged about and zoomed, against the same page left alone. */

@@ -2,7 +2,8 @@ import { BottomTracker } from '../src/sonar/bottom';
 import { EchoList } from '../src/sonar/echoes';
 import { NoiseFloor } from '../src/sonar/noise';
 import { Track } from '../src/sonar/track';
-import { Tracker, trackerLimits } from '../src/sonar/tracker';
+import { Tracker } from '../src/sonar/tracker';
+import { trackerLimits } from '../src/sonar/tracker-limits';
 import { seededRandom } from '../src/units';
 
 const binM = 0.02;

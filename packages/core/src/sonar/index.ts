@@ -1,5 +1,5 @@
 export * from './geometry';
 export * from './echo';
 export { EchoReader, readerLimits, type ReaderOptions } from './reader';
-export { trackerLimits } from './tracker';
+export { trackerLimits } from './tracker-limits';
 export { bottomLimits } from './bottom';

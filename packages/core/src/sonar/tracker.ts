@@ -1,40 +1,7 @@
 import { clamp } from '../units';
 import type { EchoList } from './echoes';
-import { Track, type Motion } from './track';
-
-/** Births, deaths and gates of the followed targets. Soft. */
-export const trackerLimits = {
-  fish: { accelMs2: 0.5, rangeSdM: 0.025 } satisfies Motion,
-  jig: { accelMs2: 3, rangeSdM: 0.02 } satisfies Motion,
-  /** Hits wanted before a target counts, and its least share of hits until then. */
-  confirmHits: 4,
-  confirmShare: 0.6,
-  /** A target not seen for this long is gone, s; one that shares another's echo for so long. */
-  goneS: 1,
-  sharedS: 5,
-  /** Square of the gate in standard deviations of range. */
-  gate: 12,
-  /** How far an echo's level strays from its target's, dB. */
-  fishLevelSdDb: 5,
-  jigLevelSdDb: 3,
-  /** A jig is looked for within this of its line's depth, m. */
-  jigReachM: 0.5,
-  /** A rod lifts the jig this far over its line's depth, m; beyond, and below, it seems less and less likely to be the jig. */
-  rodLiftM: 0.5,
-  jigAstrayM: 0.09,
-  /** So much more unlike the jig than another, and it is not the jig. */
-  doubtJig: 3,
-  /** A lifted rod has come down again by then, s; the longer where what is at the line's depth has not a jig's level. */
-  awayS: 1.6,
-  awayLongS: 2.5,
-  /** What darts up from the jig's place this fast, m/s, is the jig: no fish starts like a rod. */
-  dartMs: 0.25,
-  /** How fast the slowest reel takes it there, m/s, and how long it needs to settle, s. */
-  reelMs: 0.6,
-  settleS: 1.2,
-  /** A fish that shares the jig's echo makes it this much stronger, dB. */
-  fishOverJigDb: 3,
-} as const;
+import { Track } from './track';
+import { trackerLimits } from './tracker-limits';
 
 /** Follows many targets over range, and the jig among them, each ping's echoes shared out among all at once. */
 export class Tracker {
