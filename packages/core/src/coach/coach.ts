@@ -7,7 +7,8 @@ import { Episode, refusedAlike } from './episode';
 import { askRules } from './asks';
 import { lookRules } from './look-table';
 import type { LookId, LookRule, LookWhen } from './looks';
-import { chooseCadence, emptyMemory, remember, tellingOf, weighed, type CoachMemory } from './memory';
+import { emptyMemory, memoryLimits, remember, tellingOf, weighed, type CoachMemory } from './memory';
+import { chooseCadence } from './taste';
 import { Eye, type Seen, type Sight } from './sight';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
@@ -49,7 +50,7 @@ export const coachLimits = {
   weakDb: -46,
   /** With a mark this near, m, the jig is moved no faster than this, m/s: a dart sends it off, and so does one dropped on its head. */
   shyM: 1.5,
-  shyMs: 0.2,
+  shyMs: 0.3,
   /** A cadence is given this long with one school before another may be tried, s. */
   encounterS: 25,
 } as const;
@@ -97,7 +98,7 @@ export class Coach {
     const cadence = this.advice && (this.advice.cadence.id as CadenceId);
     const told = kind === 'landed' ? undefined : tellingOf(kind);
     if (told && this.episode.isWatching) this.episode.settle(memory, told.won, told.lost);
-    else if (told && cadence) remember(memory, 'close', cadence, told.won, told.lost);
+    else if (told && cadence) remember(memory, 'close', cadence, told.won, told.lost, memoryLimits.answerS);
     if ((kind === 'refused' || kind === 'fled') && cadence) refusedAlike(memory, cadence);
     if (kind === 'bite' || kind === 'landed' || kind === 'hooked' || kind === 'missed') {
       memory.refused = null;
@@ -200,6 +201,7 @@ export class Coach {
       search: this.searchDepth(floor, jig),
       middle: hasFloor ? (usualTop(this.memory) ?? 0.65 * floor) - this.species.offsetM : jig,
       bottom: hasFloor ? floor - this.species.offsetM : jig,
+      lifted: hasFloor ? floor - rule.byM : jig,
       bed: hasFloor ? floor - 0.05 : jig,
       'above-top': isOnBottom ? floor - this.species.offsetM : over,
       hold,

@@ -19,7 +19,7 @@ export type LookWhen = { [K in keyof Sight]?: Limit } & {
 };
 
 /** Where the jig should go: searching depth, above the top mark, where it is, drawn away from the mark, back to the mark's depth, where the last one bit, under the bait. */
-export type DepthAim = 'search' | 'above-top' | 'hold' | 'draw' | 'back' | 'bottom' | 'bed' | 'again' | 'under-bait' | 'middle';
+export type DepthAim = 'search' | 'above-top' | 'hold' | 'draw' | 'back' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait' | 'middle';
 
 export interface LookRule {
   id: string;

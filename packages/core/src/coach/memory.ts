@@ -1,5 +1,4 @@
 import type { ReactionKind } from '../ledger';
-import { betaDraw, seededRandom } from '../units';
 import { cadences, type CadenceId } from './cadence';
 
 /** Where fish and jig stand to each other while a cadence is tried. */
@@ -11,6 +10,8 @@ export interface Answer {
   cadence: CadenceId;
   won: number;
   lost: number;
+  /** How long fish near the jig were shown it, s. */
+  seconds: number;
 }
 
 /** What this outing has told, kept apart from the coach so that another reading of the same outing goes by the same. */
@@ -34,8 +35,8 @@ export const memoryLimits = {
   likenessSd: 0.25,
   /** An answer in another situation counts for so much. */
   otherSituation: 0.9,
-  /** Draws are made as from this much more evidence than there is: an hour is too short to try everything. */
-  haste: 1.5,
+  /** An answer that was told and not watched is taken to have come after this, s. */
+  answerS: 8,
   topsKept: 12,
   /** Answers of earlier outings count for so much. */
   seasonShare: 0.25,
@@ -43,23 +44,24 @@ export const memoryLimits = {
 
 /** What a reaction tells of the cadence it was given. Source: fieldcraft §4; soft. */
 const tells: Partial<Record<ReactionKind, { won: number; lost: number }>> = {
-  looked: { won: 0.3, lost: 0 },
-  stalled: { won: 0.2, lost: 0.2 },
-  followed: { won: 0.6, lost: 0 },
-  nipped: { won: 0.8, lost: 0.2 },
-  bite: { won: 2, lost: 0 },
-  missed: { won: 1.5, lost: 0 },
-  hooked: { won: 1, lost: 0 },
+  looked: { won: 0.1, lost: 0 },
+  stalled: { won: 0.1, lost: 0.1 },
+  followed: { won: 0.3, lost: 0 },
+  nipped: { won: 0.6, lost: 0.3 },
+  bite: { won: 1, lost: 0 },
+  missed: { won: 1, lost: 0 },
+  hooked: { won: 0.5, lost: 0 },
   refused: { won: 0, lost: 1 },
   fled: { won: 0, lost: 1.2 },
 };
 
 /** Adds an answer to the memory. */
-export function remember(memory: CoachMemory, situation: Situation, cadence: CadenceId, won: number, lost: number): void {
+export function remember(memory: CoachMemory, situation: Situation, cadence: CadenceId, won: number, lost: number, seconds: number): void {
   let row = memory.answers.find((a) => a.situation === situation && a.cadence === cadence);
-  if (!row) memory.answers.push((row = { situation, cadence, won: 0, lost: 0 }));
+  if (!row) memory.answers.push((row = { situation, cadence, won: 0, lost: 0, seconds: 0 }));
   row.won += won;
   row.lost += lost;
+  row.seconds += seconds;
 }
 
 const isCadence = (id: string): id is CadenceId => Object.hasOwn(cadences, id);
@@ -76,7 +78,7 @@ export function memoryOf(
   ] as const) {
     for (const { kind, cadence } of list) {
       const told = tells[kind];
-      if (told && cadence !== null && isCadence(cadence)) remember(memory, 'close', cadence, share * told.won, share * told.lost);
+      if (told && cadence !== null && isCadence(cadence)) remember(memory, 'close', cadence, share * told.won, share * told.lost, share * memoryLimits.answerS);
     }
   }
   return memory;
@@ -107,28 +109,8 @@ export function weighed(memory: CoachMemory, situation: Situation, offer: Offer)
   return sum;
 }
 
-/**
- * Which cadence to try: Thompson sampling, fieldcraft's offers as the prior and the answers so far as data. The draw depends on
- * nothing but what is remembered, so that the same memory gives the same choice. A cadence refused twice on end sits out.
- */
-export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
-  const random = seededRandom(seedOf(key, memory));
-  const { refused } = memory;
-  let best = offers[0].cadence;
-  let bestDraw = -1;
-  for (const offer of offers) {
-    const { won, lost } = weighed(memory, situation, offer);
-    const draw = betaDraw(memoryLimits.haste * won, memoryLimits.haste * lost, random);
-    const sitsOut = refused !== null && refused.count >= 2 && refused.cadence === offer.cadence && offers.length > 1;
-    if (!sitsOut && draw > bestDraw) {
-      bestDraw = draw;
-      best = offer.cadence;
-    }
-  }
-  return best;
-}
-
-function seedOf(key: string, memory: CoachMemory): number {
+/** A seed that depends on nothing but what is remembered. */
+export function memorySeed(key: string, memory: CoachMemory): number {
   let seed = 2166136261;
   const add = (value: number) => {
     seed = Math.imul(seed ^ value, 16777619);

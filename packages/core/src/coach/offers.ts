@@ -34,3 +34,13 @@ export const whileTheyCompete: readonly Offer[] = [
   { cadence: 'quiver', won: 2.8, lost: 2 },
   { cadence: 'bounce', won: 2, lost: 2 },
 ];
+/** Into water where nothing shows: called from far until the day has told what it wants, then that. */
+export const toBeFound: readonly Offer[] = [
+  { cadence: 'call', won: 2.6, lost: 2 },
+  { cadence: 'bounce', won: 2.4, lost: 2 },
+  { cadence: 'tap', won: 2.2, lost: 2 },
+  { cadence: 'quiver', won: 2, lost: 2 },
+  { cadence: 'deadstick', won: 1.6, lost: 2 },
+];
+/** The same over the bottom. */
+export const toBeFoundBelow: readonly Offer[] = [{ cadence: 'thump', won: 2.6, lost: 2 }, ...toBeFound.slice(1)];

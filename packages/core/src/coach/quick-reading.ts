@@ -18,13 +18,13 @@ export interface QuickReading {
 /** How each looks over the last seconds: speed of mark and jig upward (m/s), how many marks, how long it is watched (s), and how long it has been gone (s). */
 const looks: Readonly<Record<MarkDid, { riseMs: number; jigRiseMs?: number; marks: number; seconds: number; goneS?: number }>> = {
   none: { riseMs: 0, marks: 0, seconds: 5 },
-  still: { riseMs: 0, marks: 1, seconds: 5 },
+  still: { riseMs: 0, marks: 1, seconds: 3 },
   'long-still': { riseMs: 0, marks: 1, seconds: 12 },
   rising: { riseMs: 0.12, marks: 1, seconds: 6 },
   sinking: { riseMs: -0.06, marks: 1, seconds: 6 },
   followed: { riseMs: 0.05, jigRiseMs: 0.05, marks: 1, seconds: 6 },
   fled: { riseMs: -0.9, marks: 1, seconds: 5, goneS: 1.5 },
-  several: { riseMs: 0, marks: 3, seconds: 5 },
+  several: { riseMs: 0, marks: 3, seconds: 3 },
 };
 
 /** An eye reads a depth to about this share of the bottom's, m; what a reader of echoes knows to centimetres. */

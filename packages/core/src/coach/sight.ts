@@ -6,6 +6,8 @@ export const sightLimits = {
   /** A mark moving slower than this hangs still, m/s. */
   stillMs: 0.035,
   leastAgeMs: 600,
+  /** What was seen so long ago is another encounter, ms. */
+  forgottenMs: 3000,
   /** Marks this near to the top one are with it, m. */
   togetherM: 1.3,
   /** A jig this far over its line's depth has not arrived, m; one that moves less than this a second has stopped, m. */
@@ -110,6 +112,7 @@ export class Eye {
       this.stillSince = null;
       return;
     }
+    if (!this.lastTop || t - this.lastTop.t > sightLimits.forgottenMs) this.stillSince = null;
     if (top.id !== this.topId) {
       this.firstM = top.depthM;
       if (!this.lastTop || t - this.lastTop.t > 5000) keepTop(memory, top.depthM);

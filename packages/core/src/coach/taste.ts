@@ -1,0 +1,77 @@
+import { seededRandom } from '../units';
+import { cadences, type CadenceId } from './cadence';
+import { memorySeed, type CoachMemory, type Offer, type Situation } from './memory';
+
+/** What the coach takes fish to be like while it learns what they want today. Soft. */
+export const tasteModel = {
+  /** Points on the scale of liveliness, 0 to 1, at which today's taste is weighed. */
+  points: 21,
+  /** A cadence so far off the taste is liked by a factor e^−½. */
+  width: 0.22,
+  /** What is not liked at all is still taken this much. */
+  floor: 0.06,
+  /** Takes and refusals per second of looking at what is liked best: which of these is today's is weighed too. */
+  takesPerS: [0.02, 0.05, 0.12],
+  turnsPerS: [0.03, 0.06, 0.12],
+  /** Refusals of what is liked best, and how many more of what is not liked. */
+  turnLeast: 0.6,
+  /** The nearer, the quieter: share of the taste that is wanted in each situation. */
+  share: { far: 1, coming: 0.95, close: 0.85, several: 0.9 } satisfies Record<Situation, number>,
+  /** The belief is sharpened by this power: an hour is too short to try everything. */
+  haste: 1.5,
+} as const;
+
+const grid = Array.from({ length: tasteModel.points }, (_, k) => k / (tasteModel.points - 1));
+
+function liking(taste: number, cadence: CadenceId, situation: Situation): number {
+  const off = (cadences[cadence].liveliness - taste * tasteModel.share[situation]) / tasteModel.width;
+  return tasteModel.floor + (1 - tasteModel.floor) * Math.exp(-0.5 * off * off);
+}
+
+/** How likely each taste of the grid is after what was answered and turned down, with how long it was looked at. Sums to 1. */
+export function tasteBelief(memory: CoachMemory): Float64Array {
+  const logs = new Float64Array(grid.length).fill(-Infinity);
+  const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
+  for (const take of tasteModel.takesPerS)
+    for (const turn of tasteModel.turnsPerS)
+      for (let k = 0; k < grid.length; k++) {
+        let log = 0;
+        for (const { cadence, situation, won, lost, seconds } of rows) {
+          const like = liking(grid[k], cadence, situation);
+          const [takes, turns] = [take * like, turn * (tasteModel.turnLeast + 1 - like)];
+          log += won * Math.log(takes) + lost * Math.log(turns) - seconds * (takes + turns);
+        }
+        logs[k] = logs[k] === -Infinity ? log : Math.max(logs[k], log) + Math.log1p(Math.exp(-Math.abs(logs[k] - log)));
+      }
+  const most = Math.max(...logs);
+  let sum = 0;
+  for (let k = 0; k < grid.length; k++) sum += logs[k] = Math.exp(tasteModel.haste * (logs[k] - most));
+  return logs.map((x) => x / sum);
+}
+
+/**
+ * Which cadence to try: fieldcraft's default until there is an answer; then a taste drawn from the belief, and the offer that such fish would like best, fieldcraft's expectation
+ * counted in. The draw depends on nothing but what is remembered, so that the same memory gives the same choice.
+ * A cadence refused twice on end sits out.
+ */
+export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
+  const isTold = memory.answers.some((a) => a.won + a.lost > 0);
+  if (offers.length === 1 || !isTold) return offers[0].cadence;
+  const random = seededRandom(memorySeed(key, memory));
+  const belief = tasteBelief(memory);
+  let left = random();
+  let k = 0;
+  while (k < grid.length - 1 && (left -= belief[k]) > 0) k++;
+  const { refused } = memory;
+  let best = offers[0].cadence;
+  let bestValue = -1;
+  for (const offer of offers) {
+    if (refused !== null && refused.count >= 2 && refused.cadence === offer.cadence) continue;
+    const value = liking(grid[k], offer.cadence, situation) * (offer.won / (offer.won + offer.lost));
+    if (value > bestValue) {
+      bestValue = value;
+      best = offer.cadence;
+    }
+  }
+  return best;
+}
