@@ -21,8 +21,6 @@ const advice = (ruleId: string, sinceMs: number, jigM: number, cadence: CadenceI
   reason: 'The top mark lies still at {mark}, {gap} under the jig. Go to it.',
   changesMind: 'it goes',
   ask: null,
-  answered: { won: 0, lost: 0 },
-  isLearnt: false,
   jigSeenM: 5,
   baitM: null,
 });

@@ -94,11 +94,11 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
 
   const isTaken = useTaken(flasher);
   useCall(flasher);
-  const isReading = sheet === 'reading';
+  const asksMemory = sheet === 'reading' || sheet === 'told';
   const { memory: readMemory } = flasher;
   useEffect(() => {
-    if (isReading) void readMemory().then(setTold);
-  }, [isReading, readMemory]);
+    if (asksMemory) void readMemory().then(setTold);
+  }, [asksMemory, readMemory]);
 
   const openFish = (from: string | null) => {
     setFishLine(from);
@@ -217,7 +217,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
       {sheet === 'tip-ups' ? (
         <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
       ) : null}
-      {sheet === 'told' ? <ToldSheet outing={outing} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'told' ? <ToldSheet outing={outing} memory={told ?? memory} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'reading' ? (
         <ReadingSheet

@@ -7,7 +7,7 @@ import { Episode, refusedAlike } from './episode';
 import { askRules } from './asks';
 import { lookRules } from './look-table';
 import type { LookId, LookRule, LookWhen } from './looks';
-import { emptyMemory, memoryLimits, remember, tellingOf, weighed, type CoachMemory } from './memory';
+import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
 import { chooseCadence } from './taste';
 import { Eye, type Seen, type Sight } from './sight';
 
@@ -34,10 +34,6 @@ export interface Advice {
   changesMind: string;
   /** One thing more to change or do, with its rule. */
   ask: { ruleId: string; text: string; school?: string } | null;
-  /** How the cadence has been answered here, fieldcraft's expectation left out. */
-  answered: { won: number; lost: number };
-  /** Whether this outing's answers, not fieldcraft's default, made the choice. */
-  isLearnt: boolean;
   jigSeenM: number | null;
   baitM: number | null;
 }
@@ -161,8 +157,6 @@ export class Coach {
     const cadence: Cadence = cadences[id];
     const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'back' || rule.aim === 'again');
     const ask = askRules.find((r) => this.holds(r.when, sight));
-    const offer = rule.offers.find((o) => o.cadence === id) ?? rule.offers[0];
-    const { won, lost } = weighed(this.memory, rule.situation, offer);
     return {
       look: rule.look,
       ruleId: rule.id,
@@ -181,8 +175,6 @@ export class Coach {
       reason: rule.reason,
       changesMind: rule.changesMind,
       ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.school ? { school: ask.school } : {}) } : null,
-      answered: { won: won - offer.won, lost: lost - offer.lost },
-      isLearnt: id !== rule.offers[0].cadence,
       jigSeenM: state.jigM,
       baitM: seen.bait?.topM ?? null,
     };

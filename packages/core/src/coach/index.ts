@@ -2,8 +2,8 @@ export { cadences, drawSpeedMs, pauseSeconds, rodFor, type Cadence, type Cadence
 export { askRules } from './asks';
 export { lookRules } from './look-table';
 export type { LookId, LookRule } from './looks';
-export { chooseCadence } from './taste';
-export { emptyMemory, memoryLimits, memoryOf, type CoachMemory, type Situation } from './memory';
+export { chooseCadence, tasteBelief, tasteToday, tasteWords } from './taste';
+export { emptyMemory, memoryOf, type CoachMemory, type Situation } from './memory';
 export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';
 export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';
 export { adviceWords, shaftWords, type AdviceWords } from './wording';

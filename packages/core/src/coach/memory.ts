@@ -31,10 +31,6 @@ export const emptyMemory = (): CoachMemory => ({ answers: [], topsM: [], refused
 
 /** How answers carry over. Soft. */
 export const memoryLimits = {
-  /** Cadences this far apart in liveliness tell little of each other (a normal kernel). */
-  likenessSd: 0.25,
-  /** An answer in another situation counts for so much. */
-  otherSituation: 0.9,
   /** An answer that was told and not watched is taken to have come after this, s. */
   answerS: 8,
   topsKept: 12,
@@ -92,21 +88,6 @@ export interface Offer {
   cadence: CadenceId;
   won: number;
   lost: number;
-}
-
-/** Answered and turned down for a cadence, with fieldcraft's expectation and what others like it have told. */
-export function weighed(memory: CoachMemory, situation: Situation, offer: Offer): { won: number; lost: number } {
-  const sum = { won: offer.won, lost: offer.lost };
-  const at = cadences[offer.cadence].liveliness;
-  for (const answer of memory.answers) {
-    // What a drawn jig brought tells nothing of beats.
-    if (answer.cadence === 'slow-lift' && offer.cadence !== 'slow-lift') continue;
-    const off = (cadences[answer.cadence].liveliness - at) / memoryLimits.likenessSd;
-    const weight = Math.exp(-0.5 * off * off) * (answer.situation === situation ? 1 : memoryLimits.otherSituation);
-    sum.won += weight * answer.won;
-    sum.lost += weight * answer.lost;
-  }
-  return sum;
 }
 
 /** A seed that depends on nothing but what is remembered. */

@@ -19,6 +19,10 @@ export const tasteModel = {
   share: { far: 1, coming: 0.95, close: 0.85, several: 0.9 } satisfies Record<Situation, number>,
   /** The belief is sharpened by this power: an hour is too short to try everything. */
   haste: 1.5,
+  /** Wider spans than this are called unclear; tastes under and over these are called quiet and lively. */
+  unclear: 0.6,
+  quiet: 0.38,
+  lively: 0.6,
 } as const;
 
 const grid = Array.from({ length: tasteModel.points }, (_, k) => k / (tasteModel.points - 1));
@@ -49,14 +53,38 @@ export function tasteBelief(memory: CoachMemory): Float64Array {
   return logs.map((x) => x / sum);
 }
 
+const isTold = (memory: CoachMemory) => memory.answers.some((a) => a.won + a.lost > 0);
+
+/** What fish seem to want today, in liveliness from 0, still, to 1, calling: the mean of the belief and its 80 % interval. Null before the first answer. */
+export function tasteToday(memory: CoachMemory): { mean: number; low: number; high: number } | null {
+  if (!isTold(memory)) return null;
+  const belief = tasteBelief(memory);
+  let [sum, mean, low, high] = [0, 0, 1, 0];
+  for (let k = 0; k < grid.length; k++) {
+    mean += grid[k] * belief[k];
+    if (sum < 0.9) high = grid[k];
+    sum += belief[k];
+    if (sum > 0.1) low = Math.min(low, grid[k]);
+  }
+  return { mean, low, high };
+}
+
+/** The same in words. */
+export function tasteWords(memory: CoachMemory): string {
+  const taste = tasteToday(memory);
+  if (!taste) return 'Nothing has answered yet: fieldcraft decides.';
+  if (taste.high - taste.low > tasteModel.unclear) return 'Not clear yet whether they want it still or lively.';
+  if (taste.mean < tasteModel.quiet) return 'Today they seem to want it quiet.';
+  return taste.mean > tasteModel.lively ? 'Today they seem to want it lively.' : 'Today they seem to want it neither still nor lively.';
+}
+
 /**
  * Which cadence to try: fieldcraft's default until there is an answer; then a taste drawn from the belief, and the offer that such fish would like best, fieldcraft's expectation
  * counted in. The draw depends on nothing but what is remembered, so that the same memory gives the same choice.
  * A cadence refused twice on end sits out.
  */
 export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
-  const isTold = memory.answers.some((a) => a.won + a.lost > 0);
-  if (offers.length === 1 || !isTold) return offers[0].cadence;
+  if (offers.length === 1 || !isTold(memory)) return offers[0].cadence;
   const random = seededRandom(memorySeed(key, memory));
   const belief = tasteBelief(memory);
   let left = random();

@@ -1,4 +1,4 @@
-import { cadences, type CadenceId } from '@burrow/core/coach';
+import { cadences, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { OutingState } from '@burrow/core/ledger';
 import { toldBy, toldWords, type ToldBy } from '@burrow/core/season';
 import { depthText, type UnitPreference } from '@burrow/core/units';
@@ -17,15 +17,55 @@ const ways = [
 
 const percent = (share: number) => `${Math.round(100 * share)}`;
 
-/** What fish told this outing: which movement, depth or bait drew which answer, with the evidence. */
-export function ToldSheet({ outing, units, onClose }: { outing: OutingState; units: UnitPreference; onClose: () => void }) {
+interface Spanned {
+  low: number;
+  mean: number;
+  high: number;
+}
+
+/** A mean with its span on a bar from nothing to all. */
+function Span({ low, mean, high, label }: Spanned & { label: string }) {
   const palette = usePalette();
+  return (
+    <View role="img" aria-label={label} style={{ height: 14, borderRadius: 7, backgroundColor: palette.line }}>
+      <View style={{ position: 'absolute', left: `${100 * low}%`, right: `${100 - 100 * high}%`, height: 14, borderRadius: 7, backgroundColor: palette.kelp, opacity: 0.45 }} />
+      <View style={{ position: 'absolute', left: `${100 * mean}%`, marginLeft: -4, width: 8, height: 14, backgroundColor: palette.kelp }} />
+    </View>
+  );
+}
+
+/** How lively they want it today, as far as the coach can tell. */
+function Taste({ memory }: { memory: CoachMemory }) {
+  const taste = tasteToday(memory);
+  return (
+    <View style={{ gap: 4 }}>
+      <Words strong>{tasteWords(memory)}</Words>
+      {taste ? (
+        <>
+          <Span {...taste} label={`Between ${percent(taste.low)} and ${percent(taste.high)} in 100 of the way from still to lively`} />
+          <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+            <Words size="small" tone="second">
+              still
+            </Words>
+            <Words size="small" tone="second">
+              lively
+            </Words>
+          </View>
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+/** What fish told this outing: which movement, depth or bait drew which answer, with the evidence. */
+export function ToldSheet({ outing, memory, units, onClose }: { outing: OutingState; memory: CoachMemory; units: UnitPreference; onClose: () => void }) {
   const [by, setBy] = useState<ToldBy>('cadence');
   const told = toldBy(outing, by);
   const name = (key: string) => (by === 'depth' ? depthText(Number(key), units) : by === 'cadence' && Object.hasOwn(cadences, key) ? cadences[key as CadenceId].verb : key);
   return (
     <Sheet title="What they told us" open onClose={onClose}>
       <Words>{toldWords(told, name)}</Words>
+      <Taste memory={memory} />
       <Choice label="Compare" options={ways} value={by} onChange={setBy} wrap />
       {told.rows.map((row) => (
         <View key={row.key} style={{ gap: 4 }}>
@@ -35,24 +75,7 @@ export function ToldSheet({ outing, units, onClose }: { outing: OutingState; uni
             </Words>
             <Words size="small" tone="second">{`${row.answered} answered, ${row.turnedDown} turned down, ${row.looked} looked`}</Words>
           </View>
-          <View
-            role="img"
-            aria-label={`Between ${percent(row.share.low)} and ${percent(row.share.high)} in 100 answer`}
-            style={{ height: 14, borderRadius: 7, backgroundColor: palette.line }}
-          >
-            <View
-              style={{
-                position: 'absolute',
-                left: `${100 * row.share.low}%`,
-                right: `${100 - 100 * row.share.high}%`,
-                height: 14,
-                borderRadius: 7,
-                backgroundColor: palette.kelp,
-                opacity: 0.45,
-              }}
-            />
-            <View style={{ position: 'absolute', left: `${100 * row.share.mean}%`, marginLeft: -4, width: 8, height: 14, backgroundColor: palette.kelp }} />
-          </View>
+          <Span {...row.share} label={`Between ${percent(row.share.low)} and ${percent(row.share.high)} in 100 answer`} />
         </View>
       ))}
       <Words size="small" tone="second">

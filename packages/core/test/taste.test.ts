@@ -1,0 +1,109 @@
+import fc from 'fast-check';
+import { cadences, chooseCadence, Coach, emptyMemory, lookRules, memoryOf, tasteBelief, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '../src/coach';
+import type { Mark } from '../src/sonar';
+import { seededRandom } from '../src/units';
+
+const told = (...answers: CoachMemory['answers']): CoachMemory => ({ ...emptyMemory(), answers });
+const answer = (cadence: CadenceId, won: number, lost: number, seconds = 20): CoachMemory['answers'][number] => ({ situation: 'close', cadence, won, lost, seconds });
+const beats = ['deadstick', 'quiver', 'shrink', 'tap', 'bounce'] as const;
+const stalled = lookRules.find((r) => r.id === 'look.stalled')!.offers;
+
+test('a belief sums to one and is flat before the first answer', () => {
+  const flat = tasteBelief(emptyMemory());
+  for (const p of flat) expect(p).toBeCloseTo(1 / flat.length, 12);
+  const count = fc.nat({ max: 30 });
+  const row = fc.tuple(fc.constantFrom(...beats), count, count, fc.double({ min: 0, max: 600, noNaN: true }));
+  fc.assert(
+    fc.property(fc.array(row, { maxLength: 12 }), (rows) => {
+      const belief = tasteBelief(told(...rows.map(([cadence, won, lost, seconds]) => answer(cadence, won, lost, seconds))));
+      expect(belief.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+      for (const p of belief) expect(p).toBeGreaterThanOrEqual(0);
+    }),
+  );
+});
+
+test('what is answered draws the belief to it, what is refused drives it off, and more of it more so', () => {
+  const mean = (...answers: CoachMemory['answers']) => tasteToday(told(...answers))!.mean;
+  expect(mean(answer('bounce', 3, 0))).toBeGreaterThan(mean(answer('shrink', 3, 0)));
+  expect(mean(answer('shrink', 3, 0))).toBeGreaterThan(mean(answer('deadstick', 3, 0)));
+  expect(mean(answer('bounce', 0, 4))).toBeLessThan(mean(answer('deadstick', 0, 4)));
+  expect(mean(answer('bounce', 0, 8, 40))).toBeLessThan(mean(answer('bounce', 0, 2, 10)));
+  const span = (k: number) => {
+    const { low, high } = tasteToday(told(answer('quiver', 4 * k, k, 40 * k), answer('bounce', 0, 4 * k, 20 * k)))!;
+    return high - low;
+  };
+  expect(span(4)).toBeLessThan(span(1));
+});
+
+test('it is bites per second that count: as many in less time draw the belief more', () => {
+  const mean = (quietS: number, livelyS: number) => tasteToday(told(answer('deadstick', 3, 0, quietS), answer('bounce', 3, 0, livelyS)))!.mean;
+  expect(mean(300, 30)).toBeGreaterThan(mean(30, 300));
+});
+
+test('before the first answer the default of fieldcraft is chosen, whatever was looked at', () => {
+  for (const rule of lookRules)
+    for (const key of ['a', 'b', 'c']) expect(chooseCadence(told(answer('bounce', 0, 0, 90)), rule.situation, rule.offers, key)).toBe(rule.offers[0].cadence);
+});
+
+test('the taste of simulated answers is found again', () => {
+  const random = seededRandom(5);
+  for (const taste of [0.05, 0.5, 0.9]) {
+    const memory = emptyMemory();
+    for (const cadence of beats) {
+      const like = Math.exp(-0.5 * ((cadences[cadence].liveliness - taste) / 0.25) ** 2);
+      let [won, lost] = [0, 0];
+      for (let s = 0; s < 200; s++) {
+        if (random() < 0.05 * like) won++;
+        if (random() < 0.06 * (1.6 - like)) lost++;
+      }
+      memory.answers.push({ situation: 'far', cadence, won, lost, seconds: 200 });
+    }
+    expect(Math.abs(tasteToday(memory)!.mean - taste)).toBeLessThan(0.2);
+  }
+});
+
+test('what was drawn away tells nothing of beats', () => {
+  expect([...tasteBelief(told(answer('slow-lift', 5, 0)))]).toEqual([...tasteBelief(emptyMemory())]);
+});
+
+test('a cadence refused twice on end sits out, even the best liked', () => {
+  const memory = { ...told(answer('quiver', 9, 0, 60)), refused: { cadence: 'quiver' as const, count: 2 }, refusals: 2 };
+  for (let k = 0; k < 40; k++) expect(chooseCadence(memory, 'close', stalled, `k${k}`)).not.toBe('quiver');
+  expect(chooseCadence({ ...memory, refused: null }, 'close', stalled, 'k')).toBe('quiver');
+});
+
+test('the beat into empty water follows the taste of the day', () => {
+  const searching = (memory: CoachMemory) =>
+    new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [] })!.cadence;
+  expect(searching(emptyMemory()).id).toBe('call');
+  const quiet = told(answer('deadstick', 6, 0, 60), answer('tap', 0, 6, 30), answer('bounce', 0, 6, 30));
+  expect(searching(quiet).liveliness).toBeLessThan(0.35);
+  const lively = told(answer('bounce', 8, 0, 60), answer('deadstick', 0, 6, 30), answer('quiver', 0, 6, 30));
+  expect(searching(lively).liveliness).toBeGreaterThan(0.5);
+});
+
+test('the coach tells by itself what was looked at, taken and turned down', () => {
+  const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
+  const mark = (depthM: number, riseMs: number): Mark => ({ id: 1, depthM, kind: 'fish', levelDb: -38, riseMs, ageMs: 5000 });
+  const see = (from: number, to: number, at: (s: number) => Mark[]) => {
+    for (let t = from; t < to; t += 100) coach.update({ t, bottomM: 7.5, jigM: 5, marks: at((t - from) / 1000) });
+  };
+  see(0, 6000, (s) => [mark(Math.max(5.2, 6 - 0.2 * s), s < 4 ? 0.2 : 0)]);
+  const looked = coach.memory.answers.reduce((sum, a) => sum + a.seconds, 0);
+  expect(looked).toBeGreaterThan(2);
+  expect(looked).toBeLessThan(6);
+  expect(coach.memory.answers.every((a) => a.won === 0 && a.lost === 0)).toBe(true);
+  see(6000, 10_000, (s) => [mark(5.2 + 0.25 * s, -0.25)]);
+  expect(coach.memory.answers.reduce((sum, a) => sum + a.lost, 0)).toBeCloseTo(1, 9);
+  see(10_000, 16_000, (s) => [mark(Math.max(5.2, 6 - 0.2 * s), s < 4 ? 0.2 : 0)]);
+  coach.reacted('bite', 16_000, 5);
+  expect(coach.memory.answers.reduce((sum, a) => sum + a.won, 0)).toBeCloseTo(1, 9);
+});
+
+test('the taste is put into words with as much doubt as there is', () => {
+  expect(tasteWords(emptyMemory())).toMatch(/Nothing has answered yet/);
+  expect(tasteWords(told(answer('tap', 0.1, 0, 1)))).toMatch(/Not clear yet/);
+  expect(tasteWords(told(answer('deadstick', 8, 0, 60), answer('bounce', 0, 8, 40)))).toMatch(/quiet/);
+  expect(tasteWords(told(answer('bounce', 8, 0, 60), answer('quiver', 0, 8, 40)))).toMatch(/ lively\.$/);
+  expect(tasteWords(memoryOf(Array.from({ length: 12 }, (_, k) => ({ kind: k % 4 === 0 ? ('refused' as const) : ('bite' as const), cadence: 'shrink' }))))).toMatch(/neither/);
+});
