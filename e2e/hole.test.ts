@@ -34,9 +34,26 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
     await more.click();
     await page.getByRole('button', { name: 'What they told us' }).click();
     await expect(page.getByText(/answered|turned down/).first()).toBeVisible();
+    await expect(page.getByText(/^(Today they seem|Not clear yet|Nothing has answered)/)).toBeVisible();
     await page.getByRole('radio', { name: 'Bait' }).click();
     await expect(page.getByText(/^\d answered, \d turned down, \d looked$/).first()).toBeVisible();
     await page.getByRole('button', { name: 'Close' }).click();
+  });
+
+  await test.step('the frame of the shaft is pinned to the bottom, dragged elsewhere, and follows the jig again', async () => {
+    const looked = page.getByRole('slider', { name: 'Depth looked at' });
+    const span = async () => (await looked.getAttribute('aria-valuetext'))!;
+    const followed = await span();
+    await page.getByRole('button', { name: 'Show the last metre over the bottom' }).click();
+    await expect.poll(span).not.toBe(followed);
+    const box = (await looked.boundingBox())!;
+    await page.mouse.move(box.x + 50, box.y + 0.8 * box.height);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 50, box.y, { steps: 5 });
+    await page.mouse.up();
+    await expect.poll(span).toMatch(/^0 ft to/);
+    await page.getByRole('button', { name: 'Follow the jig again' }).click();
+    await expect.poll(span).not.toMatch(/^0 ft to/);
   });
 
   await test.step('a tip-up is set by the flasher’s depth, its flag is timed, and its fish logged on its line', async () => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { depthOf, frameFor, rulerDepths, spreadLabels, yOf } from '@/components/shaft/scale';
+import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, yOf } from '@/components/shaft/scale';
 
 const mark = (depthM: number) => ({ id: 1, depthM, kind: 'fish' as const, levelDb: -38, riseMs: 0, ageMs: 1000 });
 
@@ -46,4 +46,21 @@ test('the ruler counts in whole display units with room between', () => {
   const feet = rulerDepths(frame, 480, 0.3048, 34);
   expect(feet.map((d) => d.label)).toEqual(['14', '15', '16', '17', '18', '19', '20', '21', '22', '23', '24', '25', '26']);
   for (let i = 1; i < feet.length; i++) expect(yOf(frame, 480, feet[i].depthM) - yOf(frame, 480, feet[i - 1].depthM)).toBeGreaterThanOrEqual(34);
+});
+
+test('a view shows the last metre over the bottom, or what is looked at, within the column', () => {
+  const follow = { topM: 4, baseM: 8.15 };
+  expect(viewFrame('follow', follow, 7.5)).toBe(follow);
+  expect(viewFrame('bottom', follow, null)).toBe(follow);
+  expect(viewFrame('bottom', follow, 7.5).topM).toBeCloseTo(6.5, 9);
+  expect(viewFrame('bottom', follow, 0.6).topM).toBe(0);
+  fc.assert(
+    fc.property(fc.double({ min: -20, max: 40, noNaN: true }), (middleM) => {
+      const { topM, baseM } = viewFrame({ middleM }, follow, 7.5);
+      expect(baseM - topM).toBeCloseTo(follow.baseM - follow.topM, 9);
+      expect(baseM).toBeLessThanOrEqual(follow.baseM + 1e-9);
+      expect(topM).toBeGreaterThanOrEqual(-0.3 - 1e-9);
+      if (middleM > 1.8 && middleM < 6) expect((topM + baseM) / 2).toBeCloseTo(middleM, 9);
+    }),
+  );
 });

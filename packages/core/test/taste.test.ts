@@ -102,7 +102,7 @@ test('the coach tells by itself what was looked at, taken and turned down', () =
 
 test('the taste is put into words with as much doubt as there is', () => {
   expect(tasteWords(emptyMemory())).toMatch(/Nothing has answered yet/);
-  expect(tasteWords(told(answer('tap', 0.1, 0, 1)))).toMatch(/Not clear yet/);
+  expect(tasteWords(told(answer('tap', 1, 0, 60)))).toMatch(/Not clear yet/);
   expect(tasteWords(told(answer('deadstick', 8, 0, 60), answer('bounce', 0, 8, 40)))).toMatch(/quiet/);
   expect(tasteWords(told(answer('bounce', 8, 0, 60), answer('quiver', 0, 8, 40)))).toMatch(/ lively\.$/);
   expect(tasteWords(memoryOf(Array.from({ length: 12 }, (_, k) => ({ kind: k % 4 === 0 ? ('refused' as const) : ('bite' as const), cadence: 'shrink' }))))).toMatch(/neither/);

@@ -19,6 +19,8 @@ export const tasteModel = {
   share: { far: 1, coming: 0.95, close: 0.85, several: 0.9 } satisfies Record<Situation, number>,
   /** The belief is sharpened by this power: an hour is too short to try everything. */
   haste: 1.5,
+  /** Fieldcraft decides until more answers than this. */
+  leastTold: 0.9,
   /** Wider spans than this are called unclear; tastes under and over these are called quiet and lively. */
   unclear: 0.6,
   quiet: 0.38,
@@ -53,7 +55,8 @@ export function tasteBelief(memory: CoachMemory): Float64Array {
   return logs.map((x) => x / sum);
 }
 
-const isTold = (memory: CoachMemory) => memory.answers.some((a) => a.won + a.lost > 0);
+/** Whether there is an answer to go by; looks and what earlier outings told do not make one by themselves. */
+const isTold = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > tasteModel.leastTold;
 
 /** What fish seem to want today, in liveliness from 0, still, to 1, calling: the mean of the belief and its 80 % interval. Null before the first answer. */
 export function tasteToday(memory: CoachMemory): { mean: number; low: number; high: number } | null {

@@ -1,15 +1,16 @@
 import { shaftWords } from '@burrow/core/coach';
 import type { Mark } from '@burrow/core/sonar';
-import { depthText, iceText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
+import { depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
-import { View, type GestureResponderEvent } from 'react-native';
-import Svg, { Defs, G, Line, LinearGradient, Path, Pattern, Rect, Stop, Text as SvgText } from 'react-native-svg';
+import { Pressable, View, type GestureResponderEvent } from 'react-native';
+import Svg, { Defs, G, Line, LinearGradient, Path, Rect, Stop, Text as SvgText } from 'react-native-svg';
 import type { FlasherControl } from '@/data/flasher';
 import { bold, usePalette } from '@/theme/theme';
 import { Words } from '../Words';
 import { useSize } from '../useSize';
 import { EchoTrail } from './EchoTrail';
-import { depthOf, frameFor, rulerDepths, spreadLabels, yOf, type DepthFrame } from './scale';
+import { barWidth, diamond, Strip, stripWidth, type Latest } from './Strip';
+import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, yOf, type DepthFrame, type ShaftView } from './scale';
 
 interface Props {
   flasher: FlasherControl;
@@ -21,12 +22,16 @@ interface Props {
   onJig: ((depthM: number) => void) | null;
 }
 
-const stripWidth = 84;
 const rulerWidth = 34;
 const jigX = 40;
 const nudgeM = 0.1;
+/** Room under the strip for the button that pins the bottom. */
+const pinHeight = 52;
 
-/** The column under the hole: to scale at the left, the part that matters enlarged at the right. Drag the jig to set its depth. */
+/**
+ * The column under the hole: to scale at the left, the part that matters enlarged at the right. Drag the jig to set its depth, drag the frame in the strip to
+ * look elsewhere.
+ */
 export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
@@ -34,8 +39,12 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
   const [draggedM, setDragged] = useState<number | null>(null);
   const { frame: latest } = flasher;
 
-  const frame = latest ? (draggedM !== null && held ? held : frameFor(latest.state, latest.lineM, held)) : null;
-  if (frame !== held) setHeld(frame);
+  const [view, setView] = useState<ShaftView>('follow');
+
+  const follow = latest ? (draggedM !== null && held ? held : frameFor(latest.state, latest.lineM, held)) : null;
+  if (follow !== held) setHeld(follow);
+  const bottomM = latest?.state.bottomM ?? null;
+  const frame = follow && viewFrame(view, follow, bottomM);
   const { height } = size;
   const wide = Math.max(0, size.width - stripWidth);
   const jigM = latest ? (latest.state.jigM ?? latest.lineM) : 0;
@@ -53,7 +62,38 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
     >
       {frame && latest && height > 0 ? (
         <>
-          <Strip frame={frame} latest={latest} height={height} units={units} iceM={iceM} />
+          <View style={{ width: stripWidth }}>
+            <Strip
+              frame={frame}
+              whole={{ topM: -0.5, baseM: follow!.baseM }}
+              latest={latest}
+              height={height - pinHeight}
+              units={units}
+              iceM={iceM}
+              onLook={(middleM) => setView({ middleM })}
+              onBack={() => setView('follow')}
+            />
+            <Pressable
+              role="button"
+              onPress={() => setView(view === 'follow' ? 'bottom' : 'follow')}
+              disabled={view === 'follow' && bottomM === null}
+              aria-label={view === 'follow' ? 'Show the last metre over the bottom' : 'Follow the jig again'}
+              style={{
+                height: pinHeight - 4,
+                margin: 2,
+                borderRadius: 8,
+                borderWidth: 1.5,
+                borderColor: view === 'follow' ? palette.line : palette.ember,
+                backgroundColor: palette.card,
+                alignItems: 'center',
+                justifyContent: 'center',
+              }}
+            >
+              <Words size="small" strong align="center">
+                {view === 'follow' ? 'To the\nbottom' : 'Follow\nthe jig'}
+              </Words>
+            </Pressable>
+          </View>
           <View style={{ width: wide, height, overflow: 'hidden' }}>
             <Water height={height} width={wide} />
             <View style={{ position: 'absolute', left: jigX + 8, right: 0, top: 0, bottom: 0 }}>
@@ -101,8 +141,6 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
   );
 }
 
-type Latest = NonNullable<FlasherControl['frame']>;
-
 function Water({ width, height }: { width: number; height: number }) {
   const palette = usePalette();
   return (
@@ -117,49 +155,6 @@ function Water({ width, height }: { width: number; height: number }) {
     </Svg>
   );
 }
-
-/** The whole column to scale, with the frame of what is enlarged. */
-function Strip({ frame, latest, height, units, iceM }: { frame: DepthFrame; latest: Latest; height: number; units: UnitPreference; iceM: number | null }) {
-  const palette = usePalette();
-  const { state, lineM } = latest;
-  const whole = { topM: -0.5, baseM: frame.baseM };
-  const y = (m: number) => yOf(whole, height, m);
-  const ice = iceM ?? 0.08;
-  return (
-    <Svg width={stripWidth} height={height} aria-hidden>
-      <Defs>
-        <Pattern id="bed" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <Rect width="8" height="8" fill={palette.card} />
-          <Rect width="3.5" height="8" fill={palette.plum} opacity={0.75} />
-        </Pattern>
-      </Defs>
-      <Rect x={40} y={y(0)} width={40} height={height} fill={palette.waterTop} />
-      <Rect x={40} y={y(0) - 2} width={40} height={Math.max(6, y(ice) - y(0))} fill={palette.card} stroke={palette.second} strokeWidth={1} />
-      <SvgText x={82} y={Math.max(14, y(0) - 8)} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">
-        {iceM === null ? 'ice ?' : iceText(iceM, units)}
-      </SvgText>
-      {rulerDepths({ topM: 0, baseM: frame.baseM }, height, metresPerDepthUnit(units), 46).map(({ depthM, label }) => (
-        <G key={label}>
-          <Line x1={34} x2={40} y1={y(depthM)} y2={y(depthM)} stroke={palette.second} />
-          <SvgText x={31} y={y(depthM) + 5} fontSize={14} fontFamily={bold} fill={palette.ink} textAnchor="end">
-            {label}
-          </SvgText>
-        </G>
-      ))}
-      {state.bottomM === null ? null : <Rect x={40} y={y(state.bottomM)} width={40} height={height} fill="url(#bed)" />}
-      {state.marks.map((mark) => (
-        <Rect key={mark.id} x={52} y={y(mark.depthM) - 2} width={barWidth(mark) * 0.6} height={4} fill={palette.kelp} />
-      ))}
-      <Line x1={47} x2={47} y1={y(0)} y2={y(state.jigM ?? lineM)} stroke={palette.ember} strokeWidth={2} />
-      <Path d={diamond(47, y(state.jigM ?? lineM), 6)} fill={palette.ember} />
-      <Rect x={39} y={y(frame.topM)} width={42} height={height - y(frame.topM) - 1} fill="none" stroke={palette.ink} strokeWidth={1.5} />
-    </Svg>
-  );
-}
-
-const diamond = (x: number, y: number, r: number) => `M${x} ${y - r}L${x + r} ${y}L${x} ${y + r}L${x - r} ${y}Z`;
-/** A mark is as long as its echo is strong. */
-const barWidth = (mark: Mark) => 16 + Math.min(30, Math.max(0, (mark.levelDb + 60) * 1.2));
 
 function Enlarged({
   frame,
@@ -192,7 +187,7 @@ function Enlarged({
     <>
       <Svg width={width} height={height} style={{ position: 'absolute' }} aria-hidden>
         {rulerDepths(frame, height, metresPerDepthUnit(units), 34).map(({ depthM, label }) => (
-          <G key={label}>
+          <G key={depthM}>
             <Line x1={rulerWidth} x2={width} y1={y(depthM)} y2={y(depthM)} stroke={palette.second} strokeOpacity={0.22} />
             <SvgText x={rulerWidth - 6} y={y(depthM) + 6} fontSize={16} fontFamily={bold} fill={palette.ink} textAnchor="end">
               {label}

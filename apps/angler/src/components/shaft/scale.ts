@@ -16,19 +16,31 @@ export function frameFor(state: EchoState, lineM: number, before: DepthFrame | n
   return { topM: Math.max(0, Math.floor(wanted.topM * 2) / 2), baseM: wanted.baseM };
 }
 
+/** What is enlarged: the part that matters, the last metre over the bottom, or a depth looked at, m, at its middle. */
+export type ShaftView = 'follow' | 'bottom' | { middleM: number };
+
+/** The frame of a view; `follow` is the frame of the part that matters. Without a bottom there is no last metre to show. */
+export function viewFrame(view: ShaftView, follow: DepthFrame, bottomM: number | null): DepthFrame {
+  if (view === 'follow' || (view === 'bottom' && bottomM === null)) return follow;
+  if (view === 'bottom') return { topM: Math.max(0, bottomM! - 1), baseM: bottomM! + 0.2 };
+  const half = (follow.baseM - follow.topM) / 2;
+  const middleM = Math.min(Math.max(view.middleM, half - 0.3), follow.baseM - half);
+  return { topM: middleM - half, baseM: middleM + half };
+}
+
 /** Pixel of a depth within a frame. */
 export const yOf = (frame: DepthFrame, height: number, depthM: number) => ((depthM - frame.topM) / (frame.baseM - frame.topM)) * height;
 
 /** Depth at a pixel. */
 export const depthOf = (frame: DepthFrame, height: number, y: number) => frame.topM + (y / height) * (frame.baseM - frame.topM);
 
-/** Even depths for a ruler in display units: whole units apart so that labels keep `leastPx` between them. */
+/** Even depths for a ruler in display units, so far apart that labels keep `leastPx` between them; halves beyond ten get a line, but no label: there is no room for it. */
 export function rulerDepths(frame: DepthFrame, height: number, metresPerUnit: number, leastPx: number): { depthM: number; label: string }[] {
   const perUnit = (height * metresPerUnit) / (frame.baseM - frame.topM);
   const step = [0.5, 1, 2, 4, 5, 10, 20].find((s) => s * perUnit >= leastPx) ?? 50;
   const depths: { depthM: number; label: string }[] = [];
   for (let u = Math.ceil(frame.topM / metresPerUnit / step) * step; u * metresPerUnit < frame.baseM; u += step) {
-    if (u > 0) depths.push({ depthM: u * metresPerUnit, label: String(u) });
+    if (u > 0) depths.push({ depthM: u * metresPerUnit, label: u > 10 && u % 1 !== 0 ? '' : String(u) });
   }
   return depths;
 }
