@@ -159,3 +159,29 @@ test('every phase and every light habit of the species has one rule', () => {
     expect([...sunDeg].sort((a, b) => a - b)).toEqual([...sunDeg]);
   }
 });
+
+test('the first offer of a row is what fieldcraft expects most of, and no row offers a cadence twice', () => {
+  for (const { offers } of lookRules) {
+    const share = (k: number) => offers[k].won / (offers[k].won + offers[k].lost);
+    for (let k = 1; k < offers.length; k++) expect(share(k)).toBeLessThanOrEqual(share(0));
+    expect(new Set(offers.map((o) => o.cadence)).size).toBe(offers.length);
+  }
+});
+
+test('bottom feeders: thump, then lift and watch; over one that lies there, and a tick when it will not come', () => {
+  const coach = new Coach({ speciesId: 'yellow-perch', waterTempC: 4, beamDeg: 12 });
+  const order: string[] = [];
+  const depths: Record<string, number> = {};
+  for (let t = 0; t < 60_000; t += 100) {
+    const marks = t < 15_000 ? [] : [mark(7.4)];
+    const jigM = t < 15_000 ? 7.3 : 6.6;
+    const { ruleId, jigM: toM, cadence } = coach.update({ t, bottomM: 7.5, jigM, marks })!;
+    if (order.at(-1) !== ruleId) order.push(ruleId);
+    depths[ruleId] = toM;
+    if (ruleId === 'look.nothing.bottom') expect(cadence.id).toBe('thump');
+  }
+  expect(order.slice(0, 4)).toEqual(['look.nothing.bottom', 'look.nothing.lifted', 'look.bottom', 'look.bottom.tick']);
+  expect(depths['look.nothing.bottom']).toBeGreaterThan(depths['look.nothing.lifted']);
+  expect(depths['look.bottom.tick']).toBeGreaterThan(depths['look.bottom']);
+  expect(7.5 - depths['look.bottom.tick']).toBeLessThanOrEqual(0.15);
+});
