@@ -123,12 +123,11 @@ export async function scorePays(args: readonly string[]): Promise<boolean> {
     process.stdout.write(`(a) over the fixed plan, ≥ 2 where fish roam; (b) share of the way from it to the oracle, ≥ 0.4; (c) over 30 cm above the top mark, ≥ 1.15\n\n`);
     process.stdout.write(`scene     fixed  simple coach oracle  lot lively     (a)              (b)               (c)              (fixed plan; cadence of the simple rule)\n`);
     const queue = [...wanted];
-    const rows = new Map<string, Row>();
+    // Each scene is printed as it is done: an hour's run that is cut short has still told something.
     const work = async () => {
-      for (let id = queue.shift(); id !== undefined; id = queue.shift()) rows.set(id, await apart(id, mind, hours));
+      for (let id = queue.shift(); id !== undefined; id = queue.shift()) allMet = print(await apart(id, mind, hours)) && allMet;
     };
     await Promise.all(Array.from({ length: Number(process.env.CORES ?? availableParallelism()) }, work));
-    for (const id of wanted) allMet = print(rows.get(id)!) && allMet;
   }
   return allMet;
 }
