@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, yOf } from '@/components/shaft/scale';
+import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, wholeFrame, yOf } from '@/components/shaft/scale';
 
 const mark = (depthM: number) => ({ id: 1, depthM, kind: 'fish' as const, levelDb: -38, riseMs: 0, ageMs: 1000 });
 
@@ -63,4 +63,12 @@ test('a view shows the last metre over the bottom, or what is looked at, within 
       if (middleM > 1.8 && middleM < 6) expect((topM + baseM) / 2).toBeCloseTo(middleM, 9);
     }),
   );
+});
+
+test('the strip leaves room above the ice for its thickness, however low or tall it is', () => {
+  for (const height of [120, 236, 700]) {
+    const whole = wholeFrame(8, height, 22);
+    expect(yOf(whole, height, 0)).toBeCloseTo(22, 9);
+    expect(yOf(whole, height, 8)).toBeCloseTo(height, 9);
+  }
 });

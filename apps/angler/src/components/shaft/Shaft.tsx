@@ -10,7 +10,7 @@ import { Words } from '../Words';
 import { useSize } from '../useSize';
 import { EchoTrail } from './EchoTrail';
 import { barWidth, diamond, Strip, stripWidth, type Latest } from './Strip';
-import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, yOf, type DepthFrame, type ShaftView } from './scale';
+import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, wholeFrame, yOf, type DepthFrame, type ShaftView } from './scale';
 
 interface Props {
   flasher: FlasherControl;
@@ -27,6 +27,7 @@ const jigX = 40;
 const nudgeM = 0.1;
 /** Room under the strip for the button that pins the bottom. */
 const pinHeight = 52;
+const iceRoom = 22;
 
 /**
  * The column under the hole: to scale at the left, the part that matters enlarged at the right. Drag the jig to set its depth, drag the frame in the strip to
@@ -65,7 +66,7 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
           <View style={{ width: stripWidth }}>
             <Strip
               frame={frame}
-              whole={{ topM: -0.5, baseM: follow!.baseM }}
+              whole={wholeFrame(follow!.baseM, height - pinHeight, iceRoom)}
               latest={latest}
               height={height - pinHeight}
               units={units}

@@ -28,6 +28,9 @@ export function viewFrame(view: ShaftView, follow: DepthFrame, bottomM: number |
   return { topM: middleM - half, baseM: middleM + half };
 }
 
+/** The whole column to a depth, with `roomPx` above the surface for the ice's label. */
+export const wholeFrame = (baseM: number, height: number, roomPx: number): DepthFrame => ({ topM: -(roomPx * baseM) / Math.max(1, height - roomPx), baseM });
+
 /** Pixel of a depth within a frame. */
 export const yOf = (frame: DepthFrame, height: number, depthM: number) => ((depthM - frame.topM) / (frame.baseM - frame.topM)) * height;
 
