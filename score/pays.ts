@@ -117,9 +117,7 @@ export async function scorePays(args: readonly string[]): Promise<boolean> {
   const wanted = scenes.filter((s) => s.kind === 'drill' && s.visitMin > 0).map((s) => s.id);
   let allMet = true;
   for (const mind of minds.length > 0 ? minds : (['hazard', 'drift'] as const)) {
-    process.stdout.write(
-      `\nFish landed an hour, ${mind === 'hazard' ? 'second mind (hazards), which no advice was tuned on' : 'first mind (drift)'}; ${hours} seeded hours a scene, 95 % by bootstrap\n`,
-    );
+    process.stdout.write(`\nFish landed an hour, ${mind === 'hazard' ? 'second mind (hazards)' : 'first mind (drift)'}; ${hours} seeded hours a scene, 95 % by bootstrap\n`);
     process.stdout.write(`(a) over the fixed plan, ≥ 2 where fish roam; (b) share of the way from it to the oracle, ≥ 0.4; (c) over 30 cm above the top mark, ≥ 1.15\n\n`);
     process.stdout.write(`scene     fixed  simple coach oracle  lot lively     (a)              (b)               (c)              (fixed plan; cadence of the simple rule)\n`);
     const queue = [...wanted];

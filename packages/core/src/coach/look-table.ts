@@ -45,7 +45,7 @@ export const lookRules: readonly LookRule[] = [
     byM: 0,
     forS: 90,
     then: 'After three to five rounds trust the clock.',
-    reason: 'No mark in the cone. A thump raises silt and food, and calls them in; then hang it a hand over the bottom, where the echo hides them.',
+    reason: 'No mark in the cone. Work the bottom first: raised silt and food call them in, and the echo there hides them.',
     changesMind: 'any mark',
   },
   {
@@ -57,8 +57,8 @@ export const lookRules: readonly LookRule[] = [
     aim: 'lifted',
     byM: 0.8,
     forS: 60,
-    then: 'Then thump again.',
-    reason: 'Thumped; now lift it and watch. Who comes up for it shows, who lies on the bottom does not.',
+    then: 'After three to five rounds trust the clock.',
+    reason: 'The bottom was worked; now lift it and watch. Who comes up for it shows, who lies on the bottom does not.',
     changesMind: 'any mark',
   },
   {

@@ -22,7 +22,7 @@ export const tasteModel = {
   /** Fieldcraft decides until more answers than this. */
   leastTold: 0.9,
   /** Wider spans than this are called unclear; tastes under and over these are called quiet and lively. */
-  unclear: 0.6,
+  unclear: 0.7,
   quiet: 0.38,
   lively: 0.6,
 } as const;
@@ -58,16 +58,16 @@ export function tasteBelief(memory: CoachMemory): Float64Array {
 /** Whether there is an answer to go by; looks and what earlier outings told do not make one by themselves. */
 const isTold = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > tasteModel.leastTold;
 
-/** What fish seem to want today, in liveliness from 0, still, to 1, calling: the mean of the belief and its 80 % interval. Null before the first answer. */
+/** What fish seem to want today, in liveliness from 0, still, to 1, calling: the mean of the belief and its 90 % interval. Null before the first answer. */
 export function tasteToday(memory: CoachMemory): { mean: number; low: number; high: number } | null {
   if (!isTold(memory)) return null;
   const belief = tasteBelief(memory);
   let [sum, mean, low, high] = [0, 0, 1, 0];
   for (let k = 0; k < grid.length; k++) {
     mean += grid[k] * belief[k];
-    if (sum < 0.9) high = grid[k];
+    if (sum < 0.95) high = grid[k];
     sum += belief[k];
-    if (sum > 0.1) low = Math.min(low, grid[k]);
+    if (sum > 0.05) low = Math.min(low, grid[k]);
   }
   return { mean, low, high };
 }

@@ -22,7 +22,7 @@ export const hazardRates = {
 /** A still rod is to a fish like a lift of this, m. */
 const stillLiftM = 0.004;
 
-/** Second mind, that no advice was tuned on: no memory but of having followed; it takes and turns by chance at rates that depend on the lift and on pauses. */
+/** Second mind, kept apart from tuning: no memory but of having followed; it takes and turns by chance at rates that depend on the lift and on pauses. */
 export class HazardFish extends SimulatedFish {
   protected begin(): void {
     this.followedM = 0;
