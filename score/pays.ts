@@ -3,13 +3,14 @@ import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { aboveTheTop, byLot, coached, fishSpell, fixedPlan, knowing, plainCadences } from '@burrow/core/trials';
 import type { CadenceId } from '@burrow/core/coach';
-import { sceneOf, scenes, type Mind } from '@burrow/core/simulator';
+import { minds, sceneOf, scenes, type Mind } from '@burrow/core/simulator';
 import { seededRandom } from '@burrow/core/units';
 
-/** Hours scored, and the hours that plans are chosen on: other seeds, all of them. */
-const scored = { first: 50_000, hours: 200 };
+/** Hours scored, hours that the coach may be tuned on, and the hours that plans are chosen on: other seeds, all of them. */
+const scored = { first: 90_000, hours: 200 };
+const trained = { first: 2_000 };
 /** Plans that no claim rests on are shown from fewer hours. */
-const shownHours = 60;
+const shownHours = 24;
 const tuned = { first: 100, coarse: 5, fine: 24, looking: 10 };
 const bootstraps = 2000;
 
@@ -20,32 +21,34 @@ interface Row {
 }
 
 type Way = Parameters<typeof fishSpell>[0];
+/** Which fish, and whether they are seen by echoes that are read or straight from the water. */
+type Water = Omit<Parameters<typeof fishSpell>[1], 'seed' | 'minutes'>;
 
 /** Fish landed in each of some seeded hours. */
-const landed = (way: Way, sceneId: string, mind: Mind, first: number, hours: number) =>
-  Array.from({ length: hours }, (_, k) => fishSpell(way, { sceneId, seed: first + k, mind, minutes: 60 }).landed);
+const landed = (way: Way, water: Water, first: number, hours: number) => Array.from({ length: hours }, (_, k) => fishSpell(way, { ...water, seed: first + k, minutes: 60 }).landed);
 const total = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
 const mean = (values: readonly number[]) => total(values) / values.length;
 
 /** The best of some ways by a few hours each. */
-function best<T>(ways: readonly T[], hours: number, sceneId: string, mind: Mind, make: (way: T) => Way): T[] {
+function best<T>(ways: readonly T[], hours: number, water: Water, make: (way: T) => Way): T[] {
   return ways
-    .map((way) => ({ way, score: total(landed(make(way), sceneId, mind, tuned.first, hours)) }))
+    .map((way) => ({ way, score: total(landed(make(way), water, tuned.first, hours)) }))
     .sort((a, b) => b.score - a.score)
     .map(({ way }) => way);
 }
 
 /** One scene: chooses the plans on their seeds, then fishes the scored hours. */
-export function fishScene(sceneId: string, mind: Mind, hours: number): Row {
+export function fishScene(water: Water, hours: number): Row {
+  const { sceneId } = water;
   const scene = sceneOf(sceneId);
   const depths = Array.from({ length: 9 }, (_, k) => 1 + (k / 8) * (scene.bottomM - 1.15));
   const plans = depths.flatMap((depthM) => plainCadences.map((cadence) => ({ depthM, cadence })));
   const make = ({ depthM, cadence }: { depthM: number; cadence: CadenceId }) => fixedPlan(depthM, cadence);
-  const short = best(plans, tuned.coarse, sceneId, mind, make).slice(0, 6);
-  const [plan] = best(short, tuned.fine, sceneId, mind, make);
-  const [cadence] = best(plainCadences, tuned.looking, sceneId, mind, (id) => aboveTheTop(plan.depthM, id));
-  const [draws] = best([true, false], tuned.fine, sceneId, mind, knowing);
-  const run = (way: Way, count: number) => landed(way, sceneId, mind, scored.first, count);
+  const short = best(plans, tuned.coarse, water, make).slice(0, 6);
+  const [plan] = best(short, tuned.fine, water, make);
+  const [cadence] = best(plainCadences, tuned.looking, water, (id) => aboveTheTop(plan.depthM, id));
+  const [draws] = best([true, false], tuned.fine, water, knowing);
+  const run = (way: Way, count: number) => landed(way, water, water.sees === 'marks' ? trained.first : scored.first, count);
   return {
     sceneId,
     plan: `${plan.depthM.toFixed(1)} m ${plan.cadence}; ${cadence}`,
@@ -102,33 +105,41 @@ function print(row: Row): boolean {
 }
 
 /** A scene in a process of its own, so that all cores fish. */
-const apart = (sceneId: string, mind: Mind, hours: number) =>
+const apart = (water: Water, hours: number) =>
   new Promise<Row>((resolve, reject) => {
-    const child = fork(fileURLToPath(import.meta.url), ['--scene', sceneId, mind, String(hours)], { execArgv: process.execArgv });
+    const child = fork(fileURLToPath(import.meta.url), ['--scene', JSON.stringify(water), String(hours)], { execArgv: process.execArgv });
     child.on('message', (row) => resolve(row as Row));
     child.on('error', reject);
-    child.on('exit', (code) => code === 0 || reject(new Error(`the scene ${sceneId} ended with ${code}`)));
+    child.on('exit', (code) => code === 0 || reject(new Error(`the scene ${water.sceneId} ended with ${code}`)));
   });
 
-/** Prints what the coach lands on every scene beside a plan chosen beforehand, the simple rule, an oracle, chance and "always lively". */
+const names: Record<Mind, string> = { drift: 'first mind (drift)', hazard: 'second mind (hazards)', glance: 'third mind (glances)', arousal: 'fourth mind (arousal)' };
+
+/**
+ * Prints what the coach lands on every scene beside a plan chosen beforehand, the simple rule, an oracle, chance and "always lively".
+ * @param args minds to fish with, a number of hours, and `marks` for fish seen straight from the water, on the hours that the coach is tuned on
+ */
 export async function scorePays(args: readonly string[]): Promise<boolean> {
-  const minds = args.filter((x): x is Mind => x === 'drift' || x === 'hazard');
+  const asked = minds.filter((mind) => args.includes(mind));
+  const unknown = args.find((x) => x !== 'marks' && !/^\d+$/.test(x) && !minds.some((mind) => mind === x));
+  if (unknown !== undefined) throw new RangeError(`score pays: expected ${minds.join(', ')}, marks or a number of hours, found "${unknown}"`);
+  const sees = args.includes('marks') ? 'marks' : 'echoes';
   const hours = Number(args.find((x) => /^\d+$/.test(x)) ?? scored.hours);
   const wanted = scenes.filter((s) => s.kind === 'drill' && s.visitMin > 0).map((s) => s.id);
   let allMet = true;
-  for (const mind of minds.length > 0 ? minds : (['hazard', 'drift'] as const)) {
-    process.stdout.write(`\nFish landed an hour, ${mind === 'hazard' ? 'second mind (hazards)' : 'first mind (drift)'}; ${hours} seeded hours a scene, 95 % by bootstrap\n`);
+  for (const mind of asked.length > 0 ? asked : (['hazard', 'drift'] as const)) {
+    process.stdout.write(`\nFish landed an hour, ${names[mind]}; ${hours} seeded hours a scene${sees === 'marks' ? ' to tune on, true marks' : ''}, 95 % by bootstrap\n`);
     process.stdout.write(`(a) over the fixed plan, ≥ 2 where fish roam; (b) share of the way from it to the oracle, ≥ 0.4; (c) over 30 cm above the top mark, ≥ 1.15\n\n`);
     process.stdout.write(`scene     fixed  simple coach oracle  lot lively     (a)              (b)               (c)              (fixed plan; cadence of the simple rule)\n`);
     const queue = [...wanted];
     // Each scene is printed as it is done: an hour's run that is cut short has still told something.
     const work = async () => {
-      for (let id = queue.shift(); id !== undefined; id = queue.shift()) allMet = print(await apart(id, mind, hours)) && allMet;
+      for (let sceneId = queue.shift(); sceneId !== undefined; sceneId = queue.shift()) allMet = print(await apart({ sceneId, mind, sees }, hours)) && allMet;
     };
     await Promise.all(Array.from({ length: Number(process.env.CORES ?? availableParallelism()) }, work));
   }
   return allMet;
 }
 
-const [flag, sceneId, mind, hours] = process.argv.slice(2);
-if (flag === '--scene') process.send!(fishScene(sceneId, mind as Mind, Number(hours)), undefined, undefined, () => process.exit(0));
+const [flag, water, hours] = process.argv.slice(2);
+if (flag === '--scene') process.send!(fishScene(JSON.parse(water) as Water, Number(hours)), undefined, undefined, () => process.exit(0));

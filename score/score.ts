@@ -7,5 +7,11 @@ if (wanted === undefined || !Object.hasOwn(scores, wanted)) {
   process.stderr.write(`score: expected ${Object.keys(scores).join(' or ')}, found ${wanted === undefined ? 'nothing' : `"${wanted}"`}\n`);
   process.exit(2);
 }
-process.exit((await scores[wanted](rest)) ? 0 : 1);
+try {
+  process.exit((await scores[wanted](rest)) ? 0 : 1);
+} catch (error) {
+  if (!(error instanceof RangeError)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exit(2);
+}
 export {};

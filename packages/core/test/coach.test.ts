@@ -48,9 +48,8 @@ test('three together are kept lively; a flare-off is left alone', () => {
 });
 
 test('the jig hangs above the top mark, further above a faint one, and never below for upward feeders', () => {
-  const crappie = speciesOf('black-crappie');
-  expect(aboveMark(mark(6), crappie, 12)).toBeCloseTo(5.7, 6);
-  expect(aboveMark({ depthM: 6, levelDb: -55 }, crappie, 12)).toBeLessThan(5.6);
+  expect(aboveMark(mark(6), 0.3, 12)).toBeCloseTo(5.7, 6);
+  expect(aboveMark({ depthM: 6, levelDb: -55 }, 0.3, 12)).toBeLessThan(5.6);
   const random = seededRandom(4);
   for (let i = 0; i < 200; i++) {
     const marks = Array.from({ length: 1 + Math.floor(3 * random()) }, (_, k) => mark(2 + 5 * random(), 0, k + 1)).sort((a, b) => a.depthM - b.depthM);
@@ -122,6 +121,26 @@ test('with a fish near the jig is moved by hand, without one as it falls', () =>
   expect(hand([mark(5.6)])).toBeLessThanOrEqual(0.3);
 });
 
+test('a fish that looks is drawn up: the jig keeps its height over it, and gives way each time it closes', () => {
+  for (const speciesId of ['black-crappie', 'lake-trout', 'walleye']) {
+    const coach = new Coach({ ...setting, speciesId });
+    let jigM = 5;
+    let fishM = 5.6;
+    const gaps: number[] = [];
+    for (let t = 0; t < 12_000; t += 200) {
+      // It closes to a hand under the jig, at 10 cm/s.
+      fishM += Math.max(-0.02, Math.min(0.02, jigM + 0.18 - fishM));
+      const { jigM: to, handMs } = coach.update({ t, bottomM: 9, jigM, marks: [mark(fishM, 0.05)] })!;
+      expect(to).toBeLessThan(fishM);
+      expect(handMs).toBeLessThanOrEqual(0.3);
+      jigM += Math.max(-handMs! / 5, Math.min(handMs! / 5, to - jigM));
+      gaps.push(fishM - jigM);
+    }
+    expect(jigM).toBeLessThan(4.9);
+    expect(Math.max(...gaps.slice(-20))).toBeLessThan(0.75);
+  }
+});
+
 test('cold water lengthens the pause', () => {
   const pause = (waterTempC: number) => new Coach({ ...setting, waterTempC }).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [] })!.pauseS;
   expect(pause(1)).toBeGreaterThan(pause(4));
@@ -130,7 +149,7 @@ test('cold water lengthens the pause', () => {
 
 test('advice reads as an instruction with its reason in the angler’s units', () => {
   const advice = new Coach(setting).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [mark(6.6)] })!;
-  expect(adviceWords(advice, imperial).instruction).toBe('Go to 20.5 ft');
+  expect(adviceWords(advice, imperial).instruction).toBe('Go to 21 ft');
   expect(adviceWords(advice, metric)).toMatchObject({ instruction: 'Go to 6.3 m', reason: 'The top mark lies still at 6.6 m, 1.6 m under the jig. Go to it.' });
   for (const rule of lookRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom|jig|bait)/);
   expect(shaftWords({ bottomM: 7.5, jigM: 5.8, marks: [mark(6.1, 0.1)] }, imperial)).toBe('Bottom 24.5 ft, jig 19, 1 mark, highest 20, rising');

@@ -1,5 +1,7 @@
-import { livelinessOf, sceneOf, scenes, SimulatedFlasher, SimulatedWater, stillRod, type Mind } from '../src/simulator';
+import { livelinessOf, minds, sceneOf, scenes, SimulatedFlasher, SimulatedWater, stillRod, type Mind } from '../src/simulator';
+import { ArousalFish } from '../src/simulator/arousal-fish';
 import { DriftFish } from '../src/simulator/drift-fish';
+import { GlanceFish } from '../src/simulator/glance-fish';
 import { HazardFish } from '../src/simulator/hazard-fish';
 import { SimulatedJig, type JigSense } from '../src/simulator/jig';
 import type { Mood } from '../src/simulator/mood';
@@ -8,7 +10,7 @@ import { seededRandom } from '../src/units';
 
 const calm: JigSense = { depthM: 5, riseMs: 0, motion: 0.3, liftM: 0.02, stillS: 1, startle: 0, sizeMm: 4 };
 const eager: Mood = { activity: 0.95, wariness: 0.15, likedMotion: 0.35, likedLiftM: 0.03, likedSizeMm: 4, hunger: 0.9 };
-const kinds = { drift: DriftFish, hazard: HazardFish };
+const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish };
 
 /** Lets one fish live under a jig and answers the states it went through, and when it took. */
 function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds: number, seed: number) {
@@ -18,7 +20,7 @@ function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, sec
   fish.yM = 0.2;
   const states = new Set<string>();
   for (let s = 0; s < seconds; s += 0.1) {
-    const bite = fish.step(0.1, { ...calm, ...jig(s) }, 8, 0);
+    const bite = fish.step(0.1, { ...calm, stillS: s % 4 < 3 ? 1 : 0, ...jig(s) }, 8, 0);
     states.add(fish.state);
     if (bite === 'take') return { fish, states, took: s };
   }
@@ -27,7 +29,7 @@ function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, sec
 const share = (count: number, run: (seed: number) => boolean) => Array.from({ length: count }, (_, i) => run(i + 1)).filter(Boolean).length / count;
 const taken = (mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds = 120) => share(60, (seed) => live(mind, mood, jig, seconds, seed).took !== null);
 
-describe.each<Mind>(['drift', 'hazard'])('a fish of the mind "%s"', (mind) => {
+describe.each(minds)('a fish of the mind "%s"', (mind) => {
   test('that is eager comes up and takes what it likes', () => {
     expect(taken(mind, eager, () => ({}))).toBeGreaterThan(0.5);
     expect(live(mind, eager, () => ({}), 120, 3).states).toContain('approach');
@@ -35,8 +37,8 @@ describe.each<Mind>(['drift', 'hazard'])('a fish of the mind "%s"', (mind) => {
 
   test('takes the movement that it likes more often than another', () => {
     const still: Mood = { ...eager, activity: 0.6, likedMotion: 0.05, likedLiftM: 0.006 };
-    const quiet = taken(mind, still, () => ({ motion: 0.05, liftM: 0.006 }), 60);
-    const loud = taken(mind, still, () => ({ motion: 0.95, liftM: 0.3 }), 60);
+    const quiet = taken(mind, still, () => ({ motion: 0.05, liftM: 0.006, stillS: 9 }), 60);
+    const loud = taken(mind, still, () => ({ motion: 0.95, liftM: 0.3, stillS: 0 }), 60);
     expect(quiet).toBeGreaterThan(loud + 0.15);
   });
 

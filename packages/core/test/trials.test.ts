@@ -1,6 +1,7 @@
+import { TrueMarks } from '../src/trials/true-marks';
 import { ReaderScore, coached, fishSpell, fixedPlan, knowing } from '../src/trials';
 import { simulatedHeader } from '../src/simulator/acoustics';
-import type { Truth } from '../src/simulator';
+import { SimulatedWater, type Truth } from '../src/simulator';
 import type { EchoState, Mark } from '../src/sonar';
 
 const header = simulatedHeader('x', 8);
@@ -54,4 +55,29 @@ test('who knows the fish lands more than a plan chosen beforehand, and the coach
     expect(hours(knowing(true))).toBeGreaterThan(plan);
     expect(hours(coached)).toBeGreaterThanOrEqual(2 * plan);
   }
+});
+
+test('marks straight from the water tell fish in the cone, by range, and none beside it or in the bottom', () => {
+  const water = new SimulatedWater({ seed: 3, sceneId: 'steady' });
+  const eyes = new TrueMarks(water);
+  const [fish] = water.fish;
+  const at = (xM: number, depthM: number, t: number) => {
+    fish.xM = xM;
+    fish.yM = 0;
+    fish.depthM = depthM;
+    return eyes.state(t).marks;
+  };
+  expect(at(0, 6, 0)[0]).toMatchObject({ depthM: 6, ageMs: 0, kind: 'fish' });
+  expect(at(0.6, 6, 200)[0].depthM).toBeCloseTo(0.1 + Math.hypot(5.9, 0.6), 9);
+  expect(at(0.6, 6, 400)[0].levelDb).toBeLessThan(at(0, 6, 600)[0].levelDb - 3);
+  expect(at(2.5, 6, 800)).toEqual([]);
+  expect(at(0, water.bottomM - 0.05, 1000)).toEqual([]);
+  let rise = 0;
+  for (let k = 0; k < 20; k++) rise = at(0, 6 - 0.02 * k, 1200 + 200 * k)[0].riseMs;
+  expect(rise).toBeCloseTo(0.1, 2);
+});
+
+test('an hour by true marks has the same water as by echoes: who does not look lands the same', () => {
+  const setting = { sceneId: 'bottom', seed: 5, mind: 'glance' as const, minutes: 30 };
+  expect(fishSpell(fixedPlan(7.5, 'quiver'), { ...setting, sees: 'marks' })).toEqual(fishSpell(fixedPlan(7.5, 'quiver'), setting));
 });

@@ -47,6 +47,12 @@ export const coachLimits = {
   /** With a mark this near, m, the jig is moved no faster than this, m/s: a dart sends it off, and so does one dropped on its head. */
   shyM: 1.5,
   shyMs: 0.3,
+  /**
+   * Over a fish that is near, the jig is kept this high, m. A fish that looks hangs a hand under the jig, so each time it closes the jig goes up by another
+   * few centimetres: a slow theft that never ends. Held still instead, or kept only a hand over it, the jig lands a fifth fewer with every mind tuned on;
+   * kept 40 cm over it, fewer still (docs/science.md).
+   */
+  hoverM: 0.27,
   /** A cadence is given this long with one school before another may be tried, s. */
   encounterS: 25,
 } as const;
@@ -155,7 +161,7 @@ export class Coach {
   private compose(rule: LookRule, id: CadenceId, seen: Seen, state: EchoState, sinceMs: number, before: Advice | null): Advice {
     const { sight } = seen;
     const cadence: Cadence = cadences[id];
-    const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'back' || rule.aim === 'again');
+    const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'again');
     const ask = askRules.find((r) => this.holds(r.when, sight));
     return {
       look: rule.look,
@@ -181,13 +187,12 @@ export class Coach {
   }
 
   private depthFor(rule: LookRule, cadence: CadenceId, seen: Seen, state: EchoState): number {
-    const { top, bait, sight } = seen;
+    const { top, bait } = seen;
     const floor = state.bottomM ?? Infinity;
     const hasFloor = Number.isFinite(floor);
     const jig = state.jigM ?? (hasFloor ? floor - 1 : 1);
-    const over = top ? aboveMark(top, this.species, this.setting.beamDeg) : jig;
+    const over = top ? aboveMark(top, this.species.offsetM, this.setting.beamDeg) : jig;
     const lowest = hasFloor ? floor - 0.05 : 300;
-    const isOnBottom = this.species.feeds === 'bottom' && sight.offBottomM !== null && sight.offBottomM < 0.5;
     const hold = this.lineM !== null && Math.abs(this.lineM - jig) < 0.6 ? this.lineM : jig;
     const aims = {
       search: this.searchDepth(floor, jig),
@@ -195,11 +200,11 @@ export class Coach {
       bottom: hasFloor ? floor - this.species.offsetM : jig,
       lifted: hasFloor ? floor - rule.byM : jig,
       bed: hasFloor ? floor - 0.05 : jig,
-      'above-top': isOnBottom ? floor - this.species.offsetM : over,
+      'above-top': over,
+      over: top ? aboveMark(top, coachLimits.hoverM, this.setting.beamDeg) : jig,
       hold,
       // Only a lift draws; whoever tries another cadence instead stays where it is.
       draw: cadence === 'slow-lift' ? jig - rule.byM : hold,
-      back: Math.min(over, jig + rule.byM),
       again: this.memory.last?.depthM ?? jig,
       'under-bait': (bait?.baseM ?? jig) + rule.byM,
     };
@@ -222,10 +227,9 @@ function usualTop({ topsM }: CoachMemory): number | null {
 }
 
 /**
- * Depth for a jig over a mark, m: the species' offset above it, and as much more as a faint mark may read too deep
- * because it swims at the edge of the cone.
+ * Depth for a jig `offsetM` over a mark, m, and as much higher as a faint mark may read too deep because it swims at the edge of the cone.
  */
-export function aboveMark(mark: Pick<Mark, 'depthM' | 'levelDb'>, species: Species, beamDeg: number): number {
+export function aboveMark(mark: Pick<Mark, 'depthM' | 'levelDb'>, offsetM: number, beamDeg: number): number {
   const edge = mark.levelDb < coachLimits.weakDb ? edgeDepthError(mark.depthM, beamDeg) : 0;
-  return mark.depthM - species.offsetM - edge;
+  return mark.depthM - offsetM - edge;
 }

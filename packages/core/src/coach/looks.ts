@@ -18,8 +18,8 @@ export type LookWhen = { [K in keyof Sight]?: Limit } & {
   after?: readonly ('missed' | 'bite' | 'hooked' | 'lost' | 'landed' | 'nipped')[];
 };
 
-/** Where the jig should go: searching depth, above the top mark, where it is, drawn away from the mark, back to the mark's depth, where the last one bit, under the bait. */
-export type DepthAim = 'search' | 'above-top' | 'hold' | 'draw' | 'back' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait' | 'middle';
+/** Where the jig should go: searching depth, above the top mark by the species' offset, over it by a hand and a half and up with it, where it is, drawn away from the mark, where the last one bit, under the bait. */
+export type DepthAim = 'search' | 'above-top' | 'over' | 'hold' | 'draw' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait' | 'middle';
 
 export interface LookRule {
   id: string;
@@ -30,7 +30,7 @@ export interface LookRule {
   /** Cadences that fieldcraft offers, with how often it expects them answered and turned down; the first is its default. */
   offers: readonly Offer[];
   aim: DepthAim;
-  /** Change of depth with the aim, m: how far to draw up, or how far over the mark's old depth to wait. */
+  /** Change of depth with the aim, m: how far to draw up, or to stay over the bottom or under the bait. */
   byM: number;
   /** How long before trusting it less, s. */
   forS: number;

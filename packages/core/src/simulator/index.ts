@@ -1,5 +1,5 @@
 export { SimulatedFlasher, type FlasherOptions, type Truth } from './flasher';
-export { simulatedBottom, SimulatedWater, type Mind, type Take } from './water';
+export { simulatedBottom, minds, SimulatedWater, type Mind, type Take } from './water';
 export { scenes, sceneOf, type Scene } from './scene';
 export { livelinessOf, stillRod, type RodMotion } from './jig';
 export type { SimulatedFish, FishState } from './fish';

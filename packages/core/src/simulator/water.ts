@@ -1,14 +1,19 @@
 import { normal, requireWithin, seededRandom, type Random } from '../units';
+import { ArousalFish } from './arousal-fish';
 import { DriftFish } from './drift-fish';
 import { SimulatedFish } from './fish';
+import { GlanceFish } from './glance-fish';
 import { HazardFish } from './hazard-fish';
 import { SimulatedJig } from './jig';
 import { moodOf, type Day } from './mood';
 import { sceneOf, type Scene } from './scene';
 import { School } from './school';
 
-/** How simulated fish make up their minds: by an interest that drifts, or by chance at rates. */
-export type Mind = 'drift' | 'hazard';
+const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish } as const;
+
+/** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, or by how far they are worked up. */
+export type Mind = keyof typeof kinds;
+export const minds = Object.keys(kinds) as readonly Mind[];
 
 /** A fish took the jig; a nip lets go before anyone can strike. */
 export interface Take {
@@ -157,7 +162,7 @@ export class SimulatedWater {
   private visit(): void {
     const { random, scene, day } = this;
     const home = (depthM: number) => Math.max(0.7, depthM + this.shiftM);
-    const Kind = this.mind === 'drift' ? DriftFish : HazardFish;
+    const Kind = kinds[this.mind];
     const place = (school: School, fish: SimulatedFish) => {
       this.schools.add(school);
       this.fish.push(fish);

@@ -1,5 +1,6 @@
 import { EchoReader, type EchoState } from '../sonar';
 import { sceneOf, SimulatedFlasher, type SimulatedWater, type Mind, type RodMotion } from '../simulator';
+import { TrueMarks } from './true-marks';
 
 /** What an angler sees at a moment: the reader's state, or the water itself for those who know it. */
 export interface View {
@@ -42,16 +43,21 @@ export interface HourResult {
   nips: number;
 }
 
-/** One seeded spell of a scene, fished by an angler. Deterministic for a seed and an angler. */
+/**
+ * One seeded spell of a scene, fished by an angler. Deterministic for a seed and an angler.
+ * @param setting `sees`: by echoes that are drawn and read, or straight from the water
+ */
 export function fishSpell(
   angler: (water: SimulatedWater, reader: EchoReader | null) => Angler,
-  setting: { sceneId: string; seed: number; mind: Mind; minutes: number },
+  setting: { sceneId: string; seed: number; mind: Mind; minutes: number; sees?: 'echoes' | 'marks' },
 ): HourResult {
   const bins = Math.ceil((sceneOf(setting.sceneId).bottomM + 0.6) / 0.02);
   const flasher = new SimulatedFlasher({ ...setting, start: '2027-01-16T06:40:00.000-09:00', sounder: { pingRateHz: hands.pingRateHz, bins } });
   const { water } = flasher;
   const reader = new EchoReader(flasher.header);
   const who = angler(water, reader);
+  const marks = setting.sees === 'marks' ? new TrueMarks(water) : null;
+  const hasEchoes = who.looks && marks === null;
   const result: HourResult = { landed: 0, takes: 0, nips: 0 };
   const steps = Math.round(setting.minutes * 60 * hands.pingRateHz);
   const waiting: { at: number; hand: Hand }[] = [];
@@ -60,7 +66,7 @@ export function fishSpell(
   let lineM = Number.NaN;
   for (let i = 0; i < steps; i++) {
     const s = i / hands.pingRateHz;
-    const { take, state, t } = who.looks ? look(flasher, reader) : { take: water.step(1 / hands.pingRateHz), state: null, t: Math.round(s * 1000) };
+    const { take, state, t } = hasEchoes ? look(flasher, reader) : pass(water, who.looks ? marks : null, Math.round(s * 1000));
     if (take?.isNip) {
       result.nips++;
       who.reacted?.('nipped', t, take.depthM);
@@ -83,7 +89,7 @@ export function fishSpell(
     }
     if (s < busyUntil) {
       lineM = Number.NaN;
-      if (who.looks) reader.line(0.3);
+      if (hasEchoes) reader.line(0.3);
       continue;
     }
     waiting.push({ at: s + hands.delayS, hand: who.act({ t, state, water }) });
@@ -94,7 +100,7 @@ export function fishSpell(
       if (Number.isNaN(lineM) || Math.abs(hand.jigM - lineM) > 0.08) {
         lineM = hand.jigM;
         water.setJig(hand.jigM, hand.handMs ?? null);
-        if (who.looks) reader.line(water.jig.commandedM);
+        if (hasEchoes) reader.line(water.jig.commandedM);
       }
     }
   }
@@ -104,4 +110,9 @@ export function fishSpell(
 function look(flasher: SimulatedFlasher, reader: EchoReader) {
   const { ping, take } = flasher.next();
   return { take, state: reader.ping(ping), t: ping.t };
+}
+
+function pass(water: SimulatedWater, marks: TrueMarks | null, t: number) {
+  const take = water.step(1 / hands.pingRateHz);
+  return { take, state: marks?.state(t) ?? null, t };
 }
