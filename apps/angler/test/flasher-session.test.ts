@@ -61,6 +61,16 @@ function ping(seconds: number) {
 }
 const sources = () => [...new Set(frames.map((f) => f.source))];
 
+test('depths are true in water colder than the flasher is set for, and the log kept of it says how cold', () => {
+  device = new SimulatedFlasher({ seed: 5, sceneId: 'stack', start: 'x', bottomM: 20, trueSoundSpeedMs: 1421.6 });
+  start({ bottomM: 20 });
+  greet();
+  ping(3);
+  expect(frames.at(-1)!.state.bottomM).toBeCloseTo(device.next().truth.bottomM, 0);
+  expect(frames.at(-1)!.header.waterTempC).toBe(4);
+  expect(JSON.parse(flasherApi.log()!.split('\n')[0])).toMatchObject({ waterTempC: 4, soundSpeedMs: 1463 });
+});
+
 test('live pings are read and coached over', () => {
   start();
   expect(FakeSource.last!.url).toBe('/api/flasher/stream?bottomM=8');

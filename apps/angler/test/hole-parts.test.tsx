@@ -1,7 +1,9 @@
 import { memoryOf } from '@burrow/core/coach';
 import type { EventKind, LineState, OutingState } from '@burrow/core/ledger';
+import { SimulatedFlasher } from '@burrow/core/simulator';
 import { act, fireEvent, render, screen, userEvent } from '@testing-library/react-native';
 import { FlagBar } from '@/components/hole/FlagBar';
+import { ShownDepth } from '@/components/hole/ShownDepth';
 import { RigSheet } from '@/components/hole/RigSheet';
 import { TipUpSheet } from '@/components/hole/TipUpSheet';
 import { flagOf, flagsUp, flagText, tipUpName } from '@/components/hole/tip-ups';
@@ -25,6 +27,7 @@ jest.mock('@/data/session', () => ({
 }));
 
 const units = unitSystems.metric;
+const simulatedEcho = new SimulatedFlasher({ seed: 1, sceneId: 'steady', start: 'x' }).header;
 const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
 const line = (over: Partial<LineState> = {}): LineState => ({
   id: 'l1',
@@ -160,4 +163,12 @@ describe('rig on the spot', () => {
     expect(Number(hangs)).toBeLessThanOrEqual(Number(out));
     expect(said).toMatch(/5 cm|° from upright/);
   });
+});
+
+test('the depth that the flasher shows stands beside the true one, where the water is known', () => {
+  const header = { ...simulatedEcho, waterTempC: 4 };
+  show(<ShownDepth header={header} bottomM={7.5} units={units} />);
+  expect(screen.getByText(/true, for water of 4 °C: the bottom is at 7.5 m. A flasher set to 1463 m\/s shows it at 7.72 m/)).toBeTruthy();
+  show(<ShownDepth header={simulatedEcho} bottomM={7.5} units={units} />);
+  expect(screen.queryByText(/Depths are true/)).toBeNull();
 });

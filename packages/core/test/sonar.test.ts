@@ -1,6 +1,7 @@
-import { beamLossDb, EchoReader, edgeDepthError, firstBottomReturn, footprint, rangeResolution, targetStrength } from '../src/sonar';
+import { beamLossDb, EchoReader, edgeDepthError, firstBottomReturn, footprint, rangeResolution, shownDepth, targetStrength, truePerShown } from '../src/sonar';
 import { SimulatedFlasher } from '../src/simulator';
 import { runReaderTrial, type ReaderFigures, type ReaderTrial } from '../src/trials';
+import { soundSpeed } from '../src/water';
 
 test('a 20° beam covers 2.12 m at 6 m', () => {
   expect(footprint(6, 20)).toBeCloseTo(2.12, 2);
@@ -133,6 +134,26 @@ test('a ping of the wrong length is refused, and depths follow the true speed of
   const pings = Array.from({ length: 30 }, () => flasher.next().ping);
   const bottom = (reader: EchoReader) => pings.map((p) => reader.ping(p)).at(-1)!.bottomM! - flasher.header.transducerM;
   expect(bottom(corrected) / bottom(plain)).toBeCloseTo(1421.63 / 1463, 6);
+});
+
+test('a flasher set to another speed of sound is read true where the water is known, and what it shows itself is told beside it', () => {
+  const flasher = new SimulatedFlasher({ seed: 6, sceneId: 'steady', start: 'x', trueSoundSpeedMs: soundSpeed(4) });
+  const header = { ...flasher.header, waterTempC: 4 };
+  const [known, unknown] = [new EchoReader(header), new EchoReader(flasher.header)];
+  let off = 0;
+  for (let i = 0; i < 100; i++) {
+    const { ping, truth } = flasher.next();
+    const { bottomM, marks } = known.ping(ping);
+    const shown = unknown.ping(ping);
+    if (i < 30) continue;
+    expect(Math.abs(bottomM! - truth.bottomM)).toBeLessThan(0.1);
+    expect(shown.bottomM!).toBeCloseTo(shownDepth(bottomM!, header), 6);
+    if (!marks.some((m) => Math.abs(m.depthM - truth.fish[0].depthM) < 0.1)) off++;
+  }
+  expect(off).toBeLessThan(7);
+  expect(truePerShown(header)).toBeCloseTo(soundSpeed(4) / 1463, 12);
+  expect(truePerShown(flasher.header)).toBe(1);
+  expect(shownDepth(5, header)).toBeCloseTo(0.1 + (4.9 * 1463) / soundSpeed(4), 12);
 });
 
 test('a bottom lost for a second and a half is held, and a fish is not taken for it', () => {

@@ -7,6 +7,7 @@ import {
   iceText,
   imperial,
   isoWithOffset,
+  depthFine,
   liftText,
   metric,
   seededRandom,
@@ -23,6 +24,7 @@ test('figures read as the angler thinks', () => {
   expect(liftText(0.3, imperial)).toBe('12 in');
   expect([0.008, 0.012, 0.02, 0.024, 0].map((m) => liftText(m, imperial))).toEqual(['¼ in', '½ in', '¾ in', '1 in', '0 in']);
   expect(liftText(0.06, metric)).toBe('6 cm');
+  expect([depthFine(7.5, imperial), depthFine(7.72, imperial), depthFine(7.5, metric), depthFine(7.724, metric)]).toEqual(['24.6 ft', '25.3 ft', '7.5 m', '7.72 m']);
   expect(iceText(0.28, imperial)).toBe('11 in');
   // Ice is never rounded up, what is asked of it never down.
   expect(iceText(0.112, imperial)).toBe('4 in');

@@ -4,7 +4,8 @@
  */
 import { lineSetting } from '@burrow/contract/api';
 import { base64Of } from '@burrow/contract/formats/echo-log';
-import { simulatedBottom, SimulatedFlasher } from '@burrow/core/simulator';
+import { sceneOf, simulatedBottom, SimulatedFlasher } from '@burrow/core/simulator';
+import { soundSpeed } from '@burrow/core/water';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 
 const sceneId = process.env.SCENE ?? 'stack';
@@ -52,7 +53,9 @@ class Unit {
   }
 
   private make(): SimulatedFlasher {
-    return new SimulatedFlasher({ seed: seed + this.number, sceneId, start: new Date().toISOString(), bottomM: this.bottomM, sounder: { pingRateHz } });
+    // Like any flasher it is set to one speed of sound, and shows depths by it in water that is colder.
+    const trueSoundSpeedMs = soundSpeed(sceneOf(sceneId).waterTempC);
+    return new SimulatedFlasher({ seed: seed + this.number, sceneId, start: new Date().toISOString(), bottomM: this.bottomM, sounder: { pingRateHz }, trueSoundSpeedMs });
   }
 
   private tick(): void {

@@ -23,6 +23,8 @@ interface Props {
   line: LineState | undefined;
   jigM: number | null;
   onReact: (kind: ReactionKind) => void;
+  /** True depth beside the one the flasher shows; null before it is read. */
+  shown: ReactNode;
   /** Opens another sheet. */
   onSheet: (sheet: 'reading' | 'tip-ups' | 'told' | 'rig') => void;
   /** Keeps the last minutes as an echo log. */
@@ -33,7 +35,7 @@ interface Props {
 const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
 
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
-export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, onSheet, onKeep, log }: Props) {
+export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, shown, onSheet, onKeep, log }: Props) {
   const { units, presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
@@ -87,8 +89,9 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
           label="Water at the jig"
           text={tempText(tempC, units)}
           onStep={(d) => setTempC((t) => clamp(t + d * (units.temp === 'F' ? 1 / 1.8 : 0.5), 0, 20))}
-          hint="Read off a thermometer; it sets the pauses."
+          hint="Read off a thermometer; it sets the pauses, and makes depths true."
         />
+        {shown}
         <Action
           label="Log this temperature"
           disabled={jigM === null}

@@ -14,6 +14,7 @@ import { HoleClock } from '@/components/HoleClock';
 import { HoleMap } from '@/components/HoleMap';
 import { FlagBar } from '@/components/hole/FlagBar';
 import { NoHole } from '@/components/hole/NoHole';
+import { ShownDepth } from '@/components/hole/ShownDepth';
 import { RigSheet } from '@/components/hole/RigSheet';
 import { TipUpSheet } from '@/components/hole/TipUpSheet';
 import { isTipUp } from '@/components/hole/tip-ups';
@@ -212,6 +213,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         onReact={(kind) => void react(kind)}
         onSheet={setSheet}
         onKeep={() => void keepLog()}
+        shown={frame && bottomM !== null ? <ShownDepth header={frame.header} bottomM={bottomM} units={units} /> : null}
         log={log}
       />
       {sheet === 'tip-ups' ? (

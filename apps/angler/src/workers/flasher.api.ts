@@ -4,6 +4,7 @@ import type { ReactionKind } from '@burrow/core/ledger';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
 import { SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
+import { soundSpeed } from '@burrow/core/water';
 import type { FlasherSource, Frame, Watch } from './frame';
 import { LogSession } from './log-session';
 
@@ -153,7 +154,7 @@ class FlasherSession {
 
   private startLocal(): void {
     const { seed, sceneId, bottomM } = this.watch;
-    const local = new SimulatedFlasher({ seed, sceneId, start: new Date(0).toISOString(), bottomM });
+    const local = new SimulatedFlasher({ seed, sceneId, start: new Date(0).toISOString(), bottomM, trueSoundSpeedMs: soundSpeed(this.watch.waterTempC) });
     if (this.lineM !== null) local.setJig(this.lineM);
     if (this.rod) local.setRod(this.rod);
     this.local = local;
@@ -172,7 +173,9 @@ class FlasherSession {
     this.local = null;
   }
 
-  private begin(header: EchoHeader, lineM: number): void {
+  private begin(sounder: EchoHeader, lineM: number): void {
+    // The flasher shows depths by the speed of sound it is set to; what is known of the water makes them true.
+    const header = { ...sounder, waterTempC: this.watch.waterTempC };
     this.header = header;
     this.lineM = lineM;
     this.reader = new EchoReader(header);

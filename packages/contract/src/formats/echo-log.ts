@@ -19,6 +19,7 @@ export const echoHeader = z.object({
   transducerM: z.number().min(0).max(10),
   dbFloor: z.number().min(-200).max(50),
   dbPerStep: z.number().min(0.01).max(5),
+  waterTempC: z.number().min(0).max(40).optional(),
 });
 
 const record = z.discriminatedUnion('type', [

@@ -14,6 +14,8 @@ export interface EchoHeader {
   /** Level of byte 0, dB, and dB per step of a byte. */
   dbFloor: number;
   dbPerStep: number;
+  /** Mean temperature of the water it was in, °C, where known: depths are corrected from the set speed of sound to that of such water. */
+  waterTempC?: number;
 }
 
 /** One ping: time since the start, ms, and a level byte per bin, range-compensated to target strength on the axis. */

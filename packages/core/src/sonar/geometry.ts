@@ -1,4 +1,6 @@
 import { requireWithin } from '../units';
+import { depthCorrectedForSound, soundSpeed } from '../water';
+import type { EchoHeader } from './echo';
 
 const rad = Math.PI / 180;
 
@@ -34,6 +36,13 @@ export function edgeDepthError(depthM: number, beamDeg: number): number {
   const theta = Math.min(60, (visibleHalfAngles * beamDeg) / 2) * rad;
   return depthM * (1 / Math.cos(theta) - 1);
 }
+
+/** True range for one metre of range as the sounder shows it, in water of the header's temperature; 1 where that is not known. */
+export const truePerShown = (header: EchoHeader) =>
+  depthCorrectedForSound(1, header.soundSpeedMs, header.waterTempC === undefined ? header.soundSpeedMs : soundSpeed(header.waterTempC));
+
+/** What the sounder itself shows for a true depth below the surface, m. */
+export const shownDepth = (depthM: number, header: EchoHeader) => (depthM - header.transducerM) / truePerShown(header) + header.transducerM;
 
 /** Range, m, of the first bottom echo on a plane sloping by `slopeDeg` (0 to 45) under a plumbed depth, looked at within the beam's −3 dB edge. */
 export function firstBottomReturn(plumbM: number, slopeDeg: number, beamDeg: number): number {

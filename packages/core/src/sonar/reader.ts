@@ -3,7 +3,7 @@ import { BandFinder, type Band } from './bands';
 import { BottomTracker } from './bottom';
 import type { EchoHeader, EchoState, Mark, MarkKind, Ping } from './echo';
 import { EchoList } from './echoes';
-import { rangeResolution } from './geometry';
+import { rangeResolution, truePerShown } from './geometry';
 import { NoiseFloor } from './noise';
 import type { Track } from './track';
 import { Tracker } from './tracker';
@@ -22,7 +22,7 @@ export const readerLimits = {
 } as const;
 
 export interface ReaderOptions {
-  /** Mean speed of sound in this water, m/s; depths are corrected from the header's. */
+  /** Mean speed of sound in this water, m/s; depths are corrected from the header's. Where not said, that of the header's water temperature. */
   trueSoundSpeedMs?: number;
 }
 
@@ -56,7 +56,7 @@ export class EchoReader {
     this.bands = new BandFinder(header.bins, header.binM, header.pingRateHz, () => this.tracker.newId());
     this.firstBin = Math.max(1, Math.round(readerLimits.blindM / header.binM));
     this.leadM = rangeResolution(header.soundSpeedMs, header.pulseUs) / 2;
-    this.scale = depthCorrectedForSound(1, header.soundSpeedMs, options.trueSoundSpeedMs ?? header.soundSpeedMs);
+    this.scale = options.trueSoundSpeedMs === undefined ? truePerShown(header) : depthCorrectedForSound(1, header.soundSpeedMs, options.trueSoundSpeedMs);
   }
 
   /** Tells the reader how deep the line counter holds the jig, m below the surface. */

@@ -39,6 +39,9 @@ export function depthFigure(depthM: number, units: UnitPreference): string {
 /** Depth with its unit, such as "24.5 ft". */
 export const depthText = (depthM: number, units: UnitPreference) => `${depthFigure(depthM, units)} ${units.depth}`;
 
+/** Depth to a tenth of a foot or a centimetre, to tell two near ones apart: "24.6 ft". */
+export const depthFine = (depthM: number, units: UnitPreference) => (units.depth === 'ft' ? `${rounded(depthM / metresPerFoot, 1)} ft` : `${rounded(depthM, 2)} m`);
+
 const quarters = ['¼', '½', '¾'] as const;
 
 /** A short length such as a lift or an offset: inches up to two feet, or centimetres up to a metre, else as depth. */

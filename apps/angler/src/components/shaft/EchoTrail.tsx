@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { shownDepth } from '@burrow/core/sonar';
 import type { Palette } from '@/theme/palette';
 import type { Frame } from '@/workers/frame';
 import type { DepthFrame } from './scale';
@@ -80,8 +81,8 @@ class TrailPen {
     const perRow = (this.baseM - this.topM) / rows;
     for (let row = 0; row < rows; row++) {
       const depthM = this.topM + (row + 0.5) * perRow;
-      const from = Math.floor((depthM - header.transducerM - perRow / 2) / header.binM);
-      const to = Math.max(from, Math.floor((depthM - header.transducerM + perRow / 2) / header.binM));
+      const from = Math.floor((shownDepth(depthM - perRow / 2, header) - header.transducerM) / header.binM);
+      const to = Math.max(from, Math.floor((shownDepth(depthM + perRow / 2, header) - header.transducerM) / header.binM));
       let level = 0;
       for (let bin = Math.max(0, from); bin <= to && bin < column.levels.length; bin++) level = Math.max(level, column.levels[bin]);
       const db = header.dbFloor + level * header.dbPerStep;
