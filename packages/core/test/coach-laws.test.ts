@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { aboveMark, adviceWords, cadences, Coach, coachLimits, emptyMemory, lookRules, type Advice } from '../src/coach';
 import { speciesOf } from '../src/fish';
 import { edgeDepthError, type EchoState, type Mark } from '../src/sonar';
-import { SimulatedWater } from '../src/simulator';
+import type { SimulatedWater } from '../src/simulator';
 import { coached, fishSpell, type Angler } from '../src/trials';
 import { imperial, metric } from '../src/units';
 
