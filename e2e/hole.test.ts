@@ -30,6 +30,15 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
     await expect(page.getByText('Crappie released')).toBeVisible();
   });
 
+  await test.step('the true depth stands beside the one that the flasher shows in cold water', async () => {
+    await more.click();
+    const words = await page.getByText(/^Depths are true, for water of/).innerText();
+    const [trueFt, shownFt] = [...words.matchAll(/([\d.]+) ft/g)].map((m) => Number(m[1]));
+    expect(shownFt / trueFt).toBeGreaterThan(1.02);
+    expect(shownFt / trueFt).toBeLessThan(1.035);
+    await page.getByRole('button', { name: 'Close' }).click();
+  });
+
   await test.step('what they told us is told with its evidence', async () => {
     await more.click();
     await page.getByRole('button', { name: 'What they told us' }).click();
