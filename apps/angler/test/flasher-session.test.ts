@@ -71,6 +71,16 @@ test('depths are true in water colder than the flasher is set for, and the log k
   expect(JSON.parse(flasherApi.log()!.split('\n')[0])).toMatchObject({ waterTempC: 4, soundSpeedMs: 1463 });
 });
 
+test('a thermometer that reads under freezing stops neither the live flasher nor the simulated one', () => {
+  start({ waterTempC: -1 });
+  greet();
+  ping(2);
+  expect(frames.at(-1)!.header.waterTempC).toBe(0);
+  start({ mode: 'local', waterTempC: -1 });
+  jest.advanceTimersByTime(1000);
+  expect(frames.at(-1)!).toMatchObject({ source: 'local', header: { waterTempC: 0 } });
+});
+
 test('live pings are read and coached over', () => {
   start();
   expect(FakeSource.last!.url).toBe('/api/flasher/stream?bottomM=8');

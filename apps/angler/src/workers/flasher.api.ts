@@ -154,7 +154,7 @@ class FlasherSession {
 
   private startLocal(): void {
     const { seed, sceneId, bottomM } = this.watch;
-    const local = new SimulatedFlasher({ seed, sceneId, start: new Date(0).toISOString(), bottomM, trueSoundSpeedMs: soundSpeed(this.watch.waterTempC) });
+    const local = new SimulatedFlasher({ seed, sceneId, start: new Date(0).toISOString(), bottomM, trueSoundSpeedMs: soundSpeed(this.soundTempC) });
     if (this.lineM !== null) local.setJig(this.lineM);
     if (this.rod) local.setRod(this.rod);
     this.local = local;
@@ -167,6 +167,11 @@ class FlasherSession {
     }, 1000 / local.header.pingRateHz);
   }
 
+  /** Temperature for the speed of sound, °C: a thermometer may read a little under what liquid fresh water can be. */
+  private get soundTempC(): number {
+    return Math.max(0, this.watch.waterTempC);
+  }
+
   private endLocal(): void {
     if (this.localTimer) clearInterval(this.localTimer);
     this.localTimer = null;
@@ -175,7 +180,7 @@ class FlasherSession {
 
   private begin(sounder: EchoHeader, lineM: number): void {
     // The flasher shows depths by the speed of sound it is set to; what is known of the water makes them true.
-    const header = { ...sounder, waterTempC: this.watch.waterTempC };
+    const header = { ...sounder, waterTempC: this.soundTempC };
     this.header = header;
     this.lineM = lineM;
     this.reader = new EchoReader(header);

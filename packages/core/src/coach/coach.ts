@@ -49,8 +49,8 @@ export const coachLimits = {
   shyMs: 0.3,
   /**
    * Over a fish that is near, the jig is kept this high, m. A fish that looks hangs a hand under the jig, so each time it closes the jig goes up by another
-   * few centimetres: a slow theft that never ends. Held still instead, or kept only a hand over it, the jig lands a fifth fewer with every mind tuned on;
-   * kept 40 cm over it, fewer still (docs/science.md).
+   * few centimetres: a slow theft that never ends. Held still instead, kept a hand over it, or 40 cm over it, the jig lands fewer with every mind tuned on
+   * (docs/science.md).
    */
   hoverM: 0.27,
   /** A cadence is given this long with one school before another may be tried, s. */

@@ -18,7 +18,7 @@ export const glanceRates = {
   companyYes: 0.05,
   /** A jig that is drawn away is given at least this. */
   drawnYes: 0.6,
-  /** A jig slower than this is still, m/s, and it remembers how it was for so long. */
+  /** How far back it goes by how the jig was, s. */
   overS: 5,
   startled: 1.2,
 } as const;
