@@ -55,7 +55,7 @@ function figures(trial: ReaderTrial, seeds = [9001, 9002, 9003]) {
   };
 }
 
-test.each(['stack', 'wary', 'roaming', 'chasers', 'dusk', 'six', 'steady', 'touching', 'cone-edge', 'off-bottom', 'second-echo'])(
+test.each(['stack', 'wary', 'roaming', 'bottom', 'chasers', 'dusk', 'six', 'steady', 'touching', 'cone-edge', 'off-bottom', 'second-echo'])(
   'scene "%s": bottom, jig and fish are found, keep their names, and nothing is made up',
   (sceneId) => {
     const s = figures({ sceneId, minutes: 3 });

@@ -21,6 +21,8 @@ export class Track {
   levelDb: number;
   rangeM: number;
   speedMs = 0;
+  /** Where it was a moment ago if it has gone up fast since. */
+  lowM: number;
   /** Pings since birth. */
   age = 1;
   /** Level of the last echo that was its own, dB. */
@@ -42,6 +44,7 @@ export class Track {
   ) {
     this.rangeM = rangeM;
     this.bornRangeM = rangeM;
+    this.lowM = rangeM;
     this.levelDb = levelDb;
     this.lastLevelDb = levelDb;
     this.bornMs = t;
@@ -56,6 +59,7 @@ export class Track {
     this.pRV += dtS * this.pVV + (q * dtS ** 3) / 2;
     this.pVV += q * dtS * dtS;
     this.age++;
+    this.lowM = Math.max(this.rangeM, this.lowM - 0.15 * dtS);
   }
 
   /** Variance of the innovation, m². */

@@ -25,11 +25,15 @@ export const trackerLimits = {
   /** A lifted rod has come down again by then, s; the longer where what is at the line's depth has not a jig's level. */
   awayS: 1.6,
   awayLongS: 2.5,
+  /** Below its line for this long, s, while something else is at it. */
+  belowS: 0.5,
   /** What darts up from the jig's place this fast, m/s, is the jig: no fish starts like a rod. */
   dartMs: 0.25,
   /** How fast the slowest reel takes it there, m/s, and how long it needs to settle, s. */
   reelMs: 0.6,
   settleS: 1.2,
+  /** Who has not moved for this long after the line was let out or taken in is not on it, s. */
+  leavesS: 0.8,
   /** A fish that shares the jig's echo makes it this much stronger, dB. */
   fishOverJigDb: 3,
 } as const;
