@@ -8,7 +8,8 @@ import { askRules } from './asks';
 import { lookRules } from './look-table';
 import type { LookId, LookRule, LookWhen } from './looks';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
-import { chooseCadence } from './taste';
+import { searchDepth, searchLimits, searchSpan } from './search';
+import { chooseCadence, tasteToday } from './taste';
 import { Eye, type Seen, type Sight } from './sight';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
@@ -77,6 +78,7 @@ export class Coach {
   private lineM: number | null = null;
   private refusedAt = 0;
   private chosenMs = -Infinity;
+  private taste: { told: number; mean: number | null } = { told: 0, mean: null };
 
   /**
    * Throws RangeError for a species without habits in the table.
@@ -169,7 +171,7 @@ export class Coach {
       cadence,
       pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * cadence.pauseFactor),
       jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.depthFor(rule, id, seen, state),
-      handMs: id === 'slow-lift' ? drawSpeedMs : sight.gapM !== null && Math.abs(sight.gapM) < coachLimits.shyM ? coachLimits.shyMs : null,
+      handMs: this.handFor(rule, id, sight),
       forS: rule.forS,
       sinceMs,
       topMarkM: seen.top?.depthM ?? null,
@@ -195,8 +197,6 @@ export class Coach {
     const lowest = hasFloor ? floor - 0.05 : 300;
     const hold = this.lineM !== null && Math.abs(this.lineM - jig) < 0.6 ? this.lineM : jig;
     const aims = {
-      search: this.searchDepth(floor, jig),
-      middle: hasFloor ? (usualTop(this.memory) ?? 0.65 * floor) - this.species.offsetM : jig,
       bottom: hasFloor ? floor - this.species.offsetM : jig,
       lifted: hasFloor ? floor - rule.byM : jig,
       bed: hasFloor ? floor - 0.05 : jig,
@@ -206,24 +206,30 @@ export class Coach {
       // Only a lift draws; whoever tries another cadence instead stays where it is.
       draw: cadence === 'slow-lift' ? jig - rule.byM : hold,
       again: this.memory.last?.depthM ?? jig,
-      'under-bait': (bait?.baseM ?? jig) + rule.byM,
     };
-    return clamp(aims[rule.aim], 0.4, lowest);
+    const aim = rule.aim === 'search' || rule.aim === 'under-bait' ? (hasFloor ? this.searched(rule, seen, floor) : jig) : aims[rule.aim];
+    return clamp(aim, 0.4, lowest);
   }
 
-  /** Over where schools have shown themselves here; else over the lower part of the column. */
-  private searchDepth(floor: number, jig: number): number {
-    const usual = usualTop(this.memory);
-    if (usual !== null) return usual - this.species.offsetM;
-    return Number.isFinite(floor) ? floor - clamp(0.16 * floor, 0.6, 1.6) : jig;
+  /** Another depth from time to time: under the bait, or where tops have shown themselves. */
+  private searched({ aim, byM }: LookRule, { bait, sight }: Seen, floor: number): number {
+    const span = aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: 0.9 * floor } : searchSpan(this.memory.topsM, floor);
+    return searchDepth(span, sight.emptyS, this.tasteNow());
   }
-}
 
-/** The upper quarter of the depths at which tops were first seen, m: fish come up to a jig, hardly down to it. Null before three were seen. */
-function usualTop({ topsM }: CoachMemory): number | null {
-  if (topsM.length < 3) return null;
-  const sorted = [...topsM].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 4)];
+  /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */
+  private handFor(rule: LookRule, id: CadenceId, { gapM, emptyS }: Sight): number | null {
+    if (id === 'slow-lift') return drawSpeedMs;
+    if (gapM !== null) return Math.abs(gapM) < coachLimits.shyM ? coachLimits.shyMs : null;
+    return (rule.aim === 'search' || rule.aim === 'under-bait') && emptyS > coachLimits.leastS ? searchLimits.handMs : null;
+  }
+
+  /** What they want today; weighed anew only where something more was told. */
+  private tasteNow(): number | null {
+    const told = this.memory.answers.reduce((sum, a) => sum + 7 * a.won + 13 * a.lost + a.seconds, 0);
+    if (told !== this.taste.told) this.taste = { told, mean: tasteToday(this.memory)?.mean ?? null };
+    return this.taste.mean;
+  }
 }
 
 /**

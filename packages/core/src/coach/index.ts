@@ -5,6 +5,7 @@ export type { LookId, LookRule } from './looks';
 export { chooseCadence, tasteBelief, tasteToday, tasteWords } from './taste';
 export { emptyMemory, memoryOf, type CoachMemory, type Situation } from './memory';
 export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';
+export { searchDepth, searchLimits, searchSpan, type Span } from './search';
 export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';
 export { adviceWords, shaftWords, type AdviceWords } from './wording';
 export { activePrior, bestPlan, holePriors, stayOrGo, worthAfter, type HolePrior, type HoleSigns, type StayOrGo } from './hole-clock';

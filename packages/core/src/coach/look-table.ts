@@ -19,7 +19,7 @@ export const lookRules: readonly LookRule[] = [
     byM: 0.3,
     forS: 90,
     then: 'Watch for one strong mark in it or under it.',
-    reason: 'The band of weak marks at {bait} is bait. What eats it is in it or under it.',
+    reason: 'The band of weak marks at {bait} is bait. What eats it is in it or under it: from near the bottom up to its lower edge, step by step.',
     changesMind: 'a strong mark',
   },
   {
@@ -28,11 +28,11 @@ export const lookRules: readonly LookRule[] = [
     when: { marks: { most: 0 }, species: 'lake-trout' },
     situation: 'far',
     offers: toBeFound,
-    aim: 'middle',
+    aim: 'search',
     byM: 0,
     forS: 90,
     then: 'After three to five rounds trust the clock.',
-    reason: 'No mark in the cone. Chasers are drawn from far by a bait well off the bottom.',
+    reason: 'No mark in the cone. Chasers are drawn from far by a bait well off the bottom: up a step from time to time.',
     changesMind: 'any mark',
   },
   {
@@ -84,7 +84,7 @@ export const lookRules: readonly LookRule[] = [
     byM: 0,
     forS: 90,
     then: 'After three to five rounds trust the clock.',
-    reason: 'No mark in the cone. Let those further off notice it, then rest.',
+    reason: 'No mark in the cone. Fish beside it do not show: let them notice it, and look at another depth from time to time.',
     changesMind: 'any mark',
   },
   {

@@ -18,8 +18,8 @@ export type LookWhen = { [K in keyof Sight]?: Limit } & {
   after?: readonly ('missed' | 'bite' | 'hooked' | 'lost' | 'landed' | 'nipped')[];
 };
 
-/** Where the jig should go: searching depth, above the top mark by the species' offset, over it by a hand and a half and up with it, where it is, drawn away from the mark, where the last one bit, under the bait. */
-export type DepthAim = 'search' | 'above-top' | 'over' | 'hold' | 'draw' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait' | 'middle';
+/** Where the jig should go: searching step by step, above the top mark by the species' offset, over it by a hand and a half and up with it, where it is, drawn away from the mark, where the last one bit, searching under the bait. */
+export type DepthAim = 'search' | 'above-top' | 'over' | 'hold' | 'draw' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait';
 
 export interface LookRule {
   id: string;

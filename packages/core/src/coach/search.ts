@@ -1,0 +1,47 @@
+import { clamp } from '../units';
+
+/** How the water is searched where nothing shows. Soft; found on the training minds (docs/science.md). */
+export const searchLimits = {
+  /** A jig is seen from below by so much, hardly from above: depths searched lie so far apart at most, m. */
+  stepM: 1.5,
+  /** How long it stays at each, s: where they want it lively, and else, because a jig that travels is a lively one. */
+  livelyS: 10,
+  quietS: 30,
+  /** A taste from here on is lively. */
+  lively: 0.5,
+  /** How fast it is taken to the next, m/s. */
+  handMs: 0.3,
+  /** Tops seen before they tell where to search; kept this far above them, m. */
+  leastTops: 3,
+  overM: 0.3,
+  /** Before that, shares of the depth. */
+  fromShare: 0.35,
+  toShare: 0.84,
+  /** Where spans are less than this, m, one depth does. */
+  leastSpanM: 0.5,
+} as const;
+
+/** A stretch of water to search, m below the surface. */
+export interface Span {
+  fromM: number;
+  toM: number;
+}
+
+/** Where fish may be beside the cone: about where tops have shown themselves, before that the middle and the lower part of the column. @param floorM depth of the bottom, m */
+export function searchSpan(topsM: readonly number[], floorM: number): Span {
+  const { leastTops, overM, fromShare, toShare } = searchLimits;
+  if (topsM.length < leastTops) return { fromM: fromShare * floorM, toM: toShare * floorM };
+  return { fromM: Math.min(...topsM) - overM, toM: Math.max(...topsM) - overM };
+}
+
+/**
+ * Where to hold the jig after so many seconds without a mark, m: from the deep end of a span step by step to its upper one, and back.
+ * @param taste what they want today, 0 still to 1 lively; null while nothing is known
+ */
+export function searchDepth({ fromM, toM }: Span, emptyS: number, taste: number | null): number {
+  if (toM - fromM < searchLimits.leastSpanM) return toM;
+  const steps = Math.max(1, Math.ceil((toM - fromM) / searchLimits.stepM));
+  const stayS = (taste ?? 0) >= searchLimits.lively ? searchLimits.livelyS : searchLimits.quietS;
+  const k = Math.floor(clamp(emptyS, 0, 1e6) / stayS) % (2 * steps);
+  return toM - ((toM - fromM) * Math.min(k, 2 * steps - k)) / steps;
+}
