@@ -1,5 +1,6 @@
 const scores: Record<string, (args: readonly string[]) => Promise<boolean>> = {
   reader: async () => (await import('./reader')).scoreReader(),
+  hour: async (args) => (await import('./hour')).scoreHour(args),
   pays: async (args) => (await import('./pays')).scorePays(args),
 };
 const [wanted, ...rest] = process.argv.slice(2);

@@ -1,5 +1,6 @@
 import { TrueMarks } from '../src/trials/true-marks';
-import { ReaderScore, coached, fishSpell, fixedPlan, knowing } from '../src/trials';
+import { ReaderScore, coached, fishSpell, fixedPlan, hands, hourShares, knowing } from '../src/trials';
+import { hourPart } from '../src/trials/hour-shares';
 import { simulatedHeader } from '../src/simulator/acoustics';
 import { SimulatedWater, type Truth } from '../src/simulator';
 import type { EchoState, Mark } from '../src/sonar';
@@ -80,4 +81,35 @@ test('marks straight from the water tell fish in the cone, by range, and none be
 test('an hour by true marks has the same water as by echoes: who does not look lands the same', () => {
   const setting = { sceneId: 'bottom', seed: 5, mind: 'glance' as const, minutes: 30 };
   expect(fishSpell(fixedPlan(7.5, 'quiver'), { ...setting, sees: 'marks' })).toEqual(fishSpell(fixedPlan(7.5, 'quiver'), setting));
+});
+
+test('the parts of a spell add up to it, a fish in hand takes its forty seconds, and empty water is nobody’s', () => {
+  const setting = { sceneId: 'dusk', seed: 11, mind: 'arousal' as const, minutes: 20, sees: 'marks' as const };
+  const { landed, seconds } = hourShares(coached, setting);
+  expect(landed).toBe(fishSpell(coached, setting).landed);
+  expect(landed).toBeGreaterThan(3);
+  expect(Object.values(seconds).reduce((a, b) => a + b, 0)).toBeCloseTo(1200, 0);
+  // One may still be in hand at the end.
+  expect(seconds.landing).toBeGreaterThan((landed - 1) * hands.landS);
+  expect(seconds.landing).toBeLessThan(landed * (hands.landS + 2 * hands.strikeS));
+  const empty = hourShares(coached, { ...setting, sceneId: 'empty', minutes: 5 });
+  expect(empty).toMatchObject({ landed: 0, seconds: { nobody: expect.closeTo(300, 0), landing: 0 } });
+});
+
+test('a fish is seen in the cone and unseen beside it, off the jig’s depth or near it; one that looks goes before all', () => {
+  const water = new SimulatedWater({ seed: 3, sceneId: 'steady' });
+  const [fish] = water.fish;
+  const part = (state: typeof fish.state, xM: number, overJigM: number) => {
+    Object.assign(fish, { state, xM, yM: 0, depthM: water.jig.depthM + overJigM });
+    return hourPart(water);
+  };
+  expect(part('pass', 0, 0.5)).toBe('passed, seen');
+  expect(part('pass', 0, -2)).toBe('passed, seen off depth');
+  expect(part('pass', 2, 0.5)).toBe('passed, unseen');
+  expect(part('pass', 2, 1.5)).toBe('passed, unseen off depth');
+  expect(part('inspect', 2, 0.2)).toBe('looked at');
+  expect(part('approach', 2, 0.2)).toBe('approached');
+  expect(part('refuse', 0, 0.2)).toBe('refused');
+  expect(part('pass', 4, 0.2)).toBe('nobody');
+  expect(part('leave', 0, 0.2)).toBe('nobody');
 });

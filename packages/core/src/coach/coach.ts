@@ -189,7 +189,7 @@ export class Coach {
   }
 
   private depthFor(rule: LookRule, cadence: CadenceId, seen: Seen, state: EchoState): number {
-    const { top, bait } = seen;
+    const { top } = seen;
     const floor = state.bottomM ?? Infinity;
     const hasFloor = Number.isFinite(floor);
     const jig = state.jigM ?? (hasFloor ? floor - 1 : 1);

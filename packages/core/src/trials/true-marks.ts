@@ -2,7 +2,7 @@ import { beamLossDb, targetStrength, type EchoState, type Mark } from '../sonar'
 import type { SimulatedWater } from '../simulator';
 
 /** How a perfect sounder sees. Depths m, levels dB. */
-const perfect = {
+export const perfect = {
   beamDeg: 12,
   freqKHz: 200,
   transducerM: 0.1,
