@@ -32,7 +32,7 @@ export const lookRules: readonly LookRule[] = [
     byM: 0,
     forS: 90,
     then: 'After three to five rounds trust the clock.',
-    reason: 'No mark in the cone. Chasers are drawn from far by a bait well off the bottom: up a step from time to time.',
+    reason: 'No mark. Chasers are drawn from far by a bait well off the bottom, each while at another depth.',
     changesMind: 'any mark',
   },
   {
@@ -84,7 +84,7 @@ export const lookRules: readonly LookRule[] = [
     byM: 0,
     forS: 90,
     then: 'After three to five rounds trust the clock.',
-    reason: 'No mark in the cone. Fish beside it do not show: let them notice it, and look at another depth from time to time.',
+    reason: 'No mark. Fish beside the cone do not show: let them notice it, each while at another depth.',
     changesMind: 'any mark',
   },
   {
