@@ -11,7 +11,7 @@ test('every depth of a span comes within half a step of the jig, and none is lef
       const span = { fromM, toM: fromM + heightM };
       const stayS = taste === 0.9 ? searchLimits.livelyS : searchLimits.quietS;
       const steps = Math.ceil(heightM / searchLimits.stepM);
-      const stops = Array.from({ length: 2 * steps + 1 }, (_, k) => searchDepth(span, (k + 0.5) * stayS, taste));
+      const stops = Array.from({ length: 2 * steps + 1 }, (_, k) => searchDepth(span, (k + 0.5) * stayS, null, taste));
       expect(stops[0]).toBeCloseTo(span.toM, 9);
       expect(stops[2 * steps]).toBeCloseTo(span.toM, 9);
       expect(Math.min(...stops)).toBeCloseTo(fromM, 9);
@@ -21,12 +21,21 @@ test('every depth of a span comes within half a step of the jig, and none is lef
 });
 
 test('a short span is one depth, and it stays at each as long as the day asks for', () => {
-  expect(searchDepth({ fromM: 5, toM: 5.3 }, 500, 0.9)).toBe(5.3);
+  expect(searchDepth({ fromM: 5, toM: 5.3 }, 500, null, 0.9)).toBe(5.3);
   const span = { fromM: 2, toM: 6 };
-  expect(searchDepth(span, searchLimits.livelyS - 0.1, 0.9)).toBe(6);
-  expect(searchDepth(span, searchLimits.livelyS, 0.9)).toBeLessThan(6);
-  expect(searchDepth(span, searchLimits.livelyS, 0.2)).toBe(6);
-  expect(searchDepth(span, searchLimits.quietS, null)).toBeLessThan(6);
+  expect(searchDepth(span, searchLimits.livelyS - 0.1, null, 0.9)).toBe(6);
+  expect(searchDepth(span, searchLimits.livelyS, null, 0.9)).toBeLessThan(6);
+  expect(searchDepth(span, searchLimits.livelyS, null, 0.2)).toBe(6);
+  expect(searchDepth(span, searchLimits.quietS, null, null)).toBeLessThan(6);
+});
+
+test('over where the last mark went it waits first, never deeper than it would search', () => {
+  const span = { fromM: 2, toM: 6 };
+  for (const taste of [null, 0.2, 0.9]) {
+    expect(searchDepth(span, searchLimits.waitS - 0.1, 4.3, taste)).toBeCloseTo(4.3 - searchLimits.overM, 9);
+    expect(searchDepth(span, 3, 8, taste)).toBe(6);
+    for (const s of [0, 5, 12, 31, 64]) expect(searchDepth(span, searchLimits.waitS + s, 4.3, taste)).toBe(searchDepth(span, s, null, taste));
+  }
 });
 
 test('before tops were seen the span is a share of the depth; then it reaches from over the highest to over the deepest', () => {
@@ -70,6 +79,19 @@ describe('the coach', () => {
     const quiet = { ...emptyMemory(), answers: [{ situation: 'close' as const, cadence: 'deadstick' as const, won: 8, lost: 0, seconds: 60 }] };
     expect(depths(29, [], structuredClone(lively)).depths).toHaveLength(3);
     expect(depths(29, [], structuredClone(quiet)).depths).toHaveLength(1);
+  });
+
+  test('when a mark goes the jig stays over where it went before it searches', () => {
+    const coach = new Coach(setting);
+    const mark: Mark = { id: 1, depthM: 4.6, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 9000 };
+    const jigM = (fromS: number, toS: number, marks: Mark[]) => {
+      let at = 0;
+      for (let t = 1000 * fromS; t < 1000 * toS; t += 500) at = coach.update({ t, bottomM: 9, jigM: 4.2, marks })!.jigM;
+      return at;
+    };
+    jigM(0, 8, [mark]);
+    expect(jigM(8, 20, [])).toBeCloseTo(4.6 - searchLimits.overM, 9);
+    expect(jigM(20, 34, [])).toBeGreaterThan(6);
   });
 
   test('under bait it searches from its lower edge to near the bottom', () => {

@@ -212,9 +212,9 @@ export class Coach {
   }
 
   /** Another depth from time to time: under the bait, or where tops have shown themselves. */
-  private searched({ aim, byM }: LookRule, { bait, sight }: Seen, floor: number): number {
+  private searched({ aim, byM }: LookRule, { bait, lastM, sight }: Seen, floor: number): number {
     const span = aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: 0.9 * floor } : searchSpan(this.memory.topsM, floor);
-    return searchDepth(span, sight.emptyS, this.tasteNow());
+    return searchDepth(span, sight.emptyS, lastM, this.tasteNow());
   }
 
   /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */

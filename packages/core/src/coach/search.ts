@@ -11,6 +11,8 @@ export const searchLimits = {
   lively: 0.5,
   /** How fast it is taken to the next, m/s. */
   handMs: 0.3,
+  /** Over where the last mark went it waits so long before it searches, s: its school is not far. */
+  waitS: 20,
   /** Tops seen before they tell where to search; kept this far above them, m. */
   leastTops: 3,
   overM: 0.3,
@@ -35,13 +37,16 @@ export function searchSpan(topsM: readonly number[], floorM: number): Span {
 }
 
 /**
- * Where to hold the jig after so many seconds without a mark, m: from the deep end of a span step by step to its upper one, and back.
+ * Where to hold the jig after so many seconds without a mark, m: over where the last one went, for a while; then from the deep end of a span step by step to its
+ * upper one, and back.
+ * @param lastM depth at which the last mark was seen; null where there was none
  * @param taste what they want today, 0 still to 1 lively; null while nothing is known
  */
-export function searchDepth({ fromM, toM }: Span, emptyS: number, taste: number | null): number {
+export function searchDepth({ fromM, toM }: Span, emptyS: number, lastM: number | null, taste: number | null): number {
+  if (lastM !== null && emptyS < searchLimits.waitS) return clamp(lastM - searchLimits.overM, 0, toM);
   if (toM - fromM < searchLimits.leastSpanM) return toM;
   const steps = Math.max(1, Math.ceil((toM - fromM) / searchLimits.stepM));
   const stayS = (taste ?? 0) >= searchLimits.lively ? searchLimits.livelyS : searchLimits.quietS;
-  const k = Math.floor(clamp(emptyS, 0, 1e6) / stayS) % (2 * steps);
+  const k = Math.floor(clamp(emptyS - (lastM === null ? 0 : searchLimits.waitS), 0, 1e6) / stayS) % (2 * steps);
   return toM - ((toM - fromM) * Math.min(k, 2 * steps - k)) / steps;
 }

@@ -53,6 +53,8 @@ export interface Seen {
   sight: Sight;
   fish: readonly Mark[];
   top: Mark | null;
+  /** Depth at which a top mark was seen last, m. */
+  lastM: number | null;
   bait: Mark | null;
 }
 
@@ -84,6 +86,7 @@ export class Eye {
     return {
       fish,
       top,
+      lastM: this.lastTop?.depthM ?? null,
       bait,
       sight: {
         marks: fish.length,
