@@ -2,6 +2,8 @@ import { clamp } from '../units';
 
 /** Nothing under a hole swims or falls faster, m/s. */
 const fastestMs = 1.6;
+/** What goes up slower than this has gone up from where it is, m/s. */
+const driftsMs = 0.15;
 
 /** How a followed target is taken to move and be measured. Soft. */
 export interface Motion {
@@ -21,7 +23,7 @@ export class Track {
   levelDb: number;
   rangeM: number;
   speedMs = 0;
-  /** Where it was a moment ago if it has gone up fast since. */
+  /** Range at which it began to go up faster than anything drifts, m; else its own. */
   lowM: number;
   /** Pings since birth. */
   age = 1;
@@ -59,7 +61,7 @@ export class Track {
     this.pRV += dtS * this.pVV + (q * dtS ** 3) / 2;
     this.pVV += q * dtS * dtS;
     this.age++;
-    this.lowM = Math.max(this.rangeM, this.lowM - 0.15 * dtS);
+    this.lowM = Math.max(this.rangeM, this.lowM - driftsMs * dtS);
   }
 
   /** Variance of the innovation, m². */
