@@ -164,7 +164,7 @@ describe('Quick reading', () => {
     expect(screen.getByText('Touch the ruler where the top mark is')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Set jig' })).toBeDisabled();
     await userEvent.press(screen.getByText('Nothing there'));
-    expect(screen.getByText(/^Lift three times, let fall at \d/)).toBeTruthy();
+    expect(screen.getByText(/^Go to 6\.\d m$/)).toBeTruthy();
     expect(screen.getByText(/Fish beside the cone do not show/)).toBeTruthy();
     expect(screen.getByText(/^Read by eye: depths to ±0.[12] m.$/)).toBeTruthy();
   });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { Coach, emptyMemory, searchDepth, searchLimits, searchSpan, type CoachMemory } from '../src/coach';
+import { adviceWords, Coach, emptyMemory, searchDepth, searchLimits, searchSpan, type CoachMemory } from '../src/coach';
 import type { Mark } from '../src/sonar';
+import { metric } from '../src/units';
 
 const depthM = fc.double({ min: 1, max: 40, noNaN: true });
 const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 };
@@ -92,6 +93,12 @@ describe('the coach', () => {
     jigM(0, 8, [mark]);
     expect(jigM(8, 20, [])).toBeCloseTo(4.6 - searchLimits.overM, 9);
     expect(jigM(20, 34, [])).toBeGreaterThan(6);
+  });
+
+  test('says first to go there, then what to do there', () => {
+    const say = (jigM: number) => adviceWords(new Coach(setting).update({ t: 0, bottomM: 9, jigM, marks: [] })!, metric).instruction;
+    expect(say(4)).toMatch(/^Go to 7\.\d m$/);
+    expect(say(7.4)).toMatch(/^Lift three times, let fall at 7\.\d m$/);
   });
 
   test('under bait it searches from its lower edge to near the bottom', () => {

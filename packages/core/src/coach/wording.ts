@@ -1,6 +1,9 @@
 import { depthFigure, depthText, liftText, type UnitPreference } from '../units';
 import type { Advice } from './coach';
 
+/** A jig this far off the depth to search is sent there first, m: further than any lift takes it. */
+const elsewhereM = 0.7;
+
 export interface AdviceWords {
   /** What to do, such as "Hold still at 19 ft". */
   instruction: string;
@@ -24,7 +27,9 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
     bait: advice.baitM === null ? '' : depthText(advice.baitM, units),
   };
   const { cadence } = advice;
-  const goTo = advice.look === 'far' || advice.look === 'above' ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
+  const isElsewhere = advice.jigSeenM !== null && Math.abs(advice.jigM - advice.jigSeenM) > elsewhereM;
+  const goesFirst = advice.look === 'far' || advice.look === 'above' || (isElsewhere && (advice.look === 'nothing' || advice.look === 'bait'));
+  const goTo = goesFirst ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
   const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
   return {
     instruction: advice.look === 'stopped' ? 'Strike' : cadence.id === 'slow-lift' ? drawTo : goTo,
