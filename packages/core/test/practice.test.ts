@@ -23,6 +23,7 @@ const advice = (ruleId: string, sinceMs: number, jigM: number, cadence: CadenceI
   ask: null,
   jigSeenM: 5,
   baitM: null,
+  search: null,
 });
 
 /** Ten moments a second of one decision, and what the learner and the fish do. */
@@ -97,6 +98,19 @@ test('wrong depth and wrong movement are told apart, with by how much', () => {
   expect(words.did).toBe('Hold still at 17 ft.');
   expect(words.would).toBe('Go to 18.5 ft.');
   expect(words.remarks).toMatch(/too high\. Too quiet\.$/);
+});
+
+test('where the coach searches, any depth that it searches is right, and only outside is it told by how much', () => {
+  const at = (lineM: number) => {
+    const log = new DrillLog();
+    const state = { bottomM: 8, jigM: lineM, marks: [] };
+    const searching = { ...advice('look.nothing', 0, 6.7, 'call'), search: { fromM: 2.8, toM: 6.7 } };
+    for (let i = 0; i < 100; i++) log.push({ state: { ...state, t: i * 100 }, advice: searching, lineM, cadence: 'call', fish: [] });
+    return log.review().decisions[0];
+  };
+  for (const lineM of [2.8, 4.4, 6.7]) expect(at(lineM)).toMatchObject({ score: 100, remarks: [{ kind: 'depth-right' }, { kind: 'cadence-right' }] });
+  expect(at(7.2).remarks[0]).toEqual({ kind: 'too-deep', byM: expect.closeTo(0.5, 6) });
+  expect(at(2).remarks[0]).toEqual({ kind: 'too-high', byM: expect.closeTo(0.8, 6) });
 });
 
 test('the nearer to the coach, the higher the score', () => {

@@ -8,7 +8,7 @@ import { askRules } from './asks';
 import { lookRules } from './look-table';
 import type { LookId, LookRule, LookWhen } from './looks';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
-import { searchDepth, searchLimits, searchSpan } from './search';
+import { searchDepth, searchLimits, searchSpan, type Span } from './search';
 import { chooseCadence, tasteToday } from './taste';
 import { Eye, type Seen, type Sight } from './sight';
 
@@ -37,6 +37,8 @@ export interface Advice {
   ask: { ruleId: string; text: string; school?: string } | null;
   jigSeenM: number | null;
   baitM: number | null;
+  /** The stretch that is searched where nothing shows: elsewhere in it would do as well. */
+  search: Span | null;
 }
 
 /** How the coach advises. Soft. */
@@ -185,6 +187,7 @@ export class Coach {
       ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.school ? { school: ask.school } : {}) } : null,
       jigSeenM: state.jigM,
       baitM: seen.bait?.topM ?? null,
+      search: this.spanFor(rule, seen, state.bottomM),
     };
   }
 
@@ -207,14 +210,15 @@ export class Coach {
       draw: cadence === 'slow-lift' ? jig - rule.byM : hold,
       again: this.memory.last?.depthM ?? jig,
     };
-    const aim = rule.aim === 'search' || rule.aim === 'under-bait' ? (hasFloor ? this.searched(rule, seen, floor) : jig) : aims[rule.aim];
-    return clamp(aim, 0.4, lowest);
+    if (rule.aim !== 'search' && rule.aim !== 'under-bait') return clamp(aims[rule.aim], 0.4, lowest);
+    const span = this.spanFor(rule, seen, state.bottomM);
+    return clamp(span ? searchDepth(span, seen.sight.emptyS, seen.lastM, this.tasteNow()) : jig, 0.4, lowest);
   }
 
-  /** Another depth from time to time: under the bait, or where tops have shown themselves. */
-  private searched({ aim, byM }: LookRule, { bait, lastM, sight }: Seen, floor: number): number {
-    const span = aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: 0.9 * floor } : searchSpan(this.memory.topsM, floor);
-    return searchDepth(span, sight.emptyS, lastM, this.tasteNow());
+  /** What is searched where nothing shows: under the bait, or where tops have shown themselves. Null for a rule that does not search, and without a bottom. */
+  private spanFor({ aim, byM }: LookRule, { bait }: Seen, bottomM: number | null): Span | null {
+    if (bottomM === null || (aim !== 'search' && aim !== 'under-bait')) return null;
+    return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: 0.9 * bottomM } : searchSpan(this.memory.topsM, bottomM);
   }
 
   /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */

@@ -207,9 +207,10 @@ export class DrillLog {
   }
 }
 
-/** Scores a decision by depth and cadence against what the coach would have done. */
+/** Scores a decision by depth and cadence against what the coach would have done; where it searches, any depth that it searches is right. */
 function judge(decision: Decision): void {
-  const offM = decision.didM - decision.wouldM;
+  const { fromM, toM } = decision.advice.search ?? { fromM: decision.wouldM, toM: decision.wouldM };
+  const offM = decision.didM - clamp(decision.didM, Math.min(fromM, decision.wouldM), Math.max(toM, decision.wouldM));
   const [right, worthless] = drillLimits.depthM;
   const depth = clamp(1 - (Math.abs(offM) - right) / (worthless - right), 0, 1);
   const lively = cadences[decision.didCadence].liveliness - cadences[decision.wouldCadence].liveliness;
