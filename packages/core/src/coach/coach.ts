@@ -218,7 +218,7 @@ export class Coach {
   /** What is searched where nothing shows: under the bait, or where tops have shown themselves. Null for a rule that does not search, and without a bottom. */
   private spanFor({ aim, byM }: LookRule, { bait }: Seen, bottomM: number | null): Span | null {
     if (bottomM === null || (aim !== 'search' && aim !== 'under-bait')) return null;
-    return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: 0.9 * bottomM } : searchSpan(this.memory.topsM, bottomM);
+    return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: searchLimits.baitToShare * bottomM } : searchSpan(this.memory.topsM, bottomM);
   }
 
   /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */

@@ -19,6 +19,8 @@ export const searchLimits = {
   /** Before that, shares of the depth. */
   fromShare: 0.35,
   toShare: 0.84,
+  /** Under bait it is searched down to this share of the depth. */
+  baitToShare: 0.9,
   /** Where spans are less than this, m, one depth does. */
   leastSpanM: 0.5,
 } as const;
