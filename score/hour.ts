@@ -5,13 +5,14 @@ const trainedFirst = 2_000;
 const usual = { hours: 12, mind: 'drift' } as const;
 
 /**
- * Prints where the hours of the simple rule, the coach and the oracle go, by true marks on hours to tune on: what there is to gain, and by what.
- * @param args scenes, minds and a number of hours
+ * Prints where the hours of the simple rule, the coach and the oracle go, on hours to tune on: what there is to gain, and by what.
+ * @param args scenes, minds, a number of hours, and `marks` for fish seen straight from the water
  */
 export function scoreHour(args: readonly string[]): boolean {
   const hours = Number(args.find((x) => /^\d+$/.test(x)) ?? usual.hours);
   const asked = minds.filter((mind) => args.includes(mind));
-  const sceneIds = args.filter((x) => !/^\d+$/.test(x) && !minds.some((mind) => mind === x));
+  const sees = args.includes('marks') ? 'marks' : 'echoes';
+  const sceneIds = args.filter((x) => x !== 'marks' && !/^\d+$/.test(x) && !minds.some((mind) => mind === x));
   if (sceneIds.length === 0) throw new RangeError('score hour: expected a scene such as stack or dusk, found none');
   const ways = { simple: (jigM: number) => aboveTheTop(jigM, 'shrink'), coach: () => coached, oracle: () => knowing(true) };
   for (const sceneId of sceneIds) {
@@ -23,7 +24,7 @@ export function scoreHour(args: readonly string[]): boolean {
           .join('')}\n`,
       );
       const rows = Object.values(ways).map((way) =>
-        Array.from({ length: hours }, (_, k) => hourShares(way(jigM), { sceneId, mind, seed: trainedFirst + k, minutes: 60, sees: 'marks' })),
+        Array.from({ length: hours }, (_, k) => hourShares(way(jigM), { sceneId, mind, seed: trainedFirst + k, minutes: 60, sees })),
       );
       const line = (name: string, of: (row: { landed: number; seconds: Record<HourPart, number> }) => number, digits: number) =>
         process.stdout.write(`${name.padEnd(26)}${rows.map((row) => (row.reduce((sum, r) => sum + of(r), 0) / hours).toFixed(digits).padStart(8)).join('')}\n`);

@@ -12,6 +12,8 @@ const mostFalse = 1;
 const trials: { name: string; trial: ReaderTrial }[] = [
   ...scenes.map((s) => ({ name: s.id, trial: { sceneId: s.id, minutes: 3 } })),
   { name: 'bottom lost 1.5 s', trial: { sceneId: 'stack', minutes: 3, lossS: 1.5 } },
+  { name: 'fish landed, line up 20 s', trial: { sceneId: 'stack', minutes: 6, landS: 20 } },
+  { name: 'fish landed, 5 a second', trial: { sceneId: 'dusk', minutes: 6, landS: 20, sounder: { pingRateHz: 5 } } },
   { name: 'sounder at 1500 m/s in 1422', trial: { sceneId: 'stack', minutes: 3, sounder: { soundSpeedMs: 1500 }, trueSoundSpeedMs: 1421.6 } },
   { name: 'transducer at 0.6 m', trial: { sceneId: 'stack', minutes: 3, sounder: { transducerM: 0.6 } } },
   { name: 'beam 20°, 5 a second', trial: { sceneId: 'roaming', minutes: 3, sounder: { beamDeg: 20, pingRateHz: 5 } } },

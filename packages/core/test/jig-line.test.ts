@@ -7,6 +7,7 @@ import { trackerLimits } from '../src/sonar/tracker-limits';
 const rate = 10;
 const mergeM = 0.09;
 const jigDb = -49;
+const blindM = 0.35;
 
 interface Target {
   rangeM: number;
@@ -26,20 +27,27 @@ function echoesOf(targets: readonly Target[]): EchoList {
   return list;
 }
 
-/** Shows a tracker a jig and a fish for some seconds and tells how often what it takes for the jig was the jig. */
+/**
+ * Shows a tracker a jig and a fish for some seconds and tells how often what it takes for the jig was the jig, of the pings that show it, and how often a target
+ * that counts was where nothing but the jig was. Of a jig in the blind zone its tail is seen, much weaker, at the zone's edge.
+ */
 function follow(seconds: number, at: (s: number) => { lineM: number; jigM: number; fish: Target[] }) {
-  const tracker = new Tracker(rate, mergeM);
-  let [right, last] = [0, Number.NaN];
+  const tracker = new Tracker(rate, mergeM, blindM);
+  let [right, inSight, ghosts, last] = [0, 0, 0, Number.NaN];
   const pings = seconds * rate;
   for (let i = 0; i < pings; i++) {
     const { lineM, jigM, fish } = at(i / rate);
     if (lineM !== last) tracker.expectJig((last = lineM));
-    const list = echoesOf([{ rangeM: jigM, levelDb: jigDb }, ...fish]);
+    const isBlind = jigM < blindM;
+    const list = echoesOf([isBlind ? { rangeM: blindM + 0.02, levelDb: jigDb - 18 } : { rangeM: jigM, levelDb: jigDb }, ...fish]);
     tracker.update(list, i * 100, 8);
+    if (tracker.confirmed().some((track) => !fish.some((f) => Math.abs(f.rangeM - track.rangeM) < 0.3))) ghosts++;
+    if (jigM < blindM + mergeM) continue;
+    inSight++;
     const read = tracker.jigRange(list, 8);
     if (read !== null && Math.abs(read - jigM) < 0.12) right++;
   }
-  return { tracker, share: right / pings };
+  return { tracker, share: right / inSight, ghosts };
 }
 
 /** Three lifts of 45 cm at two seconds each, then twelve seconds of rest. */
@@ -73,17 +81,58 @@ test('a fish that leaves the shared echo downward is not the jig: nothing hangs 
   expect(tracker.jig!.rangeM).toBeCloseTo(7.3, 1);
 });
 
+/** The line is up under the ice from the tenth second to the fiftieth, as for a fish that is taken off it, and goes down again at a speed, m/s. */
+const landed = (s: number, homeM: number, fallMs: number) => ({
+  lineM: s < 10 || s >= 50 ? homeM : 0.2,
+  jigM: s < 10 ? homeM : s < 50 ? Math.max(0.2, homeM - 0.9 * (s - 10)) : Math.min(homeM, 0.2 + fallMs * (s - 50)),
+});
+
+describe('a jig that was up in the blind zone', () => {
+  test.each([0.3, 0.6, 1.1])('is known again on its way down at %s m/s, past a fish at its line’s depth, and is no fish meanwhile', (fallMs) => {
+    const { share, ghosts, tracker } = follow(90, (s) => ({ ...landed(s, 6, fallMs), fish: [{ rangeM: 6.3, levelDb: -42 }] }));
+    expect(share).toBeGreaterThan(0.95);
+    expect(ghosts).toBeLessThanOrEqual(3);
+    expect(tracker.jig!.rangeM).toBeCloseTo(6, 1);
+  });
+
+  test('has not lost its level there', () => {
+    const { tracker } = follow(49, (s) => ({ ...landed(s, 6, 1), fish: [] }));
+    expect(tracker.jig).toBeNull();
+    const again = follow(70, (s) => ({ ...landed(s, 6, 1), fish: [] })).tracker;
+    expect(again.jig!.levelDb).toBeCloseTo(jigDb, 0);
+    expect(again.confirmed()).toEqual([]);
+  });
+});
+
+test('a jig drawn up slowly keeps its name past a fish where its line is going', () => {
+  const { share } = follow(30, (s) => ({ lineM: s < 5 ? 6 : 5.2, jigM: s < 5 ? 6 : Math.max(5.2, 6 - 0.06 * (s - 5)), fish: [{ rangeM: 5.22, levelDb: -47 }] }));
+  expect(share).toBeGreaterThan(0.95);
+});
+
+test('one that was lost sight of is looked for anew at its line, and not where it was last thought to go', () => {
+  // It darts up out of sight, and is back at its line a second later.
+  const tracker = new Tracker(rate, mergeM, blindM);
+  tracker.expectJig(6);
+  const show = (i: number, jigM: number | null) => tracker.update(echoesOf(jigM === null ? [] : [{ rangeM: jigM, levelDb: jigDb }]), i * 100, 8);
+  for (let i = 0; i < 60; i++) show(i, 6);
+  for (let i = 60; i < 63; i++) show(i, 6 - 0.1 * (i - 59));
+  for (let i = 63; i < 73; i++) show(i, null);
+  for (let i = 73; i < 76; i++) show(i, 6);
+  expect(tracker.jig!.rangeM).toBeCloseTo(6, 1);
+  expect(tracker.confirmed()).toEqual([]);
+});
+
 describe('what line and level tell', () => {
   const jigAt = (rangeM: number, levelDb: number) => new Track(rangeM, levelDb, 0, trackerLimits.jig);
   const settledLine = (atM: number) => {
-    const line = new JigLine(rate, mergeM);
+    const line = new JigLine(rate, mergeM, blindM);
     line.expect(atM, null);
-    line.tick(10_000);
+    line.tick(10_000, null);
     return line;
   };
 
   test('without a line counter no range speaks against a jig, with one the more the further below it or over the rod’s reach', () => {
-    expect(new JigLine(rate, mergeM).astray(3)).toBe(0);
+    expect(new JigLine(rate, mergeM, blindM).astray(3)).toBe(0);
     const line = settledLine(7);
     expect([7, 6.8, 6.5].map((m) => line.astray(m))).toEqual([0, 0, 0]);
     expect(line.astray(7.2)).toBeGreaterThan(line.astray(7.1));
@@ -96,9 +145,49 @@ describe('what line and level tell', () => {
     line.expect(5, 7);
     expect(line.isOnItsWay).toBe(true);
     expect(line.astray(7)).toBe(1);
-    line.tick(10_000 + 1000 * (trackerLimits.settleS + 2 / trackerLimits.reelMs) + 1);
+    line.tick(10_000 + 1000 * (trackerLimits.settleS + 2 / trackerLimits.reelMs) + 1, null);
     expect(line.isOnItsWay).toBe(false);
     expect(line.astray(7)).toBe(16);
+  });
+
+  test('known after it hung alone, its level is not given up for a fish’s: not for one in its echo, nor for one that has its name', () => {
+    const line = settledLine(7);
+    for (let i = 0; i < 6 * rate; i++) line.learn(jigAt(7, jigDb), jigDb, false);
+    for (let i = 0; i < 60; i++) line.learn(jigAt(7, -57), -57, true);
+    line.rename(jigAt(7, -40));
+    expect(line.levelDb).toBeCloseTo(jigDb, 6);
+    // Alone at its line it is what it shows.
+    for (let i = 0; i < 60; i++) line.learn(jigAt(7, -52), -52, false);
+    expect(line.levelDb).toBeCloseTo(-52, 0);
+    const young = settledLine(7);
+    young.learn(jigAt(7, -40), -40, false);
+    young.rename(jigAt(7, jigDb));
+    expect(young.levelDb).toBe(jigDb);
+  });
+
+  test('while the jig goes slowly to its line’s depth it is on its way, however long; once it is there or goes elsewhere it is not', () => {
+    const jig = jigAt(6, jigDb);
+    jig.isSeen = true;
+    const still = (speedMs: number, rangeM: number) => {
+      const line = settledLine(6);
+      line.expect(5.2, 6);
+      for (let t = 10_100; t < 20_000; t += 100) {
+        Object.assign(jig, { speedMs, rangeM });
+        line.tick(t, jig);
+      }
+      return line.isOnItsWay;
+    };
+    expect([still(-0.06, 5.6), still(-0.06, 5.22), still(0.06, 5.6), still(0, 5.6)]).toEqual([true, false, false, false]);
+  });
+
+  test('it takes its time to get anywhere', () => {
+    const line = settledLine(0.2);
+    expect(line.isHidden).toBe(true);
+    line.expect(6, null);
+    line.tick(11_000, null);
+    expect([line.isHidden, line.canBeAt(1), line.canBeAt(6)]).toEqual([false, true, false]);
+    line.tick(14_000, null);
+    expect(line.canBeAt(6)).toBe(true);
   });
 
   test('a fish in its echo makes it stronger: that counts less against it than being weaker', () => {

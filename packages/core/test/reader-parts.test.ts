@@ -129,7 +129,7 @@ describe('bottom', () => {
 describe('tracks', () => {
   /** Shows a tracker targets by their range at each ping. */
   function follow(seconds: number, targets: (s: number) => { rangeM: number; levelDb?: number }[], lineM?: number) {
-    const tracker = new Tracker(rate, 0.117);
+    const tracker = new Tracker(rate, 0.117, 0.35);
     if (lineM !== undefined) tracker.expectJig(lineM);
     const list = new EchoList();
     const ids = new Set<number>();

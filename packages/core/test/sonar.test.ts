@@ -34,7 +34,7 @@ function figures(trial: ReaderTrial, seeds = [9001, 9002, 9003]) {
   const sum = (of: (r: ReaderFigures) => number) => rows.reduce((a, r) => a + of(r), 0);
   return {
     bottom: sum((r) => r.bottom) / rows.length,
-    jig: sum((r) => r.jig) / rows.length,
+    jig: sum((r) => r.jig ?? 0) / rows.length,
     tops: sum((r) => r.tops),
     top:
       sum((r) => (r.top ?? 0) * r.tops) /

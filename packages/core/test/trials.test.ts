@@ -43,6 +43,37 @@ test('a jig and a bottom out of reach do not count', () => {
   expect(score({}, { jigM: 5.2, bottomM: 8.3 })).toMatchObject({ jig: 0, bottom: 0 });
 });
 
+test('a jig in the blind zone under the transducer is not asked for', () => {
+  expect(score({ jigM: 0.3 }, { jigM: null }).jig).toBeNull();
+  expect(score({}, { jigM: null }, (t, state) => Object.assign(state, { jigM: t < 5000 ? 5 : null })).jig).toBe(0.5);
+});
+
+test('in a fished half hour with fish landed hardly a mark is the jig itself, and the jig is seldom lost', () => {
+  let [states, ghosts, astray, landed] = [0, 0, 0, 0];
+  for (const seed of [3000, 3002, 3005])
+    landed += fishSpell(
+      (water) => {
+        const who = coached(water);
+        return {
+          ...who,
+          act: (view) => {
+            const { marks, jigM } = view.state!;
+            const { depthM } = water.jig;
+            const isFish = (m: Mark) => water.fish.some((f) => Math.abs(Math.hypot(f.depthM - 0.1, f.offAxisM) + 0.1 - m.depthM) < 0.4);
+            states++;
+            if (marks.some((m) => m.kind === 'fish' && Math.abs(m.depthM - depthM) < 0.3 && !isFish(m))) ghosts++;
+            if (depthM > 1 && (jigM === null || Math.abs(jigM - depthM) > 0.25)) astray++;
+            return who.act(view);
+          },
+        };
+      },
+      { sceneId: 'stack', seed, mind: 'glance', minutes: 30, sees: 'echoes' },
+    ).landed;
+  expect(landed).toBeGreaterThan(10);
+  expect(ghosts / states).toBeLessThan(0.02);
+  expect(astray / states).toBeLessThan(0.06);
+});
+
 test('an hour is the same for its seed, and a plan out of reach of all fish lands none', () => {
   const setting = { sceneId: 'stack', seed: 77, mind: 'hazard' as const, minutes: 20 };
   expect(fishSpell(coached, setting)).toEqual(fishSpell(coached, setting));

@@ -16,15 +16,23 @@ export class JigLine {
   private arrivesMs = 0;
   private sent = { ms: 0, fromM: 0 };
   private awayPings = 0;
+  private alonePings = 0;
 
-  /** @param mergeM targets closer than this in range are one echo, m */
+  /**
+   * @param mergeM targets closer than this in range are one echo, m
+   * @param blindM range within which nothing is seen, m
+   */
   constructor(
     private readonly pingRateHz: number,
     private readonly mergeM: number,
+    private readonly blindM: number,
   ) {}
 
-  /** Another ping. */
-  tick(t: number): void {
+  /** Another ping. @param jig what was taken for it at the last: while it goes slowly towards its line's depth it is on its way yet */
+  tick(t: number, jig: Track | null): void {
+    const { atM } = this;
+    if (jig && atM !== null && this.isOnItsWay && jig.isSeen && Math.abs(atM - jig.rangeM) > this.mergeM / 2 && Math.sign(atM - jig.rangeM) * jig.speedMs > limits.drawnMs)
+      this.arrivesMs = Math.max(this.arrivesMs, t + 1000 * limits.settleS);
     this.nowMs = t;
   }
 
@@ -32,7 +40,7 @@ export class JigLine {
   expect(rangeM: number, jigM: number | null): void {
     const farM = this.atM === null ? 0 : Math.abs(rangeM - this.atM);
     if (farM > 0.01) {
-      if (!this.isOnItsWay) this.sent = { ms: this.nowMs, fromM: jigM ?? rangeM };
+      if (!this.isOnItsWay) this.sent = { ms: this.nowMs, fromM: jigM ?? this.atM ?? rangeM };
       this.arrivesMs = Math.max(this.arrivesMs, this.nowMs + 1000 * (limits.settleS + farM / limits.reelMs));
     }
     this.atM = rangeM;
@@ -41,6 +49,16 @@ export class JigLine {
   /** Whether the jig may still be on its way to its line's depth. */
   get isOnItsWay(): boolean {
     return this.nowMs < this.arrivesMs;
+  }
+
+  /** Whether the line holds the jig so near under the transducer that its echo is not seen, or not whole. */
+  get isHidden(): boolean {
+    return this.atM !== null && !this.isOnItsWay && this.atM < this.blindM + this.mergeM;
+  }
+
+  /** Whether an echo is cut off by the blind zone: its level is not its target's. */
+  isCut(rangeM: number): boolean {
+    return rangeM < this.blindM + this.mergeM;
   }
 
   /** What it counts against a range to be the jig's that it lies off the line's depth. */
@@ -58,11 +76,25 @@ export class JigLine {
     return Math.min(16, level * level) + this.astray(track.rangeM);
   }
 
-  /** Learns the jig's own level: while no fish is by that would teach it another, or from less than it was taken for at the line's depth. */
+  /**
+   * Learns the jig's own level: while no fish is by that would teach it another, or from less than it was taken for at the line's depth. Once it was alone for
+   * long enough it is sure, and what company tells is a fish's.
+   */
   learn(jig: Track, levelDb: number, hasCompany: boolean): void {
+    if (this.isCut(jig.rangeM)) return;
+    if (!hasCompany) this.alonePings++;
     if (this.levelDb === null) this.levelDb = levelDb;
-    else if (jig.levelDb < this.levelDb - 1 && this.isAt(jig.rangeM, this.mergeM / 2)) this.levelDb += 0.1 * (jig.levelDb - this.levelDb);
+    else if (!(hasCompany && this.isSure) && jig.levelDb < this.levelDb - 1 && this.isAt(jig.rangeM, this.mergeM / 2)) this.levelDb += 0.1 * (jig.levelDb - this.levelDb);
     else if (!hasCompany) this.levelDb += clamp(0.05 * (levelDb - this.levelDb), -0.03, 0.03);
+  }
+
+  /** Another target has the jig's name now: its level is the jig's, unless that is known. */
+  rename(track: Track): void {
+    if (!this.isSure || this.levelDb === null) this.levelDb = track.levelDb;
+  }
+
+  private get isSure(): boolean {
+    return this.alonePings > limits.sureS * this.pingRateHz;
   }
 
   /**
@@ -96,13 +128,34 @@ export class JigLine {
     return tracks.find((track) => jig.isSeen && track.isSeen && this.darted(track, jig)) ?? this.arrived(jig, tracks);
   }
 
+  /** A target that came into sight where the line was sent from, and goes where the line goes faster than fish swim. */
+  travelling(tracks: readonly Track[]): Track | null {
+    const { atM } = this;
+    if (atM === null || !this.isOnItsWay) return null;
+    const { ms, fromM } = this.sent;
+    const nearM = Math.max(limits.jigReachM, this.blindM + 2 * this.mergeM - fromM);
+    const isGoing = (track: Track) =>
+      track.isSeen &&
+      track.hits >= 3 &&
+      track.bornMs >= ms &&
+      Math.abs(track.bornRangeM - fromM) < nearM &&
+      Math.abs(track.speedMs) > limits.travelsMs &&
+      (track.speedMs > 0 ? atM - track.rangeM : track.rangeM - atM) > -this.mergeM;
+    return tracks.find(isGoing) ?? null;
+  }
+
+  /** Whether the jig can have got to a range by now. */
+  canBeAt(rangeM: number): boolean {
+    return !this.isOnItsWay || Math.abs(rangeM - this.sent.fromM) < limits.jigReachM + ((this.nowMs - this.sent.ms) / 1000) * limits.fallMs;
+  }
+
   private isAt(rangeM: number, withinM: number): boolean {
     return this.atM !== null && Math.abs(rangeM - this.atM) < withinM;
   }
 
   private stayedBehind(jig: Track, at: number): boolean {
     const { ms, fromM } = this.sent;
-    return jig.isSeen && this.nowMs >= ms + 1000 * limits.leavesS && Math.abs(at - fromM) > 1.5 * this.mergeM && Math.abs(jig.rangeM - fromM) < this.mergeM;
+    return jig.isSeen && this.nowMs >= ms + 1000 * limits.leavesS && Math.abs(at - fromM) > 1.5 * this.mergeM && Math.sign(at - fromM) * (jig.rangeM - fromM) < limits.stirsM;
   }
 
   private isAnotherAt(at: number, jig: Track, echoes: EchoList, owner: readonly (Track | null)[], unlikeDb = Infinity): boolean {

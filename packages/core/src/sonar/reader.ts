@@ -52,7 +52,7 @@ export class EchoReader {
     for (let v = 0; v < 256; v++) this.linear[v] = 10 ** ((header.dbFloor + v * header.dbPerStep) / 10);
     this.noise = new NoiseFloor(header.bins, header.dbFloor, header.dbPerStep, readerLimits.marginDb);
     this.bottom = new BottomTracker(header.binM, header.pingRateHz);
-    this.tracker = new Tracker(header.pingRateHz, 2 * rangeResolution(header.soundSpeedMs, header.pulseUs));
+    this.tracker = new Tracker(header.pingRateHz, 2 * rangeResolution(header.soundSpeedMs, header.pulseUs), readerLimits.blindM);
     this.bands = new BandFinder(header.bins, header.binM, header.pingRateHz, () => this.tracker.newId());
     this.firstBin = Math.max(1, Math.round(readerLimits.blindM / header.binM));
     this.leadM = rangeResolution(header.soundSpeedMs, header.pulseUs) / 2;

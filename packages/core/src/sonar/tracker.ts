@@ -15,16 +15,22 @@ export class Tracker {
   private readonly pairs: { cost: number; track: Track; e: number }[] = [];
   private lastMs: number | null = null;
   private readonly gone: number;
+  private readonly lost: number;
   private readonly shared: number;
 
-  /** @param mergeM targets closer than this in range are one echo, m */
+  /**
+   * @param mergeM targets closer than this in range are one echo, m
+   * @param blindM range within which nothing is seen, m
+   */
   constructor(
     private readonly pingRateHz: number,
     private readonly mergeM: number,
+    blindM: number,
   ) {
     this.gone = trackerLimits.goneS * pingRateHz;
+    this.lost = trackerLimits.lostS * pingRateHz;
     this.shared = trackerLimits.sharedS * pingRateHz;
-    this.line = new JigLine(pingRateHz, mergeM);
+    this.line = new JigLine(pingRateHz, mergeM, blindM);
   }
 
   /** Range at which the line holds the jig once it has got there, m. */
@@ -41,19 +47,21 @@ export class Tracker {
   update(echoes: EchoList, t: number, bottomRangeM: number | null): void {
     const dt = this.lastMs === null ? 1 / this.pingRateHz : Math.min(1, Math.max(1e-3, (t - this.lastMs) / 1000));
     this.lastMs = t;
-    this.line.tick(t);
+    this.line.tick(t, this.jig);
     this.owner.fill(null);
     for (const track of this.tracks) track.predict(dt);
     this.jig?.predict(dt);
     const { atM } = this.line;
     if (this.jig && atM !== null && this.jig.misses > this.gone / 2 && Math.abs(this.jig.rangeM - atM) > 2 * trackerLimits.jigReachM) this.jig = null;
+    if (this.line.isHidden) this.jig = null;
     this.assign(echoes);
     if (this.jig) this.reconsiderJig(echoes, bottomRangeM);
-    if (!this.jig) this.findJig(echoes, t);
+    if (!this.jig || (this.jig.misses > this.lost && this.jig.sharesWith === null)) this.findJig(echoes, t);
     this.share(echoes);
     this.bury();
     for (let e = 0; e < echoes.count; e++) {
-      if (!this.owner[e]) this.tracks.push(new Track(echoes.rangeM[e], echoes.levelDb[e], t, trackerLimits.fish));
+      // What is cut off by the blind zone may be anything: the jig that hangs there, or what rings on.
+      if (!this.owner[e] && !this.line.isCut(echoes.rangeM[e])) this.tracks.push(new Track(echoes.rangeM[e], echoes.levelDb[e], t, trackerLimits.fish));
     }
   }
 
@@ -140,7 +148,7 @@ export class Tracker {
     let best = line.betrayed(jig, this.tracks);
     if (!best && unlike < trackerLimits.doubtJig && !isElsewhere) return;
     if (!best && isElsewhere) best = line.settled(this.tracks);
-    if (best) line.levelDb = best.levelDb;
+    if (best) line.rename(best);
     for (const track of best ? [] : this.tracks) {
       if (!track.isSeen || (line.atM !== null && Math.abs(track.rangeM - line.atM) > 1.5 * trackerLimits.jigReachM)) continue;
       if (line.unlike(track) < unlike - trackerLimits.doubtJig && (!best || line.unlike(track) < line.unlike(best))) best = track;
@@ -168,8 +176,17 @@ export class Tracker {
 
   /** With a line counter: the echo that best fits its depth and the jig's level. Without one: the target that never fades. */
   private findJig(echoes: EchoList, t: number): void {
+    if (this.line.isHidden) return;
     if (this.line.atM === null) {
-      this.adoptJig();
+      if (!this.jig) this.adoptJig();
+      return;
+    }
+    const travelling = this.line.travelling(this.tracks);
+    if (travelling) {
+      this.tracks.splice(this.tracks.indexOf(travelling), 1);
+      travelling.motion = trackerLimits.jig;
+      travelling.id = 0;
+      this.jig = travelling;
       return;
     }
     const { isOnItsWay } = this.line;
@@ -177,12 +194,14 @@ export class Tracker {
     let bestCost: number = trackerLimits.doubtJig;
     for (let e = 0; e < echoes.count; e++) {
       const off = Math.abs(echoes.rangeM[e] - this.line.atM);
-      if (off > (isOnItsWay ? trackerLimits.jigReachM : 2 * this.mergeM)) continue;
+      if (off > (isOnItsWay ? trackerLimits.jigReachM : 2 * this.mergeM) || !this.line.canBeAt(echoes.rangeM[e])) continue;
       const on = this.owner[e];
       // What has hung at the line's depth for long is the jig, whatever its level.
       const isSettled = on !== null && on.hits > 2 * this.pingRateHz && off < this.mergeM / 2;
       const level = this.line.levelDb === null || isSettled ? 0 : (echoes.levelDb[e] - this.line.levelDb) / trackerLimits.jigLevelSdDb;
-      const cost = (off / trackerLimits.rodLiftM) ** 2 + this.line.astray(echoes.rangeM[e]) + Math.min(9, level * level);
+      // Where a line that has come to rest should hold it, another level is no reason to take nothing for the jig.
+      const most = !isOnItsWay && off < this.mergeM / 2 ? trackerLimits.doubtJig / 2 : 9;
+      const cost = (off / trackerLimits.rodLiftM) ** 2 + this.line.astray(echoes.rangeM[e]) + Math.min(most, level * level);
       if (cost < bestCost) {
         bestCost = cost;
         best = e;
@@ -192,7 +211,7 @@ export class Tracker {
     const on = this.owner[best];
     // A fish track already on the echo was the jig all along.
     if (on) this.tracks.splice(this.tracks.indexOf(on), 1);
-    if (on && on.hits > 2 * this.pingRateHz) this.line.levelDb = on.levelDb;
+    if (on && on.hits > 2 * this.pingRateHz) this.line.rename(on);
     this.jig = new Track(echoes.rangeM[best], echoes.levelDb[best], t, trackerLimits.jig);
     this.jig.isSeen = true;
     this.owner[best] = this.jig;
@@ -209,7 +228,7 @@ export class Tracker {
     this.tracks.splice(this.tracks.indexOf(best), 1);
     this.jig = new Track(best.rangeM, best.levelDb, best.bornMs, trackerLimits.jig);
     this.jig.isSeen = true;
-    this.line.levelDb = best.levelDb;
+    this.line.rename(best);
     for (let e = 0; e < this.owner.length; e++) if (this.owner[e] === best) this.owner[e] = this.jig;
   }
 
@@ -240,7 +259,7 @@ export class Tracker {
   private bury(): void {
     for (let i = this.tracks.length - 1; i >= 0; i--) {
       const track = this.tracks[i];
-      if (track.misses > (track.id > 0 ? this.gone : 2)) this.tracks.splice(i, 1);
+      if (track.misses > (track.id > 0 ? this.gone : 2) || this.line.isCut(track.rangeM)) this.tracks.splice(i, 1);
     }
     if (this.jig && this.jig.misses > 2 * this.gone) this.jig = null;
   }

@@ -1,4 +1,4 @@
-import { rangeResolution, type EchoHeader, type EchoState, type Mark } from '../sonar';
+import { rangeResolution, readerLimits, type EchoHeader, type EchoState, type Mark } from '../sonar';
 import type { Truth } from '../simulator';
 
 /** How near a reading must come to the truth, m, and what a reader must see. Source: docs/science.md, "Scoring the reader". */
@@ -20,7 +20,8 @@ export interface ReaderFigures {
   pings: number;
   /** Shares of pings, 0–1; null where there was nothing to find. */
   bottom: number;
-  jig: number;
+  /** Of the pings on which the jig hangs in sight, out of the blind zone; null where there were none. */
+  jig: number | null;
   top: number | null;
   /** Pings on which there was a top to find. */
   tops: number;
@@ -46,12 +47,12 @@ const gapTo = (c: Cluster, m: Mark) => Math.max(0, c.topM - (m.baseM ?? m.depthM
 /** Adds up how a reader's states compare with the truth that it never sees. */
 export class ReaderScore {
   private readonly cTauM: number;
-  private readonly seen = { pings: 0, bottom: 0, jig: 0, top: 0, tops: 0, bait: 0, baits: 0, missed: 0, wrong: 0, switched: 0, required: 0 };
+  private readonly seen = { pings: 0, bottom: 0, jig: 0, jigs: 0, top: 0, tops: 0, bait: 0, baits: 0, missed: 0, wrong: 0, switched: 0, required: 0 };
   private readonly lastMark = new Map<number, number>();
   private readonly lives = new Map<number, { firstMs: number; lastMs: number; hits: number; misses: number }>();
   private lastMs = 0;
 
-  constructor(header: EchoHeader) {
+  constructor(private readonly header: EchoHeader) {
     this.cTauM = 2 * rangeResolution(header.soundSpeedMs, header.pulseUs);
   }
 
@@ -60,7 +61,10 @@ export class ReaderScore {
     seen.pings++;
     this.lastMs = truth.t;
     if (state.bottomM !== null && Math.abs(state.bottomM - truth.bottomM) <= Math.max(this.cTauM, 0.05)) seen.bottom++;
-    if (state.jigM !== null && Math.abs(state.jigM - truth.jigM) <= scoreLimits.jigM) seen.jig++;
+    if (truth.jigM - this.header.transducerM > readerLimits.blindM + this.cTauM) {
+      seen.jigs++;
+      if (state.jigM !== null && Math.abs(state.jigM - truth.jigM) <= scoreLimits.jigM) seen.jig++;
+    }
     const marks = state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school');
     const clusters = this.clusters(truth);
     if (truth.fish.length <= scoreLimits.mostFish) this.match(clusters, marks, truth.t);
@@ -84,7 +88,7 @@ export class ReaderScore {
     return {
       pings: seen.pings,
       bottom: seen.bottom / seen.pings,
-      jig: seen.jig / seen.pings,
+      jig: seen.jigs > 0 ? seen.jig / seen.jigs : null,
       top: seen.tops > 0 ? seen.top / seen.tops : null,
       tops: seen.tops,
       mota: seen.required > 0 ? 1 - (seen.missed + seen.wrong + seen.switched) / seen.required : null,
