@@ -85,6 +85,7 @@ test.each<[string, ReaderTrial]>([
   ['a transducer deep in the hole', { sceneId: 'stack', minutes: 3, sounder: { transducerM: 0.6 } }],
   ['a wide beam and few pings', { sceneId: 'roaming', minutes: 3, sounder: { beamDeg: 20, pingRateHz: 5 } }],
   ['a long pulse and many pings', { sceneId: 'six', minutes: 1, sounder: { pulseUs: 120, pingRateHz: 20 } }],
+  ['fish landed, the line up meanwhile', { sceneId: 'stack', minutes: 4, landS: 20 }],
   ['a bottom that is lost for a second and a half each minute', { sceneId: 'stack', minutes: 3, lossS: 1.5 }],
 ])('with %s it reads as well', (_, trial) => {
   const s = figures(trial);
