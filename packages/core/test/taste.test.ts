@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { cadences, chooseCadence, Coach, emptyMemory, lookRules, memoryOf, tasteBelief, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '../src/coach';
+import { cadences, chooseCadence, Coach, emptyMemory, lookRules, memoryOf, ownRecord, tasteBelief, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '../src/coach';
 import type { Mark } from '../src/sonar';
-import { seededRandom } from '../src/units';
+import { normal, seededRandom } from '../src/units';
 
 const told = (...answers: CoachMemory['answers']): CoachMemory => ({ ...emptyMemory(), answers });
 const answer = (cadence: CadenceId, won: number, lost: number, seconds = 20): CoachMemory['answers'][number] => ({ situation: 'close', cadence, won, lost, seconds });
@@ -106,4 +106,69 @@ test('the taste is put into words with as much doubt as there is', () => {
   expect(tasteWords(told(answer('deadstick', 8, 0, 60), answer('bounce', 0, 8, 40)))).toMatch(/quiet/);
   expect(tasteWords(told(answer('bounce', 8, 0, 60), answer('quiver', 0, 8, 40)))).toMatch(/ lively\.$/);
   expect(tasteWords(memoryOf(Array.from({ length: 12 }, (_, k) => ({ kind: k % 4 === 0 ? ('refused' as const) : ('bite' as const), cadence: 'shrink' }))))).toMatch(/neither/);
+});
+
+describe('the own record of a cadence', () => {
+  const record = (cadence: CadenceId, ...answers: CoachMemory['answers']) => {
+    const memory = told(...answers);
+    return ownRecord(memory, cadence, tasteBelief(memory));
+  };
+
+  test('is 1 for one that was never shown, over 1 where it was answered more than its liveliness foretells, under it where less', () => {
+    expect(record('tap')).toBe(1);
+    expect(record('tap', answer('bounce', 5, 5, 100))).toBe(1);
+    // Shrink and tap are nearly as lively, so that a taste cannot tell them apart.
+    const told = [answer('tap', 8, 2, 100), answer('shrink', 1, 9, 100)] as const;
+    expect(record('tap', ...told)).toBeGreaterThan(1.3);
+    expect(record('shrink', ...told)).toBeLessThan(0.75);
+  });
+
+  test('turns the choice where liveliness alone would not', () => {
+    const share = (...answers: CoachMemory['answers']) => {
+      let taps = 0;
+      for (let k = 0; k < 200; k++) if (chooseCadence(told(...answers), 'close', stalled, `${k}`) === 'tap') taps++;
+      return taps / 200;
+    };
+    const even = share(answer('tap', 5, 5, 100), answer('shrink', 5, 5, 100));
+    expect(share(answer('tap', 9, 1, 100), answer('shrink', 1, 9, 100))).toBeGreaterThan(even + 0.2);
+    expect(share(answer('tap', 1, 9, 100), answer('shrink', 9, 1, 100))).toBeLessThan(even);
+  });
+});
+
+test('on days that like each cadence somewhat otherwise than its liveliness foretells it closes half the way from the best single cadence to what is liked best', () => {
+  const offers = lookRules.find((r) => r.id === 'look.stalled')!.offers;
+  const [days, looks] = [100, 60];
+  const landed = new Map<string, number>();
+  for (let day = 0; day < days; day++) {
+    const random = seededRandom(400 + day);
+    const taste = 0.05 + 0.9 * random();
+    const kinds = new Map(offers.map(({ cadence }) => [cadence, cadences[cadence].liveliness + 0.15 * normal(random)]));
+    const like = (cadence: CadenceId) => 0.06 + 0.94 * Math.exp(-0.5 * ((kinds.get(cadence)! - taste) / 0.22) ** 2);
+    const fish = (name: string, choose: (memory: CoachMemory) => CadenceId) => {
+      const chance = seededRandom(7 + day);
+      const memory = emptyMemory();
+      for (let look = 0; look < looks; look++) {
+        const cadence = choose(memory);
+        const [takes, turns] = [0.06 * like(cadence), 0.07 * (1.6 - like(cadence))];
+        const seconds = -Math.log(1 - chance()) / (takes + turns);
+        const isTaken = chance() < takes / (takes + turns);
+        const row = memory.answers.find((a) => a.cadence === cadence) ?? memory.answers[memory.answers.push(answer(cadence, 0, 0, 0)) - 1];
+        row.seconds += seconds;
+        if (isTaken) {
+          row.won++;
+          memory.refused = null;
+          landed.set(name, (landed.get(name) ?? 0) + 1);
+        } else {
+          row.lost++;
+          memory.refused = { cadence, count: memory.refused?.cadence === cadence ? memory.refused.count + 1 : 1 };
+        }
+      }
+    };
+    fish('chosen', (memory) => chooseCadence(memory, 'close', offers, 'a day'));
+    for (const { cadence } of offers) fish(cadence, () => cadence);
+    fish('knowing', () => offers.reduce((best, o) => (like(o.cadence) > like(best.cadence) ? o : best)).cadence);
+  }
+  const best = Math.max(...offers.map((o) => landed.get(o.cadence)!));
+  const closed = (landed.get('chosen')! - best) / (landed.get('knowing')! - best);
+  expect(closed).toBeGreaterThan(0.5);
 });

@@ -1,6 +1,6 @@
 import { seededRandom } from '../units';
 import { cadences, type CadenceId } from './cadence';
-import { memorySeed, type CoachMemory, type Offer, type Situation } from './memory';
+import { memorySeed, type Answer, type CoachMemory, type Offer, type Situation } from './memory';
 
 /** What the coach takes fish to be like while it learns what they want today. Soft. */
 export const tasteModel = {
@@ -17,8 +17,10 @@ export const tasteModel = {
   turnLeast: 0.6,
   /** The nearer, the quieter: share of the taste that is wanted in each situation. */
   share: { far: 1, coming: 0.95, close: 0.85, several: 0.9 } satisfies Record<Situation, number>,
-  /** The belief is sharpened by this power: an hour is too short to try everything. */
-  haste: 1.5,
+  /** For a choice the belief is sharpened by this power: an hour is too short to try everything. */
+  haste: 2.5,
+  /** How much is foretold of a cadence before its own record weighs as much as the foretelling, in answers. */
+  ownAnswers: 4,
   /** Fieldcraft decides until more answers than this. */
   leastTold: 0.9,
   /** Wider spans than this are called unclear; tastes under and over these are called quiet and lively. */
@@ -34,8 +36,11 @@ function liking(taste: number, cadence: CadenceId, situation: Situation): number
   return tasteModel.floor + (1 - tasteModel.floor) * Math.exp(-0.5 * off * off);
 }
 
-/** How likely each taste of the grid is after what was answered and turned down, with how long it was looked at. Sums to 1. */
-export function tasteBelief(memory: CoachMemory): Float64Array {
+/**
+ * How likely each taste of the grid is after what was answered and turned down, with how long it was looked at. Sums to 1.
+ * @param haste power that sharpens it; 1 for what there is to believe
+ */
+export function tasteBelief(memory: CoachMemory, haste = 1): Float64Array {
   const logs = new Float64Array(grid.length).fill(-Infinity);
   const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
   for (const take of tasteModel.takesPerS)
@@ -51,7 +56,7 @@ export function tasteBelief(memory: CoachMemory): Float64Array {
       }
   const most = Math.max(...logs);
   let sum = 0;
-  for (let k = 0; k < grid.length; k++) sum += logs[k] = Math.exp(tasteModel.haste * (logs[k] - most));
+  for (let k = 0; k < grid.length; k++) sum += logs[k] = Math.exp(haste * (logs[k] - most));
   return logs.map((x) => x / sum);
 }
 
@@ -81,15 +86,46 @@ export function tasteWords(memory: CoachMemory): string {
   return taste.mean > tasteModel.lively ? 'Today they seem to want it lively.' : 'Today they seem to want it neither still nor lively.';
 }
 
+/** Answers and refusals in some rows, and for how long a fish of the believed taste would have been looking with full liking, or with full dislike, s. */
+function tally(rows: readonly Answer[], belief: Float64Array) {
+  const sum = { won: 0, lost: 0, likedS: 0, turnedS: 0 };
+  for (const { cadence, situation, won, lost, seconds } of rows) {
+    const like = belief.reduce((s, p, k) => s + p * liking(grid[k], cadence, situation), 0);
+    sum.won += won;
+    sum.lost += lost;
+    sum.likedS += seconds * like;
+    sum.turnedS += seconds * (tasteModel.turnLeast + 1 - like);
+  }
+  return sum;
+}
+
+/**
+ * How a cadence did beside what the taste foretells of it: over 1 where it was answered more often or turned down less often. Liveliness is not all there is to a
+ * beat. With few answers of its own it is near 1.
+ */
+export function ownRecord(memory: CoachMemory, cadence: CadenceId, belief: Float64Array): number {
+  const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
+  const { ownAnswers, takesPerS, turnsPerS } = tasteModel;
+  // Rates of the day: one answer of each kind at the middle rate to begin with.
+  const day = tally(rows, belief);
+  const takes = (1 + day.won) / (1 / takesPerS[1] + day.likedS);
+  const turns = (1 + day.lost) / (1 / turnsPerS[1] + day.turnedS);
+  const own = tally(
+    rows.filter((a) => a.cadence === cadence),
+    belief,
+  );
+  return ((ownAnswers + own.won) / (ownAnswers + takes * own.likedS)) * ((ownAnswers + turns * own.turnedS) / (ownAnswers + own.lost));
+}
+
 /**
  * Which cadence to try: fieldcraft's default until there is an answer; then a taste drawn from the belief, and the offer that such fish would like best, fieldcraft's expectation
- * counted in. The draw depends on nothing but what is remembered, so that the same memory gives the same choice.
+ * and the cadence's own record counted in. The draw depends on nothing but what is remembered, so that the same memory gives the same choice.
  * A cadence refused twice on end sits out.
  */
 export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
   if (offers.length === 1 || !isTold(memory)) return offers[0].cadence;
   const random = seededRandom(memorySeed(key, memory));
-  const belief = tasteBelief(memory);
+  const belief = tasteBelief(memory, tasteModel.haste);
   let left = random();
   let k = 0;
   while (k < grid.length - 1 && (left -= belief[k]) > 0) k++;
@@ -98,7 +134,7 @@ export function chooseCadence(memory: CoachMemory, situation: Situation, offers:
   let bestValue = -1;
   for (const offer of offers) {
     if (refused !== null && refused.count >= 2 && refused.cadence === offer.cadence) continue;
-    const value = liking(grid[k], offer.cadence, situation) * (offer.won / (offer.won + offer.lost));
+    const value = liking(grid[k], offer.cadence, situation) * (offer.won / (offer.won + offer.lost)) * ownRecord(memory, offer.cadence, belief);
     if (value > bestValue) {
       bestValue = value;
       best = offer.cadence;
