@@ -23,9 +23,7 @@ export function scoreHour(args: readonly string[]): boolean {
           .map((name) => name.padStart(8))
           .join('')}\n`,
       );
-      const rows = Object.values(ways).map((way) =>
-        Array.from({ length: hours }, (_, k) => hourShares(way(jigM), { sceneId, mind, seed: trainedFirst + k, minutes: 60, sees })),
-      );
+      const rows = Object.values(ways).map((way) => Array.from({ length: hours }, (_, k) => hourShares(way(jigM), { sceneId, mind, seed: trainedFirst + k, minutes: 60, sees })));
       const line = (name: string, of: (row: { landed: number; seconds: Record<HourPart, number> }) => number, digits: number) =>
         process.stdout.write(`${name.padEnd(26)}${rows.map((row) => (row.reduce((sum, r) => sum + of(r), 0) / hours).toFixed(digits).padStart(8)).join('')}\n`);
       line('landed', (r) => r.landed, 1);

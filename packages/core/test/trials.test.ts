@@ -74,6 +74,47 @@ test('in a fished half hour with fish landed hardly a mark is the jig itself, an
   expect(astray / states).toBeLessThan(0.06);
 });
 
+test('nobody lands a second fish while the first is taken off the hook', () => {
+  const at: number[] = [];
+  const landed = fishSpell(
+    (water) => {
+      const who = knowing(true)(water);
+      return { ...who, reacted: (kind, ms) => kind === 'bite' && at.push(ms) };
+    },
+    { sceneId: 'dusk', seed: 12, mind: 'arousal', minutes: 40 },
+  ).landed;
+  expect(landed).toBeGreaterThan(10);
+  expect(at).toHaveLength(landed);
+  for (let k = 1; k < at.length; k++) expect(at[k] - at[k - 1]).toBeGreaterThanOrEqual(1000 * hands.landS);
+});
+
+test('a jig that is out of the water is not seen: fish that had it in mind go on as before, unrefused, and none notices it', () => {
+  const water = new SimulatedWater({ seed: 4, sceneId: 'stack', mind: 'glance' });
+  const keen = () => water.fish.filter((f) => f.isKeen).length;
+  for (let i = 0; i < 5 * 3600 && keen() === 0; i++) {
+    if (water.fish.length > 0) water.setJig(water.fish[0].depthM - 0.4);
+    water.step(0.2);
+  }
+  expect(keen()).toBeGreaterThan(0);
+  const refusals = water.fish.map((f) => f.refusals);
+  water.takeOut();
+  expect(keen()).toBe(0);
+  expect(water.fish.map((f) => f.refusals)).toEqual(refusals);
+  let seen = 0;
+  for (let i = 0; i < 5 * 60; i++) {
+    water.step(0.2);
+    seen += keen();
+  }
+  expect(seen).toBe(0);
+  water.putIn();
+  for (let i = 0; i < 5 * 600 && seen === 0; i++) {
+    if (water.fish.length > 0) water.setJig(water.fish[0].depthM - 0.4);
+    water.step(0.2);
+    seen += keen();
+  }
+  expect(seen).toBeGreaterThan(0);
+});
+
 test('an hour is the same for its seed, and a plan out of reach of all fish lands none', () => {
   const setting = { sceneId: 'stack', seed: 77, mind: 'hazard' as const, minutes: 20 };
   expect(fishSpell(coached, setting)).toEqual(fishSpell(coached, setting));

@@ -146,6 +146,13 @@ export abstract class SimulatedFish {
     return null;
   }
 
+  /** The jig it had in mind is gone, through no fault of its own. */
+  lose(): void {
+    if (!this.isKeen) return;
+    this.state = 'pass';
+    this.restS = 1 + 3 * this.random();
+  }
+
   /** Lets go of the jig, or never closes on it. */
   turnAway(how: 'refuse' | 'flee'): void {
     this.refusals++;

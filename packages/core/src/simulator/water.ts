@@ -28,6 +28,8 @@ export interface Take {
 export const simulatedBottom = { leastM: 0.5, mostM: 60 } as const;
 /** A fish that holds the jig lets go of it after this long, s. */
 const holdS = 2.5;
+/** Out of every fish's sight, m. */
+const outM = -100;
 /** At most so many fish about the hole. */
 const crowd = 12;
 
@@ -70,6 +72,7 @@ export class SimulatedWater {
   private readonly mind: Mind;
   private nextVisitS: number;
   private lastId = 0;
+  private isOut = false;
   private held: { fish: SimulatedFish; sinceS: number } | null = null;
   private baitClock = 0;
 
@@ -91,6 +94,17 @@ export class SimulatedWater {
   setJig(depthM: number, handMs: number | null = null): void {
     this.jig.handMs = handMs;
     this.jig.commandedM = Math.min(Math.max(0.3, depthM), this.bottomM - 0.05);
+  }
+
+  /** Takes the jig out of the water, with a fish on it or to be seen to: nothing sees it or takes it until it is put in again. */
+  takeOut(): void {
+    this.isOut = true;
+    for (const fish of this.fish) fish.lose();
+  }
+
+  /** Puts the jig in again, under the ice. */
+  putIn(): void {
+    this.isOut = false;
   }
 
   /** Whether a fish holds the jig now. */
@@ -123,7 +137,7 @@ export class SimulatedWater {
 
   private moveFish(dt: number): Take | null {
     let take: Take | null = null;
-    const sense = this.jig.sense();
+    const sense = this.isOut ? { ...this.jig.sense(), depthM: outM } : this.jig.sense();
     let keen = 0;
     for (const fish of this.fish) if (fish.isKeen) keen++;
     for (const fish of this.fish) {

@@ -85,6 +85,7 @@ export function fishSpell(
         waiting.length = 0;
         water.jig.rod = { liftM: 0, beatPerMin: 0, pauseS: 0 };
         water.setJig(0.3);
+        water.takeOut();
       }
     }
     if (s < busyUntil) {
@@ -92,6 +93,7 @@ export function fishSpell(
       if (hasEchoes) reader.line(0.3);
       continue;
     }
+    water.putIn();
     waiting.push({ at: s + hands.delayS, hand: who.act({ t, state, water }) });
     while (waiting.length > 0 && waiting[0].at <= s) {
       const { hand } = waiting.shift()!;
