@@ -150,21 +150,6 @@ describe('what line and level tell', () => {
     expect(line.astray(7)).toBe(16);
   });
 
-  test('known after it hung alone, its level is not given up for a fish’s: not for one in its echo, nor for one that has its name', () => {
-    const line = settledLine(7);
-    for (let i = 0; i < 6 * rate; i++) line.learn(jigAt(7, jigDb), jigDb, false);
-    for (let i = 0; i < 60; i++) line.learn(jigAt(7, -57), -57, true);
-    line.rename(jigAt(7, -40));
-    expect(line.levelDb).toBeCloseTo(jigDb, 6);
-    // Alone at its line it is what it shows.
-    for (let i = 0; i < 60; i++) line.learn(jigAt(7, -52), -52, false);
-    expect(line.levelDb).toBeCloseTo(-52, 0);
-    const young = settledLine(7);
-    young.learn(jigAt(7, -40), -40, false);
-    young.rename(jigAt(7, jigDb));
-    expect(young.levelDb).toBe(jigDb);
-  });
-
   test('while the jig goes slowly to its line’s depth it is on its way, however long; once it is there or goes elsewhere it is not', () => {
     const jig = jigAt(6, jigDb);
     jig.isSeen = true;

@@ -16,7 +16,6 @@ export class JigLine {
   private arrivesMs = 0;
   private sent = { ms: 0, fromM: 0 };
   private awayPings = 0;
-  private alonePings = 0;
 
   /**
    * @param mergeM targets closer than this in range are one echo, m
@@ -76,25 +75,12 @@ export class JigLine {
     return Math.min(16, level * level) + this.astray(track.rangeM);
   }
 
-  /**
-   * Learns the jig's own level: while no fish is by that would teach it another, or from less than it was taken for at the line's depth. Once it was alone for
-   * long enough it is sure, and what company tells is a fish's.
-   */
+  /** Learns the jig's own level: while no fish is by that would teach it another, or from less than it was taken for at the line's depth. */
   learn(jig: Track, levelDb: number, hasCompany: boolean): void {
     if (this.isCut(jig.rangeM)) return;
-    if (!hasCompany) this.alonePings++;
     if (this.levelDb === null) this.levelDb = levelDb;
-    else if (!(hasCompany && this.isSure) && jig.levelDb < this.levelDb - 1 && this.isAt(jig.rangeM, this.mergeM / 2)) this.levelDb += 0.1 * (jig.levelDb - this.levelDb);
+    else if (jig.levelDb < this.levelDb - 1 && this.isAt(jig.rangeM, this.mergeM / 2)) this.levelDb += 0.1 * (jig.levelDb - this.levelDb);
     else if (!hasCompany) this.levelDb += clamp(0.05 * (levelDb - this.levelDb), -0.03, 0.03);
-  }
-
-  /** Another target has the jig's name now: its level is the jig's, unless that is known. */
-  rename(track: Track): void {
-    if (!this.isSure || this.levelDb === null) this.levelDb = track.levelDb;
-  }
-
-  private get isSure(): boolean {
-    return this.alonePings > limits.sureS * this.pingRateHz;
   }
 
   /**

@@ -17,8 +17,6 @@ export const trackerLimits = {
   /** How far an echo's level strays from its target's, dB. */
   fishLevelSdDb: 5,
   jigLevelSdDb: 3,
-  /** Alone for this long, s, the jig's own level is known. */
-  sureS: 5,
   /** A jig is looked for within this of its line's depth, m. */
   jigReachM: 0.5,
   /** A rod lifts the jig this far over its line's depth, m; beyond, and below, it seems less and less likely to be the jig. */

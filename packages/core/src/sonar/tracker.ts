@@ -148,7 +148,7 @@ export class Tracker {
     let best = line.betrayed(jig, this.tracks);
     if (!best && unlike < trackerLimits.doubtJig && !isElsewhere) return;
     if (!best && isElsewhere) best = line.settled(this.tracks);
-    if (best) line.rename(best);
+    if (best) line.levelDb = best.levelDb;
     for (const track of best ? [] : this.tracks) {
       if (!track.isSeen || (line.atM !== null && Math.abs(track.rangeM - line.atM) > 1.5 * trackerLimits.jigReachM)) continue;
       if (line.unlike(track) < unlike - trackerLimits.doubtJig && (!best || line.unlike(track) < line.unlike(best))) best = track;
@@ -211,7 +211,7 @@ export class Tracker {
     const on = this.owner[best];
     // A fish track already on the echo was the jig all along.
     if (on) this.tracks.splice(this.tracks.indexOf(on), 1);
-    if (on && on.hits > 2 * this.pingRateHz) this.line.rename(on);
+    if (on && on.hits > 2 * this.pingRateHz) this.line.levelDb = on.levelDb;
     this.jig = new Track(echoes.rangeM[best], echoes.levelDb[best], t, trackerLimits.jig);
     this.jig.isSeen = true;
     this.owner[best] = this.jig;
@@ -228,7 +228,7 @@ export class Tracker {
     this.tracks.splice(this.tracks.indexOf(best), 1);
     this.jig = new Track(best.rangeM, best.levelDb, best.bornMs, trackerLimits.jig);
     this.jig.isSeen = true;
-    this.line.rename(best);
+    this.line.levelDb = best.levelDb;
     for (let e = 0; e < this.owner.length; e++) if (this.owner[e] === best) this.owner[e] = this.jig;
   }
 
