@@ -7,7 +7,7 @@ import { minds, sceneOf, scenes, type Mind } from '@burrow/core/simulator';
 import { seededRandom } from '@burrow/core/units';
 
 /** Hours scored, hours that the coach may be tuned on, and the hours that plans are chosen on: other seeds, all of them. */
-const scored = { first: 210_000, hours: 200 };
+const scored = { first: 260_000, hours: 200 };
 const trained = { first: 2_000 };
 /** Plans that no claim rests on are shown from fewer hours. */
 const shownHours = 12;
@@ -113,7 +113,13 @@ const apart = (water: Water, hours: number) =>
     child.on('exit', (code) => code === 0 || reject(new Error(`the scene ${water.sceneId} ended with ${code}`)));
   });
 
-const names: Record<Mind, string> = { drift: 'first mind (drift)', hazard: 'second mind (hazards)', glance: 'third mind (glances)', arousal: 'fourth mind (arousal)' };
+const names: Record<Mind, string> = {
+  drift: 'first mind (drift)',
+  hazard: 'second mind (hazards)',
+  glance: 'third mind (glances)',
+  arousal: 'fourth mind (arousal)',
+  pulse: 'fifth mind (pulse)',
+};
 
 /**
  * Prints what the coach lands on every scene beside a plan chosen beforehand, the simple rule, an oracle, chance and "always lively".

@@ -5,12 +5,13 @@ import { GlanceFish } from '../src/simulator/glance-fish';
 import { HazardFish } from '../src/simulator/hazard-fish';
 import { SimulatedJig, type JigSense } from '../src/simulator/jig';
 import type { Mood } from '../src/simulator/mood';
+import { PulseFish } from '../src/simulator/pulse-fish';
 import { School } from '../src/simulator/school';
 import { seededRandom } from '../src/units';
 
-const calm: JigSense = { depthM: 5, riseMs: 0, motion: 0.3, liftM: 0.02, stillS: 1, startle: 0, sizeMm: 4 };
+const calm: JigSense = { depthM: 5, riseMs: 0, motion: 0.3, liftM: 0.02, stillS: 1, pulseMs: 0.1, startle: 0, sizeMm: 4 };
 const eager: Mood = { activity: 0.95, wariness: 0.15, likedMotion: 0.35, likedLiftM: 0.03, likedSizeMm: 4, hunger: 0.9 };
-const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish };
+const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish };
 
 /** Lets one fish live under a jig and answers the states it went through, and when it took. */
 function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds: number, seed: number) {
@@ -37,8 +38,8 @@ describe.each(minds)('a fish of the mind "%s"', (mind) => {
 
   test('takes the movement that it likes more often than another', () => {
     const still: Mood = { ...eager, activity: 0.6, likedMotion: 0.05, likedLiftM: 0.006 };
-    const quiet = taken(mind, still, () => ({ motion: 0.05, liftM: 0.006, stillS: 9 }), 60);
-    const loud = taken(mind, still, () => ({ motion: 0.95, liftM: 0.3, stillS: 0 }), 60);
+    const quiet = taken(mind, still, () => ({ motion: 0.05, liftM: 0.006, stillS: 9, pulseMs: 0.03 }), 60);
+    const loud = taken(mind, still, () => ({ motion: 0.95, liftM: 0.3, stillS: 0, pulseMs: 0.6 }), 60);
     expect(quiet).toBeGreaterThan(loud + 0.15);
   });
 

@@ -1,3 +1,4 @@
+import type { Mark } from '../sonar';
 import type { CadenceId } from './cadence';
 import { remember, type CoachMemory, type Situation } from './memory';
 import type { Seen } from './sight';
@@ -6,100 +7,130 @@ import type { Seen } from './sight';
 export const episodeLimits = {
   /** A mark this near to the jig looks at it, m. */
   lookingM: 0.6,
-  /** It was with the jig, and went off by this much: refused. */
+  /** It was with the jig, and went off by this much, of which it sank by this: refused. */
   offM: 0.35,
+  sunkM: 0.15,
   /** Who has not come this much nearer has not looked at it. */
   comeM: 0.15,
   /** An answer is told of what was shown over so long before it, s. */
   recentS: 6,
+  /** It made up its mind this long after it was nearest, ms. */
+  turnedMs: 500,
+  /** A mark that is away for longer is another one when it comes back, ms. */
+  goneMs: 1500,
+  /** What was shown is kept for so long, ms. */
+  keptMs: 30_000,
   refused: 1,
 } as const;
 
 interface Shown {
   cadence: CadenceId;
   situation: Situation;
-  seconds: number;
+  fromMs: number;
+  toMs: number;
 }
 
-/** Watches how one mark answers what it is shown, and puts it into the memory: how long each cadence was looked at, and what came of it. */
+/** One mark by the jig: how far it began, and where and when it was nearest. */
+interface Watched {
+  seenMs: number;
+  startM: number;
+  closestM: number;
+  closestMs: number;
+  closestDepthM: number;
+}
+
+/**
+ * Watches how every mark by the jig answers what it is shown, and puts it into the memory: how long each cadence was looked at, and what came of it. All of them,
+ * because in a school it is seldom the top one that turns away.
+ */
 export class Episode {
-  private id = -1;
+  private readonly marks = new Map<number, Watched>();
   private readonly shown: Shown[] = [];
   private lastMs = 0;
-  private startGapM = 0;
-  private closestM = Infinity;
+  private topId = -1;
 
   /** After each state: what was seen, and the cadence that was advised for it. */
-  watch(seen: Seen, t: number, cadence: CadenceId, situation: Situation, memory: CoachMemory): void {
-    const { top, sight } = seen;
-    if (!top || sight.gapM === null || top.id !== this.id) {
-      if (this.id >= 0 && this.hasLooked && !top) this.refuse(memory);
-      if (top && sight.gapM !== null) this.begin(top.id, Math.abs(sight.gapM), t);
-      else this.id = -1;
-      return;
-    }
-    const seconds = (t - this.lastMs) / 1000;
+  watch({ fish, top, jigM }: Seen, t: number, cadence: CadenceId, situation: Situation, memory: CoachMemory): void {
+    const seconds = Math.min(1, (t - this.lastMs) / 1000);
     this.lastMs = t;
-    const gap = Math.abs(sight.gapM);
-    this.closestM = Math.min(this.closestM, gap);
-    if (gap < episodeLimits.lookingM) {
-      remember(memory, situation, cadence, 0, 0, seconds);
-      this.show(cadence, situation, seconds);
+    if (fish.length === 0) this.allGone(memory);
+    if (jigM === null) return;
+    let looking = 0;
+    for (const mark of fish) {
+      const gapM = Math.abs(mark.depthM - jigM);
+      if (gapM < episodeLimits.lookingM) looking++;
+      const watched = this.follow(mark, gapM, t);
+      const sankM = mark.depthM - watched.closestDepthM;
+      if (!hasLooked(watched) || gapM - watched.closestM < episodeLimits.offM || sankM < episodeLimits.sunkM) continue;
+      this.refuse(watched, memory, mark.id === top?.id);
+      this.begin(mark, gapM, t);
     }
-    if (this.hasLooked && gap - this.closestM > episodeLimits.offM && sight.riseMs < -0.03) this.refuse(memory);
+    if (looking > 0) {
+      remember(memory, situation, cadence, 0, 0, seconds * looking);
+      this.show(cadence, situation, t);
+    }
+    this.topId = top?.id ?? -1;
   }
 
-  /** The angler told how it ended. */
-  settle(memory: CoachMemory, won: number, lost: number): void {
-    let left: number = episodeLimits.recentS;
-    let all = 0;
-    const recent: Shown[] = [];
-    for (let k = this.shown.length - 1; k >= 0 && left > 0; k--) {
-      const seconds = Math.min(left, this.shown[k].seconds);
-      recent.push({ ...this.shown[k], seconds });
-      left -= seconds;
-      all += seconds;
-    }
-    for (const { cadence, situation, seconds } of recent) remember(memory, situation, cadence, (won * seconds) / all, (lost * seconds) / all, 0);
+  /** The angler told how it ended; or a mark did, at `untilMs`. */
+  settle(memory: CoachMemory, won: number, lost: number, untilMs = this.lastMs): void {
+    const fromMs = untilMs - 1000 * episodeLimits.recentS;
+    const recent = this.shown.map((s) => ({ ...s, ms: Math.min(s.toMs, untilMs) - Math.max(s.fromMs, fromMs) })).filter((s) => s.ms > 0);
+    const all = recent.reduce((sum, s) => sum + s.ms, 0);
+    for (const { cadence, situation, ms } of recent) remember(memory, situation, cadence, (won * ms) / all, (lost * ms) / all, 0);
   }
 
   /** The fish took: it is no refusal that it is gone. */
   end(): void {
-    this.id = -1;
+    this.marks.clear();
     this.shown.length = 0;
   }
 
-  /** Whether there is a mark that was shown something. */
+  /** Whether a mark was shown something. */
   get isWatching(): boolean {
     return this.shown.length > 0;
   }
 
-  /** It came to the jig, and did not merely lie beside it. */
-  private get hasLooked(): boolean {
-    return this.closestM < episodeLimits.lookingM && this.startGapM - this.closestM > episodeLimits.comeM;
+  private begin({ id, depthM }: Mark, gapM: number, t: number): Watched {
+    const watched = { seenMs: t, startM: gapM, closestM: gapM, closestMs: t, closestDepthM: depthM };
+    this.marks.set(id, watched);
+    return watched;
   }
 
-  private begin(id: number, gapM: number, t: number): void {
-    this.id = id;
-    this.shown.length = 0;
-    this.lastMs = t;
-    this.startGapM = gapM;
-    this.closestM = gapM;
+  private follow(mark: Mark, gapM: number, t: number): Watched {
+    const known = this.marks.get(mark.id);
+    if (!known || t - known.seenMs > episodeLimits.goneMs) return this.begin(mark, gapM, t);
+    known.seenMs = t;
+    if (gapM < known.closestM) Object.assign(known, { closestM: gapM, closestMs: t, closestDepthM: mark.depthM });
+    return known;
   }
 
-  private show(cadence: CadenceId, situation: Situation, seconds: number): void {
+  /** The last one left the cone: if it had looked, it is a refusal. */
+  private allGone(memory: CoachMemory): void {
+    const last = this.marks.get(this.topId);
+    if (last && hasLooked(last)) this.refuse(last, memory, true);
+    this.marks.clear();
+    this.topId = -1;
+  }
+
+  private show(cadence: CadenceId, situation: Situation, t: number): void {
     const last = this.shown.at(-1);
-    if (last && last.cadence === cadence && last.situation === situation) last.seconds += seconds;
-    else this.shown.push({ cadence, situation, seconds });
+    if (last && last.cadence === cadence && last.situation === situation && t - last.toMs < 1000) last.toMs = t;
+    else this.shown.push({ cadence, situation, fromMs: t, toMs: t });
+    while (t - this.shown[0].toMs > episodeLimits.keptMs) this.shown.shift();
   }
 
-  private refuse(memory: CoachMemory): void {
-    this.settle(memory, 0, episodeLimits.refused);
-    const last = this.shown.at(-1);
-    if (last) refusedAlike(memory, last.cadence);
-    this.end();
+  /** Only the top mark's refusals are counted on end: what one of a school turns down, the next may take. */
+  private refuse({ closestMs }: Watched, memory: CoachMemory, isTop: boolean): void {
+    const untilMs = closestMs + episodeLimits.turnedMs;
+    this.settle(memory, 0, episodeLimits.refused, untilMs);
+    const last = this.shown.filter((s) => s.fromMs <= untilMs).at(-1);
+    if (isTop && last) refusedAlike(memory, last.cadence);
   }
 }
+
+/** It came to the jig, and did not merely lie beside it. */
+const hasLooked = ({ startM, closestM }: Watched) => closestM < episodeLimits.lookingM && startM - closestM > episodeLimits.comeM;
 
 /** One more refusal of the same, or the first of another. */
 export function refusedAlike(memory: CoachMemory, cadence: CadenceId): void {

@@ -1,5 +1,6 @@
 import type { EchoState, Mark } from '../sonar';
 import { keepTop, type CoachMemory } from './memory';
+import { drawRecord } from './taste';
 
 /** How the coach sees. Soft. */
 export const sightLimits = {
@@ -44,6 +45,8 @@ export interface Sight {
   stoppedS: number;
   /** Refusals on end. */
   refused: number;
+  /** How drawing away did today beside all else: over 1 better, under 1 worse. */
+  drawPays: number;
   /** Since the angler's last tap of a kind that asks for something. */
   afterS: number;
 }
@@ -53,6 +56,7 @@ export interface Seen {
   sight: Sight;
   fish: readonly Mark[];
   top: Mark | null;
+  jigM: number | null;
   /** Depth at which a top mark was seen last, m. */
   lastM: number | null;
   bait: Mark | null;
@@ -86,6 +90,7 @@ export class Eye {
     return {
       fish,
       top,
+      jigM,
       lastM: this.lastTop?.depthM ?? null,
       bait,
       sight: {
@@ -105,6 +110,7 @@ export class Eye {
         stacks: fish.filter((m) => m.kind === 'school').length,
         stoppedS: this.stopped(state, lineM, jigRiseMs),
         refused: memory.refusals,
+        drawPays: drawRecord(memory),
         afterS: memory.last ? (t - memory.last.ms) / 1000 : Infinity,
       },
     };

@@ -142,3 +142,24 @@ export function chooseCadence(memory: CoachMemory, situation: Situation, offers:
   }
   return best;
 }
+
+/**
+ * How drawing the jig away did beside all else that was shown by the jig today: over 1 where it was answered more often or turned down less often. With few answers
+ * of its own it is near 1.
+ */
+export function drawRecord({ answers }: CoachMemory): number {
+  const { ownAnswers, takesPerS, turnsPerS } = tasteModel;
+  const draw = { won: 0, lost: 0, seconds: 0 };
+  const rest = { won: 0, lost: 0, seconds: 0 };
+  for (const { situation, cadence, won, lost, seconds } of answers) {
+    if (situation === 'far') continue;
+    const sum = cadence === 'slow-lift' ? draw : rest;
+    sum.won += won;
+    sum.lost += lost;
+    sum.seconds += seconds;
+  }
+  // Rates of the day: one answer of each kind at the middle rate to begin with.
+  const takes = (1 + rest.won) / (1 / takesPerS[1] + rest.seconds);
+  const turns = (1 + rest.lost) / (1 / turnsPerS[1] + rest.seconds);
+  return ((ownAnswers + draw.won) / (ownAnswers + takes * draw.seconds)) * ((ownAnswers + turns * draw.seconds) / (ownAnswers + draw.lost));
+}

@@ -22,6 +22,8 @@ export interface JigSense {
   liftM: number;
   /** Since it last moved faster than 2 cm/s, s. */
   stillS: number;
+  /** Greatest speed of late, m/s; forgotten in some seconds. */
+  pulseMs: number;
   /** How much it has just darted beyond what its motion led to expect, 0–1. */
   startle: number;
   sizeMm: number;
@@ -30,6 +32,8 @@ export interface JigSense {
 const lively = { speedMs: 0.12, overS: 6 };
 /** A dart faster than this over twice the usual speed is sudden, m/s; it is forgotten in this time, s. */
 const sudden = { fromMs: 0.3, forgottenS: 0.7 };
+/** How long the greatest speed is felt, s. */
+const pulseS = 6;
 const stepS = 0.05;
 
 /** The simulated jig on its line: follows the commanded depth at the speed of reel or fall, with the rod's motion on top. */
@@ -48,7 +52,8 @@ export class SimulatedJig {
   private meanRise = 0;
   private startle = 0;
   private stillS = 0;
-  private readonly seen: JigSense = { depthM: 0, riseMs: 0, motion: 0, liftM: 0, stillS: 0, startle: 0, sizeMm: 4 };
+  private pulse = 0;
+  private readonly seen: JigSense = { depthM: 0, riseMs: 0, motion: 0, liftM: 0, stillS: 0, pulseMs: 0, startle: 0, sizeMm: 4 };
 
   constructor(depthM: number) {
     this.depthM = depthM;
@@ -73,6 +78,7 @@ export class SimulatedJig {
     this.startle = clamp(this.startle * (1 - dt / sudden.forgottenS) + 2 * dt * Math.max(0, speed - sudden.fromMs - 2 * this.meanSpeed), 0, 1);
     this.meanSpeed += (speed - this.meanSpeed) * Math.min(1, dt / lively.overS);
     this.meanRise += (rise - this.meanRise) * Math.min(1, dt);
+    this.pulse = Math.max(speed, this.pulse * (1 - dt / pulseS));
     this.stillS = speed > 0.02 ? 0 : this.stillS + dt;
   }
 
@@ -84,6 +90,7 @@ export class SimulatedJig {
     seen.motion = Math.min(1, Math.sqrt(this.meanSpeed / lively.speedMs));
     seen.liftM = this.rod.liftM;
     seen.stillS = this.stillS;
+    seen.pulseMs = this.pulse;
     seen.startle = this.startle;
     seen.sizeMm = this.sizeMm;
     return seen;
@@ -104,3 +111,6 @@ export function livelinessOf({ liftM, beatPerMin, pauseS, beats = 4 }: RodMotion
   const roundS = (beats * 60) / beatPerMin + pauseS;
   return Math.min(1, Math.sqrt((2 * beats * liftM) / roundS / lively.speedMs));
 }
+
+/** Greatest speed of a rod's motion, m/s. */
+export const peakSpeedOf = ({ liftM, beatPerMin }: RodMotion): number => (Math.PI * liftM * beatPerMin) / 60;

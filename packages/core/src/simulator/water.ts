@@ -6,12 +6,13 @@ import { GlanceFish } from './glance-fish';
 import { HazardFish } from './hazard-fish';
 import { SimulatedJig } from './jig';
 import { moodOf, type Day } from './mood';
+import { PulseFish } from './pulse-fish';
 import { sceneOf, type Scene } from './scene';
 import { School } from './school';
 
-const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish } as const;
+const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish } as const;
 
-/** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, or by how far they are worked up. */
+/** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, by how far they are worked up, or by how hard the jig darts. */
 export type Mind = keyof typeof kinds;
 export const minds = Object.keys(kinds) as readonly Mind[];
 
