@@ -1,5 +1,20 @@
 import fc from 'fast-check';
-import { cadences, chooseCadence, Coach, emptyMemory, lookRules, memoryOf, ownRecord, tasteBelief, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '../src/coach';
+import {
+  cadences,
+  chooseCadence,
+  Coach,
+  drawRecord,
+  drawWords,
+  emptyMemory,
+  lookRules,
+  memoryOf,
+  ownRecord,
+  tasteBelief,
+  tasteToday,
+  tasteWords,
+  type CadenceId,
+  type CoachMemory,
+} from '../src/coach';
 import type { Mark } from '../src/sonar';
 import { normal, seededRandom } from '../src/units';
 
@@ -98,6 +113,81 @@ test('the coach tells by itself what was looked at, taken and turned down', () =
   see(10_000, 16_000, (s) => [mark(Math.max(5.2, 6 - 0.2 * s), s < 4 ? 0.2 : 0)]);
   coach.reacted('bite', 16_000, 5);
   expect(coach.memory.answers.reduce((sum, a) => sum + a.won, 0)).toBeCloseTo(1, 9);
+});
+
+describe('a school is watched mark by mark', () => {
+  const mark = (id: number, depthM: number): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 });
+  /** Ten looks a second at a jig and some marks. */
+  const see = (coach: Coach, seconds: number, at: (s: number) => { jigM?: number; marks: Mark[] }, fromS = 0) => {
+    for (let k = 0; k < 10 * seconds; k++) coach.update({ t: 1000 * fromS + 100 * k, bottomM: 7.5, jigM: 5, ...at(k / 10) });
+    return coach.memory.answers.reduce((sum, a) => ({ seconds: sum.seconds + a.seconds, lost: sum.lost + a.lost }), { seconds: 0, lost: 0 });
+  };
+  const coach = () => new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
+  /** Comes up from 6 m to 20 cm under the jig in 4 s, and goes again after 8. */
+  const visitor = (s: number) => (s < 8 ? Math.max(5.2, 6 - 0.2 * s) : Math.min(6, 5.2 + 0.2 * (s - 8)));
+
+  test('one that comes and turns away under another that stays is a refusal, though not one on end', () => {
+    const a = coach();
+    expect(see(a, 12, (s) => ({ marks: [mark(1, 5.2), mark(2, visitor(s))] })).lost).toBeCloseTo(1, 9);
+    expect(a.memory.refusals).toBe(0);
+  });
+
+  test('two that look tell twice as much as one', () => {
+    const one = see(coach(), 10, () => ({ marks: [mark(1, 5.2)] })).seconds;
+    const two = see(coach(), 10, () => ({ marks: [mark(1, 5.2), mark(2, 5.4)] })).seconds;
+    expect(one).toBeGreaterThan(9);
+    expect(two).toBeCloseTo(2 * one, 6);
+  });
+
+  test('it is no refusal that the jig is taken up, nor that a fish of the school lay beside it and sinks', () => {
+    expect(see(coach(), 12, (s) => ({ jigM: s < 8 ? 5 : 5 - 0.2 * (s - 8), marks: [mark(1, Math.max(5.2, 6 - 0.2 * s))] })).lost).toBe(0);
+    expect(see(coach(), 12, (s) => ({ marks: [mark(1, 5.2 + Math.max(0, 0.2 * (s - 8))), mark(2, 6.8)] })).lost).toBe(0);
+  });
+
+  test('a refusal is laid to what was shown when it was nearest, not to what came after', () => {
+    const a = coach();
+    see(a, 8, (s) => ({ marks: [mark(1, visitor(s))] }));
+    const before = structuredClone(a.memory.answers);
+    see(a, 4, (s) => ({ marks: [mark(1, visitor(8 + s))] }), 8);
+    const blamed = a.memory.answers.filter((x) => x.lost > 0);
+    expect(blamed.reduce((sum, x) => sum + x.lost, 0)).toBeCloseTo(1, 9);
+    for (const { cadence, situation } of blamed) expect(before.some((x) => x.cadence === cadence && x.situation === situation)).toBe(true);
+  });
+});
+
+describe('whether drawing away pays', () => {
+  const beat = answer('shrink', 5, 5, 100);
+
+  test('is open until it was tried, then follows what it was answered', () => {
+    expect(drawRecord(emptyMemory())).toBe(1);
+    expect(drawRecord(told(beat))).toBe(1);
+    expect(drawRecord(told(beat, answer('slow-lift', 5, 1, 50)))).toBeGreaterThan(1.2);
+    expect(drawRecord(told(beat, answer('slow-lift', 0, 6, 50)))).toBeLessThan(0.7);
+    const count = fc.integer({ min: 0, max: 20 });
+    fc.assert(
+      fc.property(count, count, fc.double({ min: 1, max: 300, noNaN: true }), (won, lost, seconds) => {
+        const at = (w: number, l: number) => drawRecord(told(beat, answer('slow-lift', w, l, seconds)));
+        expect(at(won + 1, lost)).toBeGreaterThan(at(won, lost));
+        expect(at(won, lost + 1)).toBeLessThan(at(won, lost));
+      }),
+    );
+  });
+
+  test('decides whether one that looks is drawn, and is said', () => {
+    const advised = (memory: CoachMemory) => {
+      const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory);
+      let ruleId = '';
+      for (let t = 0; t < 10_000; t += 100)
+        ruleId = coach.update({ t, bottomM: 7.5, jigM: 5, marks: [{ id: 1, depthM: 5.4, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 }] })!.ruleId;
+      return ruleId;
+    };
+    const [bad, good] = [told(beat, answer('slow-lift', 0, 6, 50)), told(beat, answer('slow-lift', 5, 1, 50))];
+    expect(drawWords(bad)).toMatch(/does not pay/);
+    expect(drawWords(good)).toMatch(/pays today/);
+    expect(drawWords(told(beat))).toBeNull();
+    expect(advised(good)).toBe('look.stalled.draw');
+    expect(advised(bad)).toBe('look.stalled');
+  });
 });
 
 test('the taste is put into words with as much doubt as there is', () => {

@@ -2,7 +2,7 @@ export { cadences, drawSpeedMs, pauseSeconds, rodFor, type Cadence, type Cadence
 export { askRules } from './asks';
 export { lookRules } from './look-table';
 export type { LookId, LookRule } from './looks';
-export { chooseCadence, ownRecord, tasteBelief, tasteToday, tasteWords } from './taste';
+export { chooseCadence, drawRecord, drawWords, ownRecord, tasteBelief, tasteToday, tasteWords } from './taste';
 export { emptyMemory, memoryOf, type CoachMemory, type Situation } from './memory';
 export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';
 export { searchDepth, searchLimits, searchSpan, type Span } from './search';

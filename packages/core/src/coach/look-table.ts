@@ -1,6 +1,7 @@
 import { biteRules } from './bite-table';
 import type { LookRule } from './looks';
 import { asItCloses, only, toBeFound, toBeFoundBelow, toComeNear, whileItLooks, whileTheyCompete } from './offers';
+import { tasteModel } from './taste';
 
 /** Fieldcraft §4 as a table: the first row whose limits all hold is the advice. Strengths lie in the order. */
 export const lookRules: readonly LookRule[] = [
@@ -181,7 +182,7 @@ export const lookRules: readonly LookRule[] = [
   {
     id: 'look.stalled.draw',
     look: 'stalled',
-    when: { gapM: { least: -0.25, most: 0.7 }, riseMs: { least: -0.05, most: 0.03 }, stillS: { least: 4 }, takenUpM: { most: 0.75 }, drawPays: { least: 0.9 } },
+    when: { gapM: { least: -0.25, most: 0.7 }, riseMs: { least: -0.05, most: 0.03 }, stillS: { least: 4 }, takenUpM: { most: 0.75 }, drawPays: { least: tasteModel.drawLeast } },
     situation: 'close',
     offers: only('slow-lift'),
     aim: 'draw',

@@ -21,6 +21,8 @@ export const tasteModel = {
   haste: 2.5,
   /** How much is foretold of a cadence before its own record weighs as much as the foretelling, in answers. */
   ownAnswers: 4,
+  /** A jig is drawn away only while that does at least so well beside all else. */
+  drawLeast: 0.9,
   /** Fieldcraft decides until more answers than this. */
   leastTold: 0.9,
   /** Wider spans than this are called unclear; tastes under and over these are called quiet and lively. */
@@ -162,4 +164,11 @@ export function drawRecord({ answers }: CoachMemory): number {
   const takes = (1 + rest.won) / (1 / takesPerS[1] + rest.seconds);
   const turns = (1 + rest.lost) / (1 / turnsPerS[1] + rest.seconds);
   return ((ownAnswers + draw.won) / (ownAnswers + takes * draw.seconds)) * ((ownAnswers + turns * draw.seconds) / (ownAnswers + draw.lost));
+}
+
+/** Whether drawing away pays today, in words; null while nothing speaks either way. */
+export function drawWords(memory: CoachMemory): string | null {
+  const record = drawRecord(memory);
+  if (record < tasteModel.drawLeast) return 'Drawing away does not pay today: it is left out.';
+  return record > 1 / tasteModel.drawLeast ? 'Drawing away pays today.' : null;
 }

@@ -1,4 +1,4 @@
-import { cadences, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '@burrow/core/coach';
+import { cadences, drawWords, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { OutingState } from '@burrow/core/ledger';
 import { toldBy, toldWords, type ToldBy } from '@burrow/core/season';
 import { depthText, type UnitPreference } from '@burrow/core/units';
@@ -37,6 +37,7 @@ function Span({ low, mean, high, label }: Spanned & { label: string }) {
 /** How lively they want it today, as far as the coach can tell. */
 function Taste({ memory }: { memory: CoachMemory }) {
   const taste = tasteToday(memory);
+  const draws = drawWords(memory);
   return (
     <View style={{ gap: 4 }}>
       <Words strong>{tasteWords(memory)}</Words>
@@ -53,6 +54,7 @@ function Taste({ memory }: { memory: CoachMemory }) {
           </View>
         </>
       ) : null}
+      {draws ? <Words>{draws}</Words> : null}
     </View>
   );
 }
