@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  adviceWords,
   cadences,
   chooseCadence,
   Coach,
@@ -16,7 +17,7 @@ import {
   type CoachMemory,
 } from '../src/coach';
 import type { Mark } from '../src/sonar';
-import { normal, seededRandom } from '../src/units';
+import { metric, normal, seededRandom } from '../src/units';
 
 const told = (...answers: CoachMemory['answers']): CoachMemory => ({ ...emptyMemory(), answers });
 const answer = (cadence: CadenceId, won: number, lost: number, seconds = 20): CoachMemory['answers'][number] => ({ situation: 'close', cadence, won, lost, seconds });
@@ -87,6 +88,27 @@ test('a cadence refused twice on end sits out, even the best liked', () => {
   expect(chooseCadence({ ...memory, refused: null }, 'close', stalled, 'k')).toBe('quiver');
 });
 
+test('held still over the bottom and among several only once the day has told that they want it still', () => {
+  const quiet = told(answer('deadstick', 6, 0, 60), answer('tap', 0, 6, 30), answer('bounce', 0, 6, 30), answer('quiver', 0, 5, 30));
+  for (const id of ['look.bottom', 'look.several', 'look.stack']) {
+    const { situation, offers } = lookRules.find((rule) => rule.id === id)!;
+    expect(chooseCadence(emptyMemory(), situation, offers, id)).toBe('tap');
+    const chosen = Array.from({ length: 20 }, (_, k) => chooseCadence(quiet, situation, offers, `${id} ${k}`));
+    expect(chosen.filter((x) => x === 'deadstick').length).toBeGreaterThan(12);
+  }
+});
+
+test('where the answers of the day speak against fieldcraft’s first, the words say so', () => {
+  const several = [5.6, 5.9, 6.2].map((depthM, id): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 }));
+  const advice = (memory: CoachMemory) => new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5.2, marks: several })!;
+  expect(advice(emptyMemory())).toMatchObject({ ruleId: 'look.several', byToday: null, cadence: { id: 'tap' } });
+  expect(adviceWords(advice(emptyMemory()), metric).reason).toBe('Three marks together, the highest at 5.6 m. They compete: keep it lively.');
+  const quiet = advice(told(answer('deadstick', 9, 0, 60), answer('tap', 0, 9, 30), answer('bounce', 0, 9, 30), answer('shrink', 0, 9, 30)));
+  expect(quiet).toMatchObject({ ruleId: 'look.several', byToday: 'quieter' });
+  expect(adviceWords(quiet, metric).reason).toMatch(/keep it lively\. Going by today’s answers: quieter than usual\.$/);
+  expect(advice(told(answer('bounce', 9, 0, 60), answer('tap', 0, 9, 30), answer('deadstick', 0, 9, 30), answer('quiver', 0, 9, 30))).byToday).toBe('livelier');
+});
+
 test('the beat into empty water follows the taste of the day', () => {
   const searching = (memory: CoachMemory) =>
     new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [] })!.cadence;
@@ -132,11 +154,20 @@ describe('a school is watched mark by mark', () => {
     expect(a.memory.refusals).toBe(0);
   });
 
-  test('two that look tell twice as much as one', () => {
-    const one = see(coach(), 10, () => ({ marks: [mark(1, 5.2)] })).seconds;
-    const two = see(coach(), 10, () => ({ marks: [mark(1, 5.2), mark(2, 5.4)] })).seconds;
+  test('two that came to look tell twice as much as one, and one that lies beside the jig tells nothing', () => {
+    const came = (s: number, toM: number) => toM + Math.max(0, 0.8 - 0.2 * s);
+    const one = see(coach(), 14, (s) => ({ marks: [mark(1, came(s, 5.2))] })).seconds;
+    const two = see(coach(), 14, (s) => ({ marks: [mark(1, came(s, 5.2)), mark(2, came(s, 5.2))] })).seconds;
+    const beside = see(coach(), 14, (s) => ({ marks: [mark(1, came(s, 5.2)), mark(2, 5.5)] })).seconds;
     expect(one).toBeGreaterThan(9);
     expect(two).toBeCloseTo(2 * one, 6);
+    expect(beside).toBeCloseTo(one, 6);
+  });
+
+  test('a fish of the bottom refuses by a hand: it cannot sink further', () => {
+    const rose = (s: number, backM: number) => (s < 8 ? Math.max(5.3, 5.5 - 0.1 * s) : Math.min(5.3 + backM, 5.3 + 0.1 * (s - 8)));
+    expect(see(coach(), 14, (s) => ({ marks: [mark(1, 5.3), mark(2, rose(s, 0.25))] })).lost).toBeCloseTo(1, 9);
+    expect(see(coach(), 14, (s) => ({ marks: [mark(1, 5.3), mark(2, rose(s, 0.15))] })).lost).toBe(0);
   });
 
   test('it is no refusal that the jig is taken up, nor that a fish of the school lay beside it and sinks', () => {

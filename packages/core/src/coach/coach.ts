@@ -9,7 +9,7 @@ import { lookRules } from './look-table';
 import type { LookId, LookRule, LookWhen } from './looks';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
 import { searchDepth, searchLimits, searchSpan, type Span } from './search';
-import { chooseCadence, tasteToday } from './taste';
+import { chooseCadence, isTold, tasteToday } from './taste';
 import { Eye, type Seen, type Sight } from './sight';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
@@ -33,6 +33,8 @@ export interface Advice {
   then: string;
   reason: string;
   changesMind: string;
+  /** How the cadence differs from fieldcraft's first for this look, where the day's answers have spoken for another. */
+  byToday: 'quieter' | 'livelier' | null;
   /** One thing more to change or do, with its rule. */
   ask: { ruleId: string; text: string; school?: string } | null;
   jigSeenM: number | null;
@@ -58,6 +60,8 @@ export const coachLimits = {
   hoverM: 0.27,
   /** A cadence is given this long with one school before another may be tried, s. */
   encounterS: 25,
+  /** A cadence this much off fieldcraft's first in liveliness is said to be quieter or livelier. */
+  otherwise: 0.15,
 } as const;
 
 export interface CoachSetting {
@@ -184,11 +188,18 @@ export class Coach {
       then: rule.then,
       reason: rule.reason,
       changesMind: rule.changesMind,
+      byToday: this.byToday(rule, cadence),
       ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.school ? { school: ask.school } : {}) } : null,
       jigSeenM: state.jigM,
       baitM: seen.bait?.topM ?? null,
       search: this.spanFor(rule, seen, state.bottomM),
     };
+  }
+
+  private byToday({ offers }: LookRule, { liveliness }: Cadence): Advice['byToday'] {
+    const more = liveliness - cadences[offers[0].cadence].liveliness;
+    if (!isTold(this.memory) || Math.abs(more) < coachLimits.otherwise) return null;
+    return more < 0 ? 'quieter' : 'livelier';
   }
 
   private depthFor(rule: LookRule, cadence: CadenceId, seen: Seen, state: EchoState): number {

@@ -5,13 +5,13 @@ import type { Seen } from './sight';
 
 /** What counts as an answer of a mark that is watched. Soft. */
 export const episodeLimits = {
-  /** A mark this near to the jig looks at it, m. */
+  /** A mark that came and is this near to the jig looks at it, m. */
   lookingM: 0.6,
   /** It was with the jig, and went off by this much, of which it sank by this: refused. */
-  offM: 0.35,
-  sunkM: 0.15,
+  offM: 0.2,
+  sunkM: 0.1,
   /** Who has not come this much nearer has not looked at it. */
-  comeM: 0.15,
+  comeM: 0.1,
   /** An answer is told of what was shown over so long before it, s. */
   recentS: 6,
   /** It made up its mind this long after it was nearest, ms. */
@@ -58,8 +58,8 @@ export class Episode {
     let looking = 0;
     for (const mark of fish) {
       const gapM = Math.abs(mark.depthM - jigM);
-      if (gapM < episodeLimits.lookingM) looking++;
       const watched = this.follow(mark, gapM, t);
+      if (gapM < episodeLimits.lookingM && hasLooked(watched)) looking++;
       const sankM = mark.depthM - watched.closestDepthM;
       if (!hasLooked(watched) || gapM - watched.closestM < episodeLimits.offM || sankM < episodeLimits.sunkM) continue;
       this.refuse(watched, memory, mark.id === top?.id);
