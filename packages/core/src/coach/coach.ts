@@ -180,20 +180,23 @@ export class Coach {
       handMs: this.handFor(rule, id, sight),
       forS: rule.forS,
       sinceMs,
-      topMarkM: seen.top?.depthM ?? null,
-      gapM: sight.gapM,
-      stillS: sight.stillS,
-      marks: sight.marks,
+      ...this.topOf(seen, before),
       bottomM: state.bottomM,
       then: rule.then,
       reason: rule.reason,
       changesMind: rule.changesMind,
       byToday: this.byToday(rule, cadence),
       ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.school ? { school: ask.school } : {}) } : null,
-      jigSeenM: state.jigM,
-      baitM: seen.bait?.topM ?? null,
+      jigSeenM: state.jigM ?? before?.jigSeenM ?? null,
+      baitM: seen.bait?.topM ?? before?.baitM ?? null,
       search: this.spanFor(rule, seen, state.bottomM),
     };
+  }
+
+  /** The mark that the words speak of: advice that outlasts its mark still speaks of where it was. */
+  private topOf({ sight, top }: Seen, before: Advice | null): Pick<Advice, 'topMarkM' | 'gapM' | 'stillS' | 'marks'> {
+    if (!top && before) return { topMarkM: before.topMarkM, gapM: before.gapM, stillS: before.stillS, marks: before.marks };
+    return { topMarkM: top?.depthM ?? null, gapM: sight.gapM ?? before?.gapM ?? null, stillS: sight.stillS, marks: sight.marks };
   }
 
   private byToday({ offers }: LookRule, { liveliness }: Cadence): Advice['byToday'] {
