@@ -56,7 +56,8 @@ describe('whatever is seen', () => {
           expect(lookRules.map((r) => r.id)).toContain(advice.ruleId);
           expect(advice.pauseS).toBeGreaterThanOrEqual(0);
           expect(advice.handMs === null || advice.handMs > 0).toBe(true);
-          for (const units of [imperial, metric]) for (const text of Object.values(adviceWords(advice, units))) expect(text).not.toMatch(/NaN|undefined|\{|Infinity| {2}| [.,]|^No marks together/);
+          for (const units of [imperial, metric])
+            for (const text of Object.values(adviceWords(advice, units))) expect(text).not.toMatch(/NaN|undefined|\{|Infinity| {2}| [.,]|^No marks together/);
         }
       }),
       { numRuns: 150 },

@@ -88,16 +88,6 @@ test('a cadence refused twice on end sits out, even the best liked', () => {
   expect(chooseCadence({ ...memory, refused: null }, 'close', stalled, 'k')).toBe('quiver');
 });
 
-test('held still over the bottom and among several only once the day has told that they want it still', () => {
-  const quiet = told(answer('deadstick', 6, 0, 60), answer('tap', 0, 6, 30), answer('bounce', 0, 6, 30), answer('quiver', 0, 5, 30));
-  for (const id of ['look.bottom', 'look.several', 'look.stack']) {
-    const { situation, offers } = lookRules.find((rule) => rule.id === id)!;
-    expect(chooseCadence(emptyMemory(), situation, offers, id)).toBe('tap');
-    const chosen = Array.from({ length: 20 }, (_, k) => chooseCadence(quiet, situation, offers, `${id} ${k}`));
-    expect(chosen.filter((x) => x === 'deadstick').length).toBeGreaterThan(12);
-  }
-});
-
 test('where the answers of the day speak against fieldcraft’s first, the words say so', () => {
   const several = [5.6, 5.9, 6.2].map((depthM, id): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 }));
   const advice = (memory: CoachMemory) => new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5.2, marks: several })!;
@@ -135,6 +125,23 @@ test('the coach tells by itself what was looked at, taken and turned down', () =
   see(10_000, 16_000, (s) => [mark(Math.max(5.2, 6 - 0.2 * s), s < 4 ? 0.2 : 0)]);
   coach.reacted('bite', 16_000, 5);
   expect(coach.memory.answers.reduce((sum, a) => sum + a.won, 0)).toBeCloseTo(1, 9);
+});
+
+test('who takes at the stop that ends a draw was won by the draw, and tells nothing of holding still', () => {
+  const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
+  let advice = null;
+  // It comes, looks, and comes along with a jig that is drawn up by 80 cm and more.
+  for (let t = 0; t < 21_000; t += 100) {
+    const upM = Math.max(0, 0.06 * (t / 1000 - 6));
+    coach.line(5 - upM);
+    const depthM = Math.max(5.3, 6 - 0.2 * (t / 1000)) - upM;
+    advice = coach.update({ t, bottomM: 7.5, jigM: 5 - upM, marks: [{ id: 1, depthM, kind: 'fish', levelDb: -38, riseMs: t > 6000 ? 0.06 : 0, ageMs: 5000 }] });
+  }
+  expect(advice).toMatchObject({ ruleId: 'look.follows.stop', cadence: { id: 'deadstick' }, tells: 'slow-lift' });
+  coach.reacted('bite', 21_000, 4.1);
+  const won = coach.memory.answers.filter((a) => a.won > 0);
+  expect(won.map((a) => a.cadence)).toEqual(['slow-lift']);
+  expect(won[0].won).toBeCloseTo(1, 9);
 });
 
 describe('a school is watched mark by mark', () => {
