@@ -88,15 +88,15 @@ test('a cadence refused twice on end sits out, even the best liked', () => {
   expect(chooseCadence({ ...memory, refused: null }, 'close', stalled, 'k')).toBe('quiver');
 });
 
-test('where the answers of the day speak against fieldcraft’s first, the words say so', () => {
+test('where the answers speak against fieldcraft’s first, the words say so', () => {
   const several = [5.6, 5.9, 6.2].map((depthM, id): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 }));
   const advice = (memory: CoachMemory) => new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5.2, marks: several })!;
-  expect(advice(emptyMemory())).toMatchObject({ ruleId: 'look.several', byToday: null, cadence: { id: 'tap' } });
+  expect(advice(emptyMemory())).toMatchObject({ ruleId: 'look.several', byTold: null, cadence: { id: 'tap' } });
   expect(adviceWords(advice(emptyMemory()), metric).reason).toBe('Three marks together, the highest at 5.6 m. They compete: keep it lively.');
   const quiet = advice(told(answer('deadstick', 9, 0, 60), answer('tap', 0, 9, 30), answer('bounce', 0, 9, 30), answer('shrink', 0, 9, 30)));
-  expect(quiet).toMatchObject({ ruleId: 'look.several', byToday: 'quieter' });
-  expect(adviceWords(quiet, metric).reason).toMatch(/keep it lively\. Going by today’s answers: quieter than usual\.$/);
-  expect(advice(told(answer('bounce', 9, 0, 60), answer('tap', 0, 9, 30), answer('deadstick', 0, 9, 30), answer('quiver', 0, 9, 30))).byToday).toBe('livelier');
+  expect(quiet).toMatchObject({ ruleId: 'look.several', byTold: 'quieter' });
+  expect(adviceWords(quiet, metric).reason).toMatch(/keep it lively\. Going by the answers so far: quieter than usual\.$/);
+  expect(advice(told(answer('bounce', 9, 0, 60), answer('tap', 0, 9, 30), answer('deadstick', 0, 9, 30), answer('quiver', 0, 9, 30))).byTold).toBe('livelier');
 });
 
 test('the beat into empty water follows the taste of the day', () => {

@@ -156,11 +156,11 @@ test('an hour by true marks has the same water as by echoes: who does not look l
 });
 
 test('the parts of a spell add up to it, a fish in hand takes its forty seconds, and empty water is nobody’s', () => {
-  const setting = { sceneId: 'dusk', seed: 11, mind: 'arousal' as const, minutes: 20, sees: 'marks' as const };
+  const setting = { sceneId: 'dusk', seed: 11, mind: 'arousal' as const, minutes: 40, sees: 'marks' as const };
   const { landed, seconds } = hourShares(coached, setting);
   expect(landed).toBe(fishSpell(coached, setting).landed);
   expect(landed).toBeGreaterThan(3);
-  expect(Object.values(seconds).reduce((a, b) => a + b, 0)).toBeCloseTo(1200, 0);
+  expect(Object.values(seconds).reduce((a, b) => a + b, 0)).toBeCloseTo(2400, 0);
   // One may still be in hand at the end.
   expect(seconds.landing).toBeGreaterThan((landed - 1) * hands.landS);
   expect(seconds.landing).toBeLessThan(landed * (hands.landS + 2 * hands.strikeS));

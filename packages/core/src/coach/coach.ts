@@ -35,8 +35,8 @@ export interface Advice {
   then: string;
   reason: string;
   changesMind: string;
-  /** How the cadence differs from fieldcraft's first for this look, where the day's answers have spoken for another. */
-  byToday: 'quieter' | 'livelier' | null;
+  /** How the cadence differs from fieldcraft's first for this look, where the answers have spoken for another. */
+  byTold: 'quieter' | 'livelier' | null;
   /** One thing more to change or do, with its rule. */
   ask: { ruleId: string; text: string; school?: string } | null;
   jigSeenM: number | null;
@@ -188,7 +188,7 @@ export class Coach {
       then: rule.then,
       reason: rule.reason,
       changesMind: rule.changesMind,
-      byToday: this.byToday(rule, cadence),
+      byTold: this.byTold(rule, cadence),
       ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.school ? { school: ask.school } : {}) } : null,
       jigSeenM: state.jigM ?? before?.jigSeenM ?? null,
       baitM: seen.bait?.topM ?? before?.baitM ?? null,
@@ -202,7 +202,7 @@ export class Coach {
     return { topMarkM: top?.depthM ?? null, gapM: sight.gapM ?? before?.gapM ?? null, stillS: sight.stillS, marks: sight.marks };
   }
 
-  private byToday({ offers }: LookRule, { liveliness }: Cadence): Advice['byToday'] {
+  private byTold({ offers }: LookRule, { liveliness }: Cadence): Advice['byTold'] {
     const more = liveliness - cadences[offers[0].cadence].liveliness;
     if (!isTold(this.memory) || Math.abs(more) < coachLimits.otherwise) return null;
     return more < 0 ? 'quieter' : 'livelier';

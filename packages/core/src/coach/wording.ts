@@ -7,7 +7,7 @@ const elsewhereM = 0.7;
 export interface AdviceWords {
   /** What to do, such as "Hold still at 19 ft". */
   instruction: string;
-  /** Why, by fieldcraft; and what of the movement is today's answers' doing. */
+  /** Why, by fieldcraft; and what of the movement is the answers' doing. */
   reason: string;
   then: string;
   /** The movement in figures, such as "lift 2 in, 80 a minute". */
@@ -34,7 +34,7 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
   const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
   return {
     instruction: advice.look === 'stopped' ? 'Strike' : cadence.id === 'slow-lift' ? drawTo : goTo,
-    reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') + (advice.byToday ? ` Going by today’s answers: ${advice.byToday} than usual.` : ''),
+    reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') + (advice.byTold ? ` Going by the answers so far: ${advice.byTold} than usual.` : ''),
     then: advice.then,
     beat: cadence.liftM === 0 ? 'no movement' : `lift ${liftText(cadence.liftM, units)}, ${cadence.beatPerMin} a minute`,
     pause: cadence.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,
