@@ -62,7 +62,7 @@ export function tasteBelief(memory: CoachMemory, haste = 1): Float64Array {
   return logs.map((x) => x / sum);
 }
 
-/** Whether there is an answer to go by; looks and what earlier outings told do not make one by themselves. */
+/** Whether there is an answer to go by: looks make none, one of an earlier outing not by itself, several of them do. */
 export const isTold = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > tasteModel.leastTold;
 
 /** What fish seem to want today, in liveliness from 0, still, to 1, calling: the mean of the belief and its 90 % interval. Null before the first answer. */
