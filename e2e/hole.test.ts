@@ -43,7 +43,7 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
     await more.click();
     await page.getByRole('button', { name: 'What they told us' }).click();
     await expect(page.getByText(/answered|turned down/).first()).toBeVisible();
-    await expect(page.getByText(/^(Today they seem|Not clear yet|Nothing has answered)/)).toBeVisible();
+    await expect(page.getByText(/^(By the answers so far they|Not clear yet|Nothing has answered)/)).toBeVisible();
     await page.getByRole('radio', { name: 'Bait' }).click();
     await expect(page.getByText(/^\d answered, \d turned down, \d looked$/).first()).toBeVisible();
     await page.getByRole('button', { name: 'Close' }).click();

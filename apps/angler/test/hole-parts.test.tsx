@@ -134,7 +134,7 @@ describe('what they told us', () => {
 
   test('says what they want today, and compares by movement and by depth', async () => {
     show(<ToldSheet outing={outingWith({ reactions })} memory={memoryOf(reactions)} units={units} onClose={() => undefined} />);
-    expect(screen.getByText('Today they seem to want it quiet.')).toBeTruthy();
+    expect(screen.getByText('By the answers so far they want it quiet.')).toBeTruthy();
     expect(screen.getByText('5 answered, 0 turned down, 0 looked')).toBeTruthy();
     expect(screen.getByLabelText(/^Between \d+ and \d+ in 100 of the way from still to lively/)).toBeTruthy();
     await userEvent.press(screen.getByRole('radio', { name: 'Depth' }));

@@ -110,6 +110,17 @@ test('silent outside devices are said, not papered over', async () => {
   await agent.get('/api/flasher/stream?bottomM=900').expect(400);
 });
 
+test('the newest heading of the changelog, the API and every package name one version', async () => {
+  const root = path.join(__dirname, '../../..');
+  const read = (file: string) => readFileSync(path.join(root, file), 'utf8');
+  const [, newest] = /^## (.+)$/m.exec(read('CHANGELOG.md'))!;
+  const { body } = await request(app.app).get('/api/openapi.json').expect(200);
+  expect(body.info.version).toBe(newest);
+  const packages = ['', 'packages/core/', 'packages/contract/', 'apps/server/', 'apps/cli/', 'apps/angler/', 'stand-ins/flasher/', 'stand-ins/weather-station/'];
+  for (const folder of packages) expect([folder, JSON.parse(read(`${folder}package.json`)).version]).toEqual([folder, newest]);
+  expect(JSON.parse(read('apps/angler/app.json')).expo.version).toBe(newest);
+});
+
 test('health, metrics and the description of the API answer', async () => {
   await request(app.app).get('/healthz').expect(200);
   await request(app.app).get('/readyz').expect(200);

@@ -112,6 +112,29 @@ test('over a mark the jig hangs at one height, more where it is faint, whatever 
   );
 });
 
+test('over a fish the jig gives way upward, and is let down far or not at all', () => {
+  const moves = { up: 0, down: 0 };
+  fc.assert(
+    fc.property(species, water, (speciesId, steps) => {
+      const coach = new Coach({ speciesId, waterTempC: 4, beamDeg: 12 });
+      let lineM: number | null = null;
+      for (const state of statesOf(steps)) {
+        const advice = coach.update(state);
+        if (!advice) continue;
+        const isOver = lookRules.find((r) => r.id === advice.ruleId)!.aim === 'over' && state.marks.some((m) => m.kind === 'fish' || m.kind === 'school');
+        const downM: number = isOver && lineM !== null ? advice.jigM - lineM : 0;
+        if (downM > 0) expect(downM).toBeGreaterThanOrEqual(coachLimits.dropM);
+        if (downM !== 0) moves[downM > 0 ? 'down' : 'up']++;
+        lineM = advice.jigM;
+        coach.line(lineM);
+      }
+    }),
+    { numRuns: 150 },
+  );
+  expect(moves.up).toBeGreaterThan(20);
+  expect(moves.down).toBeGreaterThan(20);
+});
+
 test('in the water a coached jig is over the fish that looks at it nearly all the time', () => {
   const over = { all: 0, above: 0 };
   const watched = (waterNow: SimulatedWater): Angler => {

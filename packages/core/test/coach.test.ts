@@ -1,4 +1,4 @@
-import { aboveMark, adviceWords, chooseCadence, Coach, lookRules, memoryOf, shaftWords, type LookId } from '../src/coach';
+import { aboveMark, adviceWords, chooseCadence, Coach, coachLimits, lookRules, memoryOf, shaftWords, type LookId } from '../src/coach';
 import { speciesOf } from '../src/fish';
 import { EchoReader, type EchoState, type Mark } from '../src/sonar';
 import { SimulatedFlasher } from '../src/simulator';
@@ -40,6 +40,20 @@ test('after a long stall the jig is drawn away, and a follower is drawn on', () 
   expect(advice!.ruleId).toBe('look.stalled.draw');
   expect(['slow-lift', 'quiver', 'shrink']).toContain(advice!.cadence.id);
   expect(looks(10, (s) => ({ jigM: 5 - 0.05 * s, marks: [mark(5.4 - 0.05 * s, 0.05)] }))).toContain('follows');
+});
+
+test('the jig stays over a fish that sways, is let down after one that sinks, and does not leave it for one that swims through above', () => {
+  const coach = new Coach(setting);
+  const at = (t: number, marks: Mark[], jigM = 5) => {
+    coach.line(jigM);
+    return coach.update({ t, bottomM: 7.5, jigM, marks })!;
+  };
+  const overM = at(0, [mark(5.3)]).jigM;
+  for (let t = 100; t < 3000; t += 100) expect(at(t, [mark(5.3 + 0.1 * Math.sin(t))], overM).jigM).toBeLessThanOrEqual(overM);
+  expect(at(3100, [mark(5.2, 0, 7), mark(5.4)], overM).topMarkM).toBe(5.4);
+  expect(at(3200, [mark(5.2, 0, 7), mark(5.9)], overM).topMarkM).toBe(5.2);
+  for (let t = 3300; t < 9000; t += 100) at(t, [mark(6.4)], overM);
+  expect(at(9000, [mark(6.4)], overM).jigM).toBeCloseTo(6.4 - coachLimits.hoverM, 6);
 });
 
 test('three together are kept lively; a flare-off is left alone', () => {

@@ -60,6 +60,11 @@ export const coachLimits = {
    * (docs/science.md).
    */
   hoverM: 0.27,
+  /**
+   * Over a fish the jig gives way upward, but is let down only where it would be by this much, m: who follows every hand's breadth that a mark sinks, or seems to,
+   * drops the jig on its head and stirs it all the while.
+   */
+  dropM: 0.4,
   /** A cadence is given this long with one school before another may be tried, s. */
   encounterS: 25,
   /** A cadence this much off fieldcraft's first in liveliness is said to be quieter or livelier. */
@@ -179,7 +184,7 @@ export class Coach {
       cadence,
       tells: rule.tells ?? id,
       pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * cadence.pauseFactor),
-      jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.depthFor(rule, id, seen, state),
+      jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.noDrop(rule, this.depthFor(rule, id, seen, state), seen),
       handMs: this.handFor(rule, id, sight),
       forS: rule.forS,
       sinceMs,
@@ -230,6 +235,13 @@ export class Coach {
     if (rule.aim !== 'search' && rule.aim !== 'under-bait') return clamp(aims[rule.aim], 0.4, lowest);
     const span = this.spanFor(rule, seen, state.bottomM);
     return clamp(span ? searchDepth(span, seen.sight.emptyS, seen.lastM, this.tasteNow()) : jig, 0.4, lowest);
+  }
+
+  /** Over a fish: no lower than the jig is now, unless it would be by much. */
+  private noDrop({ aim }: LookRule, jigM: number, { top }: Seen): number {
+    const nowM = this.lineM ?? this.advice?.jigM;
+    if (aim !== 'over' || !top || nowM === undefined) return jigM;
+    return jigM > nowM && jigM - nowM < coachLimits.dropM ? nowM : jigM;
   }
 
   /** What is searched where nothing shows: under the bait, or where tops have shown themselves. Null for a rule that does not search, and without a bottom. */

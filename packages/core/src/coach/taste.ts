@@ -84,8 +84,8 @@ export function tasteWords(memory: CoachMemory): string {
   const taste = tasteToday(memory);
   if (!taste) return 'Nothing has answered yet: fieldcraft decides.';
   if (taste.high - taste.low > tasteModel.unclear) return 'Not clear yet whether they want it still or lively.';
-  if (taste.mean < tasteModel.quiet) return 'Today they seem to want it quiet.';
-  return taste.mean > tasteModel.lively ? 'Today they seem to want it lively.' : 'Today they seem to want it neither still nor lively.';
+  if (taste.mean < tasteModel.quiet) return 'By the answers so far they want it quiet.';
+  return taste.mean > tasteModel.lively ? 'By the answers so far they want it lively.' : 'By the answers so far they want it neither still nor lively.';
 }
 
 /** Answers and refusals in some rows, and for how long a fish of the believed taste would have been looking with full liking, or with full dislike, s. */
@@ -166,9 +166,9 @@ export function drawRecord({ answers }: CoachMemory): number {
   return ((ownAnswers + draw.won) / (ownAnswers + takes * draw.seconds)) * ((ownAnswers + turns * draw.seconds) / (ownAnswers + draw.lost));
 }
 
-/** Whether drawing away pays today, in words; null while nothing speaks either way. */
+/** Whether drawing away pays, in words; null while nothing speaks either way. */
 export function drawWords(memory: CoachMemory): string | null {
   const record = drawRecord(memory);
-  if (record < tasteModel.drawLeast) return 'Drawing away does not pay today: it is left out.';
-  return record > 1 / tasteModel.drawLeast ? 'Drawing away pays today.' : null;
+  if (record < tasteModel.drawLeast) return 'By the answers so far drawing away does not pay: it is left out.';
+  return record > 1 / tasteModel.drawLeast ? 'By the answers so far drawing away pays.' : null;
 }
