@@ -169,6 +169,6 @@ export function drawRecord({ answers }: CoachMemory): number {
 /** Whether drawing away pays, in words; null while nothing speaks either way. */
 export function drawWords(memory: CoachMemory): string | null {
   const record = drawRecord(memory);
-  if (record < tasteModel.drawLeast) return 'By the answers so far drawing away does not pay: it is left out.';
-  return record > 1 / tasteModel.drawLeast ? 'By the answers so far drawing away pays.' : null;
+  if (record < tasteModel.drawLeast) return 'Drawing away does not pay so far: it is left out.';
+  return record > 1 / tasteModel.drawLeast ? 'Drawing away pays so far.' : null;
 }
