@@ -112,27 +112,28 @@ test('over a mark the jig hangs at one height, more where it is faint, whatever 
   );
 });
 
-test('over a fish the jig gives way upward, and is let down far or not at all', () => {
+test('over fish of the bottom the jig gives way upward, and is let down far or not at all', () => {
   const moves = { up: 0, down: 0 };
+  const depths = fc.array(fc.double({ min: bottomM - 1.4, max: bottomM - 0.1, noNaN: true }), { minLength: 1, maxLength: 3 });
   fc.assert(
-    fc.property(species, water, (speciesId, steps) => {
+    fc.property(species, fc.array(depths, { minLength: 5, maxLength: 40 }), (speciesId, sights) => {
       const coach = new Coach({ speciesId, waterTempC: 4, beamDeg: 12 });
-      let lineM: number | null = null;
-      for (const state of statesOf(steps)) {
-        const advice = coach.update(state);
-        if (!advice) continue;
-        const isOver = lookRules.find((r) => r.id === advice.ruleId)!.aim === 'over' && state.marks.some((m) => m.kind === 'fish' || m.kind === 'school');
-        const downM: number = isOver && lineM !== null ? advice.jigM - lineM : 0;
+      let lineM = bottomM - 1;
+      sights.forEach((depthsM, k) => {
+        coach.line(lineM);
+        const marks = depthsM.sort((a, b) => a - b).map((depthM, id): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 2000 }));
+        const advice = coach.update({ t: 500 * k, bottomM, jigM: lineM, marks })!;
+        const { aim } = lookRules.find((r) => r.id === advice.ruleId)!;
+        const downM = aim === 'over' ? advice.jigM - lineM : 0;
         if (downM > 0) expect(downM).toBeGreaterThanOrEqual(coachLimits.dropM);
         if (downM !== 0) moves[downM > 0 ? 'down' : 'up']++;
         lineM = advice.jigM;
-        coach.line(lineM);
-      }
+      });
     }),
     { numRuns: 150 },
   );
-  expect(moves.up).toBeGreaterThan(20);
-  expect(moves.down).toBeGreaterThan(20);
+  expect(moves.up).toBeGreaterThan(50);
+  expect(moves.down).toBeGreaterThan(50);
 });
 
 test('in the water a coached jig is over the fish that looks at it nearly all the time', () => {

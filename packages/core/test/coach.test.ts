@@ -42,11 +42,12 @@ test('after a long stall the jig is drawn away, and a follower is drawn on', () 
   expect(looks(10, (s) => ({ jigM: 5 - 0.05 * s, marks: [mark(5.4 - 0.05 * s, 0.05)] }))).toContain('follows');
 });
 
-test('the jig stays over a fish that sways, is let down after one that sinks, and does not leave it for one that swims through above', () => {
+test('by the bottom the jig stays over a fish that sways, is let down after one that sinks, and does not leave it for one that swims through above', () => {
   const coach = new Coach(setting);
+  const bottomM = 6.6;
   const at = (t: number, marks: Mark[], jigM = 5) => {
     coach.line(jigM);
-    return coach.update({ t, bottomM: 7.5, jigM, marks })!;
+    return coach.update({ t, bottomM, jigM, marks })!;
   };
   const overM = at(0, [mark(5.3)]).jigM;
   for (let t = 100; t < 3000; t += 100) expect(at(t, [mark(5.3 + 0.1 * Math.sin(t))], overM).jigM).toBeLessThanOrEqual(overM);
@@ -54,6 +55,13 @@ test('the jig stays over a fish that sways, is let down after one that sinks, an
   expect(at(3200, [mark(5.2, 0, 7), mark(5.9)], overM).topMarkM).toBe(5.2);
   for (let t = 3300; t < 9000; t += 100) at(t, [mark(6.4)], overM);
   expect(at(9000, [mark(6.4)], overM).jigM).toBeCloseTo(6.4 - coachLimits.hoverM, 6);
+  // In open water the jig goes after every mark, and to the highest.
+  const open = new Coach(setting);
+  open.line(5);
+  open.update({ t: 0, bottomM: 9, jigM: 5, marks: [mark(5.3)] });
+  const later = open.update({ t: 100, bottomM: 9, jigM: 5, marks: [mark(5.25, 0, 7), mark(5.4)] })!;
+  expect(later.topMarkM).toBe(5.25);
+  expect(open.update({ t: 200, bottomM: 9, jigM: 5, marks: [mark(5.4)] })!.jigM).toBeCloseTo(5.4 - coachLimits.hoverM, 6);
 });
 
 test('three together are kept lively; a flare-off is left alone', () => {

@@ -10,7 +10,7 @@ import type { LookId, LookRule, LookWhen } from './looks';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
 import { searchDepth, searchLimits, searchSpan, type Span } from './search';
 import { chooseCadence, isTold, tasteToday } from './taste';
-import { Eye, type Seen, type Sight } from './sight';
+import { Eye, isOfBottom, type Seen, type Sight } from './sight';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
 export interface Advice {
@@ -61,8 +61,8 @@ export const coachLimits = {
    */
   hoverM: 0.27,
   /**
-   * Over a fish the jig gives way upward, but is let down only where it would be by this much, m: who follows every hand's breadth that a mark sinks, or seems to,
-   * drops the jig on its head and stirs it all the while.
+   * Over fish of the bottom the jig gives way upward, but is let down only where it would be by this much, m: they lie a hand apart, and who follows every
+   * hand's breadth that a mark sinks, or seems to, drops the jig on their heads and stirs it all the while.
    */
   dropM: 0.4,
   /** A cadence is given this long with one school before another may be tried, s. */
@@ -184,7 +184,7 @@ export class Coach {
       cadence,
       tells: rule.tells ?? id,
       pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * cadence.pauseFactor),
-      jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.noDrop(rule, this.depthFor(rule, id, seen, state), seen),
+      jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.noDrop(rule, this.depthFor(rule, id, seen, state), seen, state.bottomM),
       handMs: this.handFor(rule, id, sight),
       forS: rule.forS,
       sinceMs,
@@ -237,10 +237,10 @@ export class Coach {
     return clamp(span ? searchDepth(span, seen.sight.emptyS, seen.lastM, this.tasteNow()) : jig, 0.4, lowest);
   }
 
-  /** Over a fish: no lower than the jig is now, unless it would be by much. */
-  private noDrop({ aim }: LookRule, jigM: number, { top }: Seen): number {
+  /** Over fish of the bottom: no lower than the jig is now, unless it would be by much. */
+  private noDrop({ aim }: LookRule, jigM: number, { top }: Seen, bottomM: number | null): number {
     const nowM = this.lineM ?? this.advice?.jigM;
-    if (aim !== 'over' || !top || nowM === undefined) return jigM;
+    if (aim !== 'over' || !top || !isOfBottom(top, bottomM) || nowM === undefined) return jigM;
     return jigM > nowM && jigM - nowM < coachLimits.dropM ? nowM : jigM;
   }
 

@@ -13,7 +13,9 @@ export const sightLimits = {
   togetherM: 1.3,
   /** A mark may look at the jig from this far over it to this far under it, m. */
   looksFromM: [-0.3, 1],
-  /** The mark that is watched stays the one while it is no further under the jig, m, whoever swims through above it. */
+  /** Fish so near the bottom are of the bottom, m. */
+  ofBottomM: 1.5,
+  /** Of those, which lie a hand apart, the mark that is watched stays the one while it is no further under the jig, m, whoever swims through above it. */
   keptM: 0.6,
   /** A jig this far over its line's depth has not arrived, m; one that moves less than this a second has stopped, m. */
   shortM: 0.35,
@@ -86,7 +88,7 @@ export class Eye {
     this.startedMs ??= t;
     const fish = state.marks.filter((m) => (m.kind === 'fish' || m.kind === 'school') && m.ageMs >= sightLimits.leastAgeMs);
     const bait = state.marks.find((m) => m.kind === 'bait') ?? null;
-    const top = interested(fish, jigM, this.topId);
+    const top = interested(fish, jigM, bottomM, this.topId);
     this.follow(top, t, memory);
     const jigRiseMs = this.jigRise(t, jigM);
     const gapM = top && jigM !== null ? top.depthM - jigM : null;
@@ -170,11 +172,14 @@ export class Eye {
   }
 }
 
-/** The highest mark, unless another lies just under the jig and is the one that looks; of several such the one that was watched, while it is close. */
-function interested(fish: readonly Mark[], jigM: number | null, watchedId: number): Mark | null {
+/** The highest mark, unless another lies just under the jig and is the one that looks; of several such by the bottom the one that was watched, while it is close. */
+function interested(fish: readonly Mark[], jigM: number | null, bottomM: number | null, watchedId: number): Mark | null {
   if (fish.length === 0) return null;
   if (jigM === null) return fish[0];
   const [fromM, toM] = sightLimits.looksFromM;
   const looks = (m: Mark, mostM: number) => m.depthM - jigM > fromM && m.depthM - jigM < mostM;
-  return fish.find((m) => m.id === watchedId && looks(m, sightLimits.keptM)) ?? fish.find((m) => looks(m, toM)) ?? fish[0];
+  return fish.find((m) => m.id === watchedId && isOfBottom(m, bottomM) && looks(m, sightLimits.keptM)) ?? fish.find((m) => looks(m, toM)) ?? fish[0];
 }
+
+/** Whether a mark lies so near the bottom that it is a fish of it. */
+export const isOfBottom = ({ depthM }: Pick<Mark, 'depthM'>, bottomM: number | null) => bottomM !== null && bottomM - depthM <= sightLimits.ofBottomM;
