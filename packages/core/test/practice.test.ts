@@ -7,7 +7,6 @@ const advice = (ruleId: string, sinceMs: number, jigM: number, cadence: CadenceI
   look: 'far',
   ruleId,
   cadence: cadences[cadence],
-  tells: cadence,
   pauseS: 3,
   jigM,
   handMs: null,

@@ -127,27 +127,10 @@ test('the coach tells by itself what was looked at, taken and turned down', () =
   expect(coach.memory.answers.reduce((sum, a) => sum + a.won, 0)).toBeCloseTo(1, 9);
 });
 
-test('who takes at the stop that ends a draw was won by the draw, and tells nothing of holding still', () => {
-  const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
-  let advice = null;
-  // It comes, looks, and comes along with a jig that is drawn up by 80 cm and more.
-  for (let t = 0; t < 21_000; t += 100) {
-    const upM = Math.max(0, 0.06 * (t / 1000 - 6));
-    coach.line(5 - upM);
-    const depthM = Math.max(5.3, 6 - 0.2 * (t / 1000)) - upM;
-    advice = coach.update({ t, bottomM: 7.5, jigM: 5 - upM, marks: [{ id: 1, depthM, kind: 'fish', levelDb: -38, riseMs: t > 6000 ? 0.06 : 0, ageMs: 5000 }] });
-  }
-  expect(advice).toMatchObject({ ruleId: 'look.follows.stop', cadence: { id: 'deadstick' }, tells: 'slow-lift' });
-  coach.reacted('bite', 21_000, 4.1);
-  const won = coach.memory.answers.filter((a) => a.won > 0);
-  expect(won.map((a) => a.cadence)).toEqual(['slow-lift']);
-  expect(won[0].won).toBeCloseTo(1, 9);
-});
-
 describe('a school is watched mark by mark', () => {
   const mark = (id: number, depthM: number): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 });
   /** Ten looks a second at a jig and some marks. */
-  const see = (coach: Coach, seconds: number, at: (s: number) => { jigM?: number; marks: Mark[] }, fromS = 0) => {
+  const see = (coach: Coach, seconds: number, at: (s: number) => { jigM?: number; bottomM?: number; marks: Mark[] }, fromS = 0) => {
     for (let k = 0; k < 10 * seconds; k++) coach.update({ t: 1000 * fromS + 100 * k, bottomM: 7.5, jigM: 5, ...at(k / 10) });
     return coach.memory.answers.reduce((sum, a) => ({ seconds: sum.seconds + a.seconds, lost: sum.lost + a.lost }), { seconds: 0, lost: 0 });
   };
@@ -161,20 +144,26 @@ describe('a school is watched mark by mark', () => {
     expect(a.memory.refusals).toBe(0);
   });
 
-  test('two that came to look tell twice as much as one, and one that lies beside the jig tells nothing', () => {
+  test('two that came to look tell twice as much as one; one that lies beside the jig tells something in open water, and nothing by the bottom', () => {
     const came = (s: number, toM: number) => toM + Math.max(0, 0.8 - 0.2 * s);
-    const one = see(coach(), 14, (s) => ({ marks: [mark(1, came(s, 5.2))] })).seconds;
-    const two = see(coach(), 14, (s) => ({ marks: [mark(1, came(s, 5.2)), mark(2, came(s, 5.2))] })).seconds;
-    const beside = see(coach(), 14, (s) => ({ marks: [mark(1, came(s, 5.2)), mark(2, 5.5)] })).seconds;
-    expect(one).toBeGreaterThan(9);
-    expect(two).toBeCloseTo(2 * one, 6);
-    expect(beside).toBeCloseTo(one, 6);
+    for (const bottomM of [6.2, 7.5]) {
+      const one = see(coach(), 14, (s) => ({ bottomM, marks: [mark(1, came(s, 5.2))] })).seconds;
+      const two = see(coach(), 14, (s) => ({ bottomM, marks: [mark(1, came(s, 5.2)), mark(2, came(s, 5.2))] })).seconds;
+      const beside = see(coach(), 14, (s) => ({ bottomM, marks: [mark(1, came(s, 5.2)), mark(2, 5.5)] })).seconds;
+      expect(one).toBeGreaterThan(9);
+      expect(two).toBeCloseTo(2 * one, 6);
+      if (bottomM === 6.2) expect(beside).toBeCloseTo(one, 6);
+      else expect(beside).toBeGreaterThan(1.8 * one);
+    }
   });
 
-  test('a fish of the bottom refuses by a hand: it cannot sink further', () => {
+  test('a fish of the bottom refuses by a hand, for it cannot sink further; one of open water by an arm', () => {
     const rose = (s: number, backM: number) => (s < 8 ? Math.max(5.3, 5.5 - 0.1 * s) : Math.min(5.3 + backM, 5.3 + 0.1 * (s - 8)));
-    expect(see(coach(), 14, (s) => ({ marks: [mark(1, 5.3), mark(2, rose(s, 0.25))] })).lost).toBeCloseTo(1, 9);
-    expect(see(coach(), 14, (s) => ({ marks: [mark(1, 5.3), mark(2, rose(s, 0.15))] })).lost).toBe(0);
+    const lost = (bottomM: number, backM: number) => see(coach(), 14, (s) => ({ bottomM, marks: [mark(1, 5.3), mark(2, rose(s, backM))] })).lost;
+    expect(lost(6.2, 0.25)).toBeCloseTo(1, 9);
+    expect(lost(6.2, 0.15)).toBe(0);
+    expect(lost(7.5, 0.25)).toBe(0);
+    expect(lost(7.5, 0.4)).toBeCloseTo(1, 9);
   });
 
   test('it is no refusal that the jig is taken up, nor that a fish of the school lay beside it and sinks', () => {

@@ -114,7 +114,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
       ...(line ? { line: line.id } : {}),
       ...(jigM === null ? {} : { depthM: jigM }),
       ...(bottomM === null ? {} : { bottomM }),
-      ...(advice ? { cadence: advice.tells } : {}),
+      ...(advice ? { cadence: advice.cadence.id } : {}),
     });
     setSaid({ text: `${reactionWords[reaction]} logged`, undo: event.id });
     flasher.reacted(reaction);

@@ -17,8 +17,6 @@ export interface Advice {
   look: LookId;
   ruleId: string;
   cadence: Cadence;
-  /** The cadence that an answer to it tells of. */
-  tells: CadenceId;
   pauseS: number;
   /** Where the jig should hang. */
   jigM: number;
@@ -112,7 +110,7 @@ export class Coach {
   /** What the angler tells of the fish: a tap on the Hole screen, or a fish landed. */
   reacted(kind: ReactionKind | 'landed', ms: number, depthM: number | null): void {
     const { memory } = this;
-    const cadence = this.advice?.tells;
+    const cadence = this.advice?.cadence.id as CadenceId | undefined;
     const told = kind === 'landed' ? undefined : tellingOf(kind);
     if (told && this.episode.isWatching) this.episode.settle(memory, told.won, told.lost);
     else if (told && cadence) remember(memory, 'close', cadence, told.won, told.lost, memoryLimits.answerS);
@@ -141,7 +139,7 @@ export class Coach {
     const cadence = this.cadenceFor(rule, before, isFresh, refused, state.t);
     this.refusedAt = refused;
     this.advice = this.compose(rule, cadence, seen, state, sinceMs, isFresh ? null : before);
-    this.episode.watch(seen, state.t, this.advice.tells, rule.situation, this.memory);
+    this.episode.watch(seen, state.bottomM, state.t, cadence, rule.situation, this.memory);
     return this.advice;
   }
 
@@ -182,7 +180,6 @@ export class Coach {
       look: rule.look,
       ruleId: rule.id,
       cadence,
-      tells: rule.tells ?? id,
       pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * cadence.pauseFactor),
       jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.noDrop(rule, this.depthFor(rule, id, seen, state), seen, state.bottomM),
       handMs: this.handFor(rule, id, sight),

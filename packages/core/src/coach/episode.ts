@@ -1,17 +1,16 @@
 import type { Mark } from '../sonar';
 import type { CadenceId } from './cadence';
 import { remember, type CoachMemory, type Situation } from './memory';
-import type { Seen } from './sight';
+import { isOfBottom, type Seen } from './sight';
 
 /** What counts as an answer of a mark that is watched. Soft. */
 export const episodeLimits = {
-  /** A mark that came and is this near to the jig looks at it, m. */
+  /** A mark this near to the jig looks at it, m: in open water any, by the bottom, where they lie so near anyway, one that came. */
   lookingM: 0.6,
-  /** It was with the jig, and went off by this much, of which it sank by this: refused. */
-  offM: 0.2,
-  sunkM: 0.1,
-  /** Who has not come this much nearer has not looked at it. */
-  comeM: 0.1,
+  /** It was with the jig, and went off by this much, of which it sank by this: refused. Who has not come this much nearer has not looked at it. All m. */
+  open: { offM: 0.35, sunkM: 0.15, comeM: 0.15 },
+  /** The same for a fish of the bottom, which can hardly come or sink. */
+  bottom: { offM: 0.2, sunkM: 0.1, comeM: 0.1 },
   /** An answer is told of what was shown over so long before it, s. */
   recentS: 6,
   /** It made up its mind this long after it was nearest, ms. */
@@ -48,20 +47,23 @@ export class Episode {
   private readonly shown: Shown[] = [];
   private lastMs = 0;
   private topId = -1;
+  private bottomM: number | null = null;
 
   /** After each state: what was seen, and the cadence that was advised for it. */
-  watch({ fish, top, jigM }: Seen, t: number, cadence: CadenceId, situation: Situation, memory: CoachMemory): void {
+  watch({ fish, top, jigM }: Seen, bottomM: number | null, t: number, cadence: CadenceId, situation: Situation, memory: CoachMemory): void {
     const seconds = Math.min(1, (t - this.lastMs) / 1000);
     this.lastMs = t;
+    this.bottomM = bottomM;
     if (fish.length === 0) this.allGone(memory);
     if (jigM === null) return;
     let looking = 0;
     for (const mark of fish) {
       const gapM = Math.abs(mark.depthM - jigM);
       const watched = this.follow(mark, gapM, t);
-      if (gapM < episodeLimits.lookingM && hasLooked(watched)) looking++;
-      const sankM = mark.depthM - watched.closestDepthM;
-      if (!hasLooked(watched) || gapM - watched.closestM < episodeLimits.offM || sankM < episodeLimits.sunkM) continue;
+      const hasLooked = this.hasLooked(watched);
+      if (gapM < episodeLimits.lookingM && (hasLooked || !isOfBottom(mark, bottomM))) looking++;
+      const { offM, sunkM } = this.limitsOf(watched);
+      if (!hasLooked || gapM - watched.closestM < offM || mark.depthM - watched.closestDepthM < sunkM) continue;
       this.refuse(watched, memory, mark.id === top?.id);
       this.begin(mark, gapM, t);
     }
@@ -91,6 +93,15 @@ export class Episode {
     return this.shown.length > 0;
   }
 
+  private limitsOf({ closestDepthM }: Watched) {
+    return isOfBottom({ depthM: closestDepthM }, this.bottomM) ? episodeLimits.bottom : episodeLimits.open;
+  }
+
+  /** It came to the jig, and did not merely lie beside it. */
+  private hasLooked(watched: Watched): boolean {
+    return watched.closestM < episodeLimits.lookingM && watched.startM - watched.closestM > this.limitsOf(watched).comeM;
+  }
+
   private begin({ id, depthM }: Mark, gapM: number, t: number): Watched {
     const watched = { seenMs: t, startM: gapM, closestM: gapM, closestMs: t, closestDepthM: depthM };
     this.marks.set(id, watched);
@@ -108,7 +119,7 @@ export class Episode {
   /** The last one left the cone: if it had looked, it is a refusal. */
   private allGone(memory: CoachMemory): void {
     const last = this.marks.get(this.topId);
-    if (last && hasLooked(last)) this.refuse(last, memory, true);
+    if (last && this.hasLooked(last)) this.refuse(last, memory, true);
     this.marks.clear();
     this.topId = -1;
   }
@@ -128,9 +139,6 @@ export class Episode {
     if (isTop && last) refusedAlike(memory, last.cadence);
   }
 }
-
-/** It came to the jig, and did not merely lie beside it. */
-const hasLooked = ({ startM, closestM }: Watched) => closestM < episodeLimits.lookingM && startM - closestM > episodeLimits.comeM;
 
 /** One more refusal of the same, or the first of another. */
 export function refusedAlike(memory: CoachMemory, cadence: CadenceId): void {

@@ -94,7 +94,6 @@ export const lookRules: readonly LookRule[] = [
     when: { gapM: { least: -0.2, most: 0.9 }, drawnM: { least: 0.6 } },
     situation: 'close',
     offers: only('deadstick'),
-    tells: 'slow-lift', // The stop that ends a draw is the draw's: who takes then has been won by it.
     aim: 'over',
     byM: 0,
     forS: 6,

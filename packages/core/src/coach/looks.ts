@@ -1,5 +1,4 @@
 import type { FeedingSide, SpeciesId } from '../fish';
-import type { CadenceId } from './cadence';
 import type { Offer, Situation } from './memory';
 import type { Sight } from './sight';
 
@@ -30,8 +29,6 @@ export interface LookRule {
   situation: Situation;
   /** Cadences that fieldcraft offers, with how often it expects them answered and turned down; the first is its default. */
   offers: readonly Offer[];
-  /** What its answers tell of, where that is not the cadence offered. */
-  tells?: CadenceId;
   aim: DepthAim;
   /** Change of depth with the aim, m: how far to draw up, or to stay over the bottom or under the bait. */
   byM: number;
