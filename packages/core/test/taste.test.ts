@@ -127,6 +127,24 @@ test('the coach tells by itself what was looked at, taken and turned down', () =
   expect(coach.memory.answers.reduce((sum, a) => sum + a.won, 0)).toBeCloseTo(1, 9);
 });
 
+test('what is taken at the stop that ends a draw is laid to the draw and to holding still, by how long each was shown of late', () => {
+  const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
+  let stopMs = Infinity;
+  // It comes, looks, and comes along with a jig that is drawn up by 80 cm and more.
+  for (let t = 0; t < 21_000; t += 100) {
+    const upM = Math.max(0, 0.06 * (t / 1000 - 6));
+    coach.line(5 - upM);
+    const depthM = Math.max(5.3, 6 - 0.2 * (t / 1000)) - upM;
+    const advice = coach.update({ t, bottomM: 7.5, jigM: 5 - upM, marks: [{ id: 1, depthM, kind: 'fish', levelDb: -38, riseMs: t > 6000 ? 0.06 : 0, ageMs: 5000 }] });
+    if (advice?.ruleId === 'look.follows.stop') stopMs = Math.min(stopMs, t);
+  }
+  coach.reacted('bite', 21_000, 4.1);
+  const won = new Map(coach.memory.answers.filter((a) => a.won > 0).map((a) => [a.cadence, a.won]));
+  expect([...won.keys()].sort()).toEqual(['deadstick', 'slow-lift']);
+  expect(won.get('deadstick')! + won.get('slow-lift')!).toBeCloseTo(1, 9);
+  expect(won.get('deadstick')!).toBeCloseTo((20_900 - stopMs) / 6000, 1);
+});
+
 describe('a school is watched mark by mark', () => {
   const mark = (id: number, depthM: number): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 });
   /** Ten looks a second at a jig and some marks. */
