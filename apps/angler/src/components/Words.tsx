@@ -15,9 +15,6 @@ interface Props extends Omit<TextProps, 'style'> {
   children: ReactNode;
 }
 
-/** In a heading, where each word weighs, a figure stays on one line with its unit. */
-const whole = (text: ReactNode) => (typeof text === 'string' ? text.replace(/(\d) (ft|in|m|cm|min|h|s)\b/g, '$1\u00a0$2') : text);
-
 /** All text goes through here: one family, five sizes, figures of one width. */
 export function Words({ size = 'body', tone = 'ink', strong, heading, align, style, children, ...rest }: Props) {
   const palette = usePalette();
@@ -38,7 +35,7 @@ export function Words({ size = 'body', tone = 'ink', strong, heading, align, sty
         style,
       ]}
     >
-      {heading ? whole(children) : children}
+      {children}
     </Text>
   );
 }
