@@ -74,6 +74,12 @@ test('a stack too thick to count has its top within 15 cm, and a band of bait is
   expect(bait.mota).toBeGreaterThanOrEqual(0.85);
 });
 
+test('a stray of bait that has taken the jig’s name does not keep it: the jig under it is no fish', () => {
+  const log = figures({ sceneId: 'bait', minutes: 3 }, [7020]);
+  expect(log.tops).toBeGreaterThan(1000);
+  expect(log.top).toBeGreaterThanOrEqual(0.95);
+});
+
 test('empty water stays empty', () => {
   const s = figures({ sceneId: 'empty', minutes: 4 }, [1, 2, 3, 4, 5]);
   expect(s.bottom).toBeGreaterThanOrEqual(0.99);

@@ -237,11 +237,25 @@ export class Tracker {
     const { atM } = this.line;
     for (const track of this.tracks) if (!track.isSeen) this.shareOrMiss(track, echoes, track.id > 0);
     if (this.jig && !this.jig.isSeen) this.shareOrMiss(this.jig, echoes, true);
+    this.inherit();
     if (this.jig && !this.jig.isSeen && atM !== null && !this.line.isOnItsWay && this.jig.rangeM > atM + 0.03) {
       // Who goes off downward from a shared echo is not the jig.
       this.jig.rangeM = atM;
       this.jig.speedMs = 0;
     }
+  }
+
+  /** A jig that has no echo of its own for long, while a target hangs at the line's depth whose echo it is taken to be in: that target was the jig all along. */
+  private inherit(): void {
+    const { jig } = this;
+    if (!jig || jig.sharedPings < this.shared || this.line.isOnItsWay) return;
+    const heir = this.line.settled(this.tracks);
+    if (!heir || heir !== jig.sharesWith) return;
+    this.tracks.splice(this.tracks.indexOf(heir), 1);
+    heir.motion = trackerLimits.jig;
+    heir.id = 0;
+    this.line.levelDb = heir.levelDb;
+    this.jig = heir;
   }
 
   private shareOrMiss(track: Track, echoes: EchoList, mayShare: boolean): void {
