@@ -170,6 +170,23 @@ describe('tracks', () => {
     expect(ids.size).toBe(0);
   });
 
+  test.each([
+    [5, 3],
+    [10, 4],
+    [20, 4],
+  ])('at %d pings a second a target counts from its hit number %d on, since fewer pings tell more each', (pingRateHz, hits) => {
+    const tracker = new Tracker(pingRateHz, 0.117, 0.35);
+    const list = new EchoList();
+    list.count = 1;
+    list.rangeM[0] = 4;
+    list.levelDb[0] = -40;
+    for (let ping = 0; ping < hits; ping++) {
+      expect(tracker.confirmed()).toEqual([]);
+      tracker.update(list, (1000 * ping) / pingRateHz, null);
+    }
+    expect(tracker.confirmed()).toHaveLength(1);
+  });
+
   test('a target that fades for half a second comes back as itself, one that goes is dropped', () => {
     const { ids } = follow(5, (s) => (s > 2 && s < 2.5 ? [] : [{ rangeM: 4 }]));
     expect(ids.size).toBe(1);

@@ -17,6 +17,7 @@ export class Tracker {
   private readonly gone: number;
   private readonly lost: number;
   private readonly shared: number;
+  private readonly confirmHits: number;
 
   /**
    * @param mergeM targets closer than this in range are one echo, m
@@ -30,6 +31,7 @@ export class Tracker {
     this.gone = trackerLimits.goneS * pingRateHz;
     this.lost = trackerLimits.lostS * pingRateHz;
     this.shared = trackerLimits.sharedS * pingRateHz;
+    this.confirmHits = pingRateHz < trackerLimits.slowHz ? trackerLimits.slowHits : trackerLimits.confirmHits;
     this.line = new JigLine(pingRateHz, mergeM, blindM);
   }
 
@@ -114,7 +116,7 @@ export class Tracker {
     for (const { track, e } of pairs) {
       if (this.owner[e] || track.isSeen) continue;
       this.take(track, echoes, e);
-      if (track.id === 0 && track !== this.jig && track.hits >= trackerLimits.confirmHits && track.hits >= trackerLimits.confirmShare * track.age) track.id = this.newId();
+      if (track.id === 0 && track !== this.jig && track.hits >= this.confirmHits && track.hits >= trackerLimits.confirmShare * track.age) track.id = this.newId();
     }
   }
 
