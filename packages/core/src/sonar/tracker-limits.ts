@@ -4,10 +4,11 @@ import type { Motion } from './track';
 export const trackerLimits = {
   fish: { accelMs2: 0.5, rangeSdM: 0.025 } satisfies Motion,
   jig: { accelMs2: 3, rangeSdM: 0.02 } satisfies Motion,
-  /** Hits wanted before a target counts, fewer from a sounder of fewer pings a second than this, and its least share of hits until then. */
+  /** Hits wanted before a target counts; of a sounder of fewer pings a second than `slowHz`, `slowHits`. */
   confirmHits: 4,
   slowHits: 3,
   slowHz: 8,
+  /** Least share of hits until then. */
   confirmShare: 0.6,
   /** A target not seen for this long is gone, s; one that shares another's echo for so long. */
   goneS: 1,
