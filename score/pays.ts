@@ -1,13 +1,13 @@
 import { fork } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import { aboveTheTop, byLot, coached, fishSpell, fixedPlan, knowing, plainCadences } from '@burrow/core/trials';
+import { aboveTheTop, byLot, coached, fishSpell, fixedPlan, knowing, knownDraws, plainCadences } from '@burrow/core/trials';
 import type { CadenceId } from '@burrow/core/coach';
 import { minds, sceneOf, scenes, type Mind } from '@burrow/core/simulator';
 import { seededRandom } from '@burrow/core/units';
 
 /** Hours scored, hours that the coach may be tuned on, and the hours that plans are chosen on: other seeds, all of them. */
-const scored = { first: 700_000, hours: 200 };
+const scored = { first: 800_000, hours: 200 };
 const trained = { first: 2_000 };
 /** Plans that no claim rests on are shown from fewer hours. */
 const shownHours = 12;
@@ -47,7 +47,7 @@ export function fishScene(water: Water, hours: number): Row {
   const short = best(plans, tuned.coarse, water, make).slice(0, 6);
   const [plan] = best(short, tuned.fine, water, make);
   const [cadence] = best(plainCadences, tuned.looking, water, (id) => aboveTheTop(plan.depthM, id));
-  const [draws] = best([true, false], tuned.fine, water, knowing);
+  const [draws] = best(knownDraws, tuned.fine, water, knowing);
   const run = (way: Way, count: number) => landed(way, water, water.sees === 'marks' ? trained.first : scored.first, count);
   return {
     sceneId,
@@ -119,6 +119,7 @@ const names: Record<Mind, string> = {
   glance: 'third mind (glances)',
   arousal: 'fourth mind (arousal)',
   pulse: 'fifth mind (pulse)',
+  verdict: 'sixth mind (verdict)',
 };
 
 /**

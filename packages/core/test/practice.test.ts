@@ -7,6 +7,7 @@ const advice = (ruleId: string, sinceMs: number, jigM: number, cadence: CadenceI
   look: 'far',
   ruleId,
   cadence: cadences[cadence],
+  rod: cadences[cadence],
   pauseS: 3,
   jigM,
   handMs: null,

@@ -7,11 +7,12 @@ import { SimulatedJig, type JigSense } from '../src/simulator/jig';
 import type { Mood } from '../src/simulator/mood';
 import { PulseFish } from '../src/simulator/pulse-fish';
 import { School } from '../src/simulator/school';
+import { VerdictFish } from '../src/simulator/verdict-fish';
 import { seededRandom } from '../src/units';
 
-const calm: JigSense = { depthM: 5, riseMs: 0, motion: 0.3, liftM: 0.02, stillS: 1, pulseMs: 0.1, startle: 0, sizeMm: 4 };
+const calm: JigSense = { depthM: 5, riseMs: 0, motion: 0.3, beat: 0.3, liftM: 0.02, stillS: 1, pulseMs: 0.1, startle: 0, sizeMm: 4 };
 const eager: Mood = { activity: 0.95, wariness: 0.15, likedMotion: 0.35, likedLiftM: 0.03, likedSizeMm: 4, hunger: 0.9 };
-const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish };
+const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish, verdict: VerdictFish };
 
 /** Lets one fish live under a jig and answers the states it went through, and when it took. */
 function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds: number, seed: number) {
@@ -38,8 +39,8 @@ describe.each(minds)('a fish of the mind "%s"', (mind) => {
 
   test('takes the movement that it likes more often than another', () => {
     const still: Mood = { ...eager, activity: 0.6, likedMotion: 0.05, likedLiftM: 0.006 };
-    const quiet = taken(mind, still, () => ({ motion: 0.05, liftM: 0.006, stillS: 9, pulseMs: 0.03 }), 60);
-    const loud = taken(mind, still, () => ({ motion: 0.95, liftM: 0.3, stillS: 0, pulseMs: 0.6 }), 60);
+    const quiet = taken(mind, still, () => ({ motion: 0.05, beat: 0.05, liftM: 0.006, stillS: 9, pulseMs: 0.03 }), 60);
+    const loud = taken(mind, still, () => ({ motion: 0.95, beat: 0.95, liftM: 0.3, stillS: 0, pulseMs: 0.6 }), 60);
     expect(quiet).toBeGreaterThan(loud + 0.15);
   });
 
@@ -72,6 +73,25 @@ test('a jig drawn away tempts a fish that has looked at it, and only then', () =
   const doubtful: Mood = { ...eager, activity: 0.75, likedMotion: 0.5 };
   const drawn = (fromS: number) => taken('drift', doubtful, (s) => (s % 20 > fromS ? { depthM: 5 - 0.06 * ((s % 20) - fromS), riseMs: 0.06, motion: 0.3 } : {}), 80);
   expect(drawn(6)).toBeGreaterThan(drawn(99));
+});
+
+test('a fish that gives its verdict goes by the beat of the rod, whatever the line does, and gives it sooner while the jig is drawn', () => {
+  const fussy: Mood = { ...eager, activity: 0.7, hunger: 0.6, likedMotion: 0.3 };
+  const taking = (jig: Partial<JigSense>) => taken('verdict', fussy, () => jig, 40);
+  expect(taking({ beat: 0.3, motion: 0.9, pulseMs: 0.5 })).toBeGreaterThan(taking({ beat: 0.9, motion: 0.3 }) + 0.2);
+  const decided = (jig: Partial<JigSense>) => {
+    let seconds = 0;
+    for (let seed = 1; seed <= 60; seed++) {
+      const random = seededRandom(seed);
+      const fish = new VerdictFish(1, 25, fussy, 5.3, new School(random, 0, 1e9), random);
+      for (fish.xM = fish.yM = 0; seconds < 1e5 && !['refuse', 'flee', 'leave', 'commit'].includes(fish.state); ) {
+        fish.step(0.1, { ...calm, depthM: fish.depthM - 0.18, ...jig }, 8, 0);
+        if (fish.state === 'inspect' || fish.state === 'follow') seconds += 0.1;
+      }
+    }
+    return seconds / 60;
+  };
+  expect(decided({ riseMs: 0.06 })).toBeLessThan(0.85 * decided({}));
 });
 
 describe('the jig', () => {

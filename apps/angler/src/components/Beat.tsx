@@ -1,4 +1,4 @@
-import type { Advice, AdviceWords } from '@burrow/core/coach';
+import { roundOf, type Advice, type AdviceWords } from '@burrow/core/coach';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
@@ -10,19 +10,6 @@ import { Words } from './Words';
 
 const height = 44;
 const steps = 96;
-
-/** Height of the rod 0–1 over one round of the cadence: beats, then the pause. */
-function roundOf({ cadence, pauseS, forS }: Pick<Advice, 'cadence' | 'pauseS' | 'forS'>): { seconds: number; beatsAt: readonly number[]; lift: (s: number) => number } {
-  if (cadence.liftM === 0) return { seconds: Math.max(4, forS), beatsAt: [], lift: () => 0 };
-  if (cadence.id === 'slow-lift') return { seconds: forS + 2, beatsAt: [0], lift: (s) => (s < forS ? (1 - Math.cos((Math.PI * s) / forS)) / 2 : 1) };
-  const beatS = 60 / cadence.beatPerMin;
-  const { beats } = cadence;
-  return {
-    seconds: beats * beatS + pauseS,
-    beatsAt: Array.from({ length: beats }, (_, k) => k * beatS),
-    lift: (s) => (s < beats * beatS ? (1 - Math.cos((2 * Math.PI * s) / beatS)) / 2 : 0),
-  };
-}
 
 /** The cadence as a line to follow, with the hand where it should be now. */
 export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) {
@@ -62,10 +49,10 @@ export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) 
 }
 
 /** Gives each beat of the round by sound or vibration. */
-function useSignal({ cadence, pauseS, forS }: Advice, by: 'off' | 'sound' | 'vibration'): void {
+function useSignal({ cadence, rod, pauseS, forS }: Advice, by: 'off' | 'sound' | 'vibration'): void {
   useEffect(() => {
     if (by === 'off') return undefined;
-    const { seconds, beatsAt } = roundOf({ cadence, pauseS, forS });
+    const { seconds, beatsAt } = roundOf({ cadence, rod, pauseS, forS });
     const timers: ReturnType<typeof setTimeout>[] = [];
     const round = () => {
       timers.length = 0;
@@ -77,5 +64,5 @@ function useSignal({ cadence, pauseS, forS }: Advice, by: 'off' | 'sound' | 'vib
       clearInterval(rounds);
       timers.forEach(clearTimeout);
     };
-  }, [cadence, pauseS, forS, by]);
+  }, [cadence, rod, pauseS, forS, by]);
 }

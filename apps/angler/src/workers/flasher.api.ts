@@ -73,11 +73,11 @@ class FlasherSession {
     if (!this.local && this.lineM !== null) void this.post('line', { depthM: this.lineM, rod });
   }
 
-  /** Works the rod in a cadence; drawing away takes the line up slowly. */
+  /** Works the rod in a cadence; drawing away takes the line up slowly, with the beat there is. */
   work(cadence: CadenceId, waterTempC: number, drawM: number): void {
     this.cadence = cadence;
-    this.setRod(rodFor(cadence, waterTempC));
-    if (cadence === 'slow-lift' && this.lineM !== null) this.setLine(Math.max(0.4, this.lineM - drawM), drawSpeedMs);
+    if (cadence !== 'slow-lift') this.setRod(rodFor(cadence, waterTempC));
+    else if (this.lineM !== null) this.setLine(Math.max(0.4, this.lineM - drawM), drawSpeedMs);
   }
 
   /** What the angler tells of the fish. */

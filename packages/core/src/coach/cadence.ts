@@ -38,7 +38,7 @@ export const drawSpeedMs = 0.06;
 /** Pause between movements, s, by water temperature. Source: fieldcraft §4: 1–3 s at 10 °C, 5–15 s at 4 °C, up to 30 s. */
 export const pauseSeconds = (tempC: number) => interpolate([0, 2, 4, 7, 10], [24, 15, 10, 5, 2], tempC);
 
-/** The movement of a rod that follows a cadence in water of a temperature, °C. A slow lift is drawn by the line, so the rod itself is still. */
+/** The movement of a rod that follows a cadence in water of a temperature, °C. A slow lift is drawn by the line and has no beat of its own. */
 export function rodFor(id: CadenceId, waterTempC: number): { liftM: number; beatPerMin: number; pauseS: number; beats: number } {
   const { liftM, beatPerMin, beats, pauseFactor } = cadences[id];
   if (id === 'slow-lift') return { liftM: 0, beatPerMin: 0, pauseS: 0, beats: 1 };

@@ -8,6 +8,7 @@ import { askRules } from './asks';
 import { lookRules } from './look-table';
 import type { LookId, LookRule, LookWhen } from './looks';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
+import { whileItLooks } from './offers';
 import { searchDepth, searchLimits, searchSpan, type Span } from './search';
 import { chooseCadence, isTold, tasteToday } from './taste';
 import { Eye, isOfBottom, type Seen, type Sight } from './sight';
@@ -17,6 +18,8 @@ export interface Advice {
   look: LookId;
   ruleId: string;
   cadence: Cadence;
+  /** The beat of the rod: the cadence's own, and while the jig is drawn away the one before it, kept up. */
+  rod: Cadence;
   pauseS: number;
   /** Where the jig should hang. */
   jigM: number;
@@ -89,6 +92,7 @@ export class Coach {
   private lineM: number | null = null;
   private refusedAt = 0;
   private chosenMs = -Infinity;
+  private beat: CadenceId | null = null;
   private taste: { told: number; mean: number | null } = { told: 0, mean: null };
 
   /**
@@ -138,6 +142,7 @@ export class Coach {
     const refused = this.memory.refused?.count ?? 0;
     const cadence = this.cadenceFor(rule, before, isFresh, refused, state.t);
     this.refusedAt = refused;
+    this.beat = cadence === 'slow-lift' ? (this.beat ?? chooseCadence(this.memory, rule.situation, whileItLooks, rule.situation)) : cadence;
     this.advice = this.compose(rule, cadence, seen, state, sinceMs, isFresh ? null : before);
     this.episode.watch(seen, state.bottomM, state.t, cadence, rule.situation, this.memory);
     return this.advice;
@@ -174,13 +179,15 @@ export class Coach {
   private compose(rule: LookRule, id: CadenceId, seen: Seen, state: EchoState, sinceMs: number, before: Advice | null): Advice {
     const { sight } = seen;
     const cadence: Cadence = cadences[id];
+    const rod: Cadence = cadences[this.beat ?? id];
     const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'again');
     const ask = askRules.find((r) => this.holds(r.when, sight));
     return {
       look: rule.look,
       ruleId: rule.id,
       cadence,
-      pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * cadence.pauseFactor),
+      rod,
+      pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * rod.pauseFactor),
       jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.noDrop(rule, this.depthFor(rule, id, seen, state), seen, state.bottomM),
       handMs: this.handFor(rule, id, sight),
       forS: rule.forS,

@@ -1,4 +1,5 @@
 import { depthFigure, depthText, liftText, type UnitPreference } from '../units';
+import { drawSpeedMs } from './cadence';
 import type { Advice } from './coach';
 
 /** A jig this far off the depth to search is sent there first, m: further than any lift takes it. */
@@ -12,7 +13,7 @@ export interface AdviceWords {
   then: string;
   /** The movement in figures, such as "lift 2 in, 80 a minute". */
   beat: string;
-  /** The pause, or how long to keep still. */
+  /** The pause, how long to keep still, or how fast to draw. */
   pause: string;
 }
 
@@ -27,17 +28,18 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
     jig: advice.jigSeenM === null ? '' : depthText(advice.jigSeenM, units),
     bait: advice.baitM === null ? '' : depthText(advice.baitM, units),
   };
-  const { cadence } = advice;
+  const { cadence, rod } = advice;
+  const isDrawn = cadence.id === 'slow-lift';
   const isElsewhere = advice.jigSeenM !== null && Math.abs(advice.jigM - advice.jigSeenM) > elsewhereM;
   const goesFirst = advice.look === 'far' || advice.look === 'above' || (isElsewhere && (advice.look === 'nothing' || advice.look === 'bait'));
   const goTo = goesFirst ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
   const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
   return {
-    instruction: advice.look === 'stopped' ? 'Strike' : cadence.id === 'slow-lift' ? drawTo : goTo,
+    instruction: advice.look === 'stopped' ? 'Strike' : isDrawn ? drawTo : goTo,
     reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') + (advice.byTold ? ` Going by the answers so far: ${advice.byTold} than usual.` : ''),
     then: advice.then,
-    beat: cadence.liftM === 0 ? 'no movement' : `lift ${liftText(cadence.liftM, units)}, ${cadence.beatPerMin} a minute`,
-    pause: cadence.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,
+    beat: rod.liftM === 0 ? (isDrawn ? 'no beat' : 'no movement') : `${isDrawn ? 'keep the ' : ''}lift ${liftText(rod.liftM, units)}, ${rod.beatPerMin} a minute`,
+    pause: isDrawn ? `up ${liftText(drawSpeedMs, units)} a second` : rod.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,
   };
 }
 

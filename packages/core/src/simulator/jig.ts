@@ -18,6 +18,8 @@ export interface JigSense {
   riseMs: number;
   /** Liveliness 0–1: the root of the mean speed over six seconds against 0.12 m/s. */
   motion: number;
+  /** Liveliness, 0–1, of the rod's beat alone, whatever the line does. */
+  beat: number;
   /** Lift of the rod's motion, m. */
   liftM: number;
   /** Since it last moved faster than 2 cm/s, s. */
@@ -53,7 +55,7 @@ export class SimulatedJig {
   private startle = 0;
   private stillS = 0;
   private pulse = 0;
-  private readonly seen: JigSense = { depthM: 0, riseMs: 0, motion: 0, liftM: 0, stillS: 0, pulseMs: 0, startle: 0, sizeMm: 4 };
+  private readonly seen: JigSense = { depthM: 0, riseMs: 0, motion: 0, beat: 0, liftM: 0, stillS: 0, pulseMs: 0, startle: 0, sizeMm: 4 };
 
   constructor(depthM: number) {
     this.depthM = depthM;
@@ -88,6 +90,7 @@ export class SimulatedJig {
     seen.depthM = this.depthM;
     seen.riseMs = this.meanRise;
     seen.motion = Math.min(1, Math.sqrt(this.meanSpeed / lively.speedMs));
+    seen.beat = livelinessOf(this.rod);
     seen.liftM = this.rod.liftM;
     seen.stillS = this.stillS;
     seen.pulseMs = this.pulse;

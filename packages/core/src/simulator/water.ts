@@ -9,10 +9,11 @@ import { moodOf, type Day } from './mood';
 import { PulseFish } from './pulse-fish';
 import { sceneOf, type Scene } from './scene';
 import { School } from './school';
+import { VerdictFish } from './verdict-fish';
 
-const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish } as const;
+const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish, verdict: VerdictFish } as const;
 
-/** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, by how far they are worked up, or by how hard the jig darts. */
+/** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, by how far they are worked up, by how hard the jig darts, or once, by the beat they were shown. */
 export type Mind = keyof typeof kinds;
 export const minds = Object.keys(kinds) as readonly Mind[];
 

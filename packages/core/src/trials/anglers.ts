@@ -41,8 +41,7 @@ export const coached = (water: SimulatedWater): Angler => {
     act: ({ state }) => {
       const advice = coach.update(state!);
       if (!advice) return hand;
-      const id = advice.cadence.id as CadenceId;
-      hand = { jigM: advice.jigM, rod: rodFor(id, waterTempC), ...(advice.handMs === null ? {} : { handMs: advice.handMs }) };
+      hand = { jigM: advice.jigM, rod: rodFor(advice.rod.id as CadenceId, waterTempC), ...(advice.handMs === null ? {} : { handMs: advice.handMs }) };
       coach.line(advice.jigM);
       return hand;
     },
@@ -71,9 +70,12 @@ export const byLot =
 
 const courting: readonly CadenceId[] = ['deadstick', 'quiver', 'shrink', 'tap', 'bounce', 'swim', 'call'];
 
+/** How one who knows draws away from a fish that looks: not at all, with the rod still, or with the beat kept up. */
+export const knownDraws = ['never', 'still', 'beating'] as const;
+
 /** Knows every fish's depth and temper, and where the next will swim: hangs over the keenest with what it likes, and draws away when it looks. */
 export const knowing =
-  (draws: boolean) =>
+  (draws: (typeof knownDraws)[number]) =>
   (water: SimulatedWater): Angler => {
     const { waterTempC } = water.scene;
     const { offsetM } = speciesOf(water.scene.speciesId);
@@ -100,9 +102,9 @@ export const knowing =
         lookedFor = isLooking ? lookedFor + 1 : 0;
         if (!isLooking) drawnFrom = null;
         // It lets it look for three seconds, then draws.
-        if (draws && (lookedFor > 15 || drawnFrom !== null)) {
+        if (draws !== 'never' && (lookedFor > 15 || drawnFrom !== null)) {
           drawnFrom ??= jigM;
-          return { jigM: Math.max(0.5, drawnFrom - 0.9), rod: rods.get('deadstick')!, handMs: drawSpeedMs };
+          return { jigM: Math.max(0.5, drawnFrom - 0.9), rod: draws === 'still' ? rods.get('deadstick')! : rod, handMs: drawSpeedMs };
         }
         if (fish.isKeen) return { jigM: water.jig.commandedM, rod };
         return { jigM: clamp(fish.depthM - offsetM, 0.4, water.bottomM - 0.12), rod: fish.isKeen ? rod : rods.get(cadences[best].liveliness < 0.5 ? 'shrink' : best)! };

@@ -1,0 +1,91 @@
+import fc from 'fast-check';
+import { adviceWords, cadences, Coach, roundOf, type Advice, type CadenceId } from '../src/coach';
+import type { Mark } from '../src/sonar';
+import { fishSpell, coached } from '../src/trials';
+import { imperial, metric } from '../src/units';
+
+const mark = (depthM: number): Mark => ({ id: 1, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 });
+const round = (cadence: CadenceId, rod: CadenceId, pauseS: number, forS: number) => roundOf({ cadence: cadences[cadence], rod: cadences[rod], pauseS, forS });
+
+/** What a coach says of a fish that hangs still under the jig, each change of rule once. */
+function stalled(seconds: number): Advice[] {
+  const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
+  const said: Advice[] = [];
+  for (let t = 0; t < 1000 * seconds; t += 100) {
+    const advice = coach.update({ t, bottomM: 7.5, jigM: 5, marks: [mark(5.4)] })!;
+    if (said.at(-1)?.ruleId !== advice.ruleId) said.push(advice);
+  }
+  return said;
+}
+
+test('while the jig is drawn away the beat before goes on', () => {
+  const said = stalled(20);
+  const at = said.findIndex((a) => a.cadence.id === 'slow-lift');
+  expect(at).toBeGreaterThan(0);
+  expect(said[at].rod).toEqual(said[at - 1].rod);
+  expect(said[at].rod.id).not.toBe('slow-lift');
+  for (const advice of said.filter((a) => a.cadence.id !== 'slow-lift')) expect(advice.rod).toEqual(advice.cadence);
+  const words = adviceWords(said[at], metric);
+  expect(words.instruction).toMatch(/^Draw slowly up to /);
+  expect(words.beat).toBe(`keep the lift ${Math.round(100 * said[at].rod.liftM)} cm, ${said[at].rod.beatPerMin} a minute`);
+  expect(words.pause).toBe('up 6 cm a second');
+  expect(adviceWords(said[at], imperial).pause).toBe('up 2 in a second');
+});
+
+test('a coach that sees a follower first has a beat for the draw, and a rod held still has none to keep', () => {
+  const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
+  let advice: Advice | null = null;
+  for (let t = 0; t < 4000; t += 100) {
+    const upM = 0.00005 * t;
+    advice = coach.update({ t, bottomM: 7.5, jigM: 5 - upM, marks: [{ ...mark(5.3 - upM), riseMs: 0.05 }] });
+  }
+  expect(advice!.rod.id).not.toBe('slow-lift');
+  const still = { ...advice!, cadence: cadences['slow-lift'], rod: cadences.deadstick };
+  expect(adviceWords(still, metric).beat).toBe('no beat');
+});
+
+test('a round has the beats of its rod, rises and falls between 0 and 1, and a draw ends high', () => {
+  const ids = Object.keys(cadences) as CadenceId[];
+  fc.assert(
+    fc.property(fc.constantFrom(...ids), fc.constantFrom(...ids.filter((id) => id !== 'slow-lift')), fc.integer({ min: 1, max: 30 }), fc.integer({ min: 5, max: 90 }), (id, beat, pauseS, forS) => {
+      const isDrawn = id === 'slow-lift';
+      const { seconds, beatsAt, lift } = round(id, isDrawn ? beat : id, pauseS, forS);
+      for (let k = 0; k <= 200; k++) {
+        const high = lift((k / 200) * seconds);
+        expect(high).toBeGreaterThanOrEqual(-1e-9);
+        expect(high).toBeLessThanOrEqual(1 + 1e-9);
+      }
+      for (const s of beatsAt) expect(s).toBeLessThan(seconds);
+      expect([...beatsAt]).toEqual([...beatsAt].sort((a, b) => a - b));
+      if (isDrawn) expect(lift(seconds)).toBeGreaterThan(0.7);
+      else expect(beatsAt).toHaveLength(cadences[id].liftM === 0 ? 0 : cadences[id].beats);
+    }),
+  );
+  // Four beats of a third of a second, then four seconds of rest.
+  expect(round('quiver', 'quiver', 4, 7).seconds).toBeCloseTo(4 / 3 + 4, 9);
+  expect(round('slow-lift', 'quiver', 4, 6)).toMatchObject({ seconds: 8, beatsAt: [0, 1 / 3, 2 / 3, 1, 4 / 3 + 4, 4 / 3 + 4 + 1 / 3].map((s) => expect.closeTo(s, 9) as number) });
+  expect(round('slow-lift', 'deadstick', 10, 6).beatsAt).toEqual([0]);
+});
+
+test('who follows the coach keeps the beat up while drawing', () => {
+  let [drawn, beaten] = [0, 0];
+  fishSpell(
+    (water) => {
+      const who = coached(water);
+      return {
+        ...who,
+        act: (view) => {
+          const hand = who.act(view);
+          if (hand.handMs === 0.06) {
+            drawn++;
+            if (hand.rod.liftM > 0) beaten++;
+          }
+          return hand;
+        },
+      };
+    },
+    { sceneId: 'stack', seed: 5, mind: 'pulse', minutes: 30, sees: 'marks' },
+  );
+  expect(drawn).toBeGreaterThan(20);
+  expect(beaten).toBeGreaterThan(0.5 * drawn);
+});
