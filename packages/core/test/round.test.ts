@@ -32,6 +32,19 @@ test('while the jig is drawn away the beat before goes on', () => {
   expect(adviceWords(said[at], imperial).pause).toBe('up 2 in a second');
 });
 
+test('a draw that goes on tells how long the fish had hung, though it has begun to come', () => {
+  const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
+  let drawn: Advice | null = null;
+  for (let t = 0; t < 30_000; t += 100) {
+    const comes = drawn === null ? 0 : 0.06 * ((t - drawn.sinceMs) / 1000);
+    const advice = coach.update({ t, bottomM: 7.5, jigM: 5 - comes, marks: [{ ...mark(5.4 - comes), riseMs: comes > 0 ? 0.06 : 0 }] })!;
+    if (drawn !== null && advice.ruleId !== drawn.ruleId) break;
+    if (advice.ruleId === 'look.stalled.draw') drawn = advice;
+    if (drawn) expect(adviceWords(advice, metric).reason).toMatch(/for ([4-9]|\d\d) s\./);
+  }
+  expect(drawn).not.toBeNull();
+});
+
 test('a coach that sees a follower first has a beat for the draw, and a rod held still has none to keep', () => {
   const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
   let advice: Advice | null = null;

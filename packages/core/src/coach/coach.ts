@@ -205,10 +205,10 @@ export class Coach {
     };
   }
 
-  /** The mark that the words speak of: advice that outlasts its mark still speaks of where it was. */
+  /** The mark that the words speak of: advice that outlasts its mark still speaks of where it was, and one that began with a stall of how long that was. */
   private topOf({ sight, top }: Seen, before: Advice | null): Pick<Advice, 'topMarkM' | 'gapM' | 'stillS' | 'marks'> {
     if (!top && before) return { topMarkM: before.topMarkM, gapM: before.gapM, stillS: before.stillS, marks: before.marks };
-    return { topMarkM: top?.depthM ?? null, gapM: sight.gapM ?? before?.gapM ?? null, stillS: sight.stillS, marks: sight.marks };
+    return { topMarkM: top?.depthM ?? null, gapM: sight.gapM ?? before?.gapM ?? null, stillS: Math.max(sight.stillS, before?.stillS ?? 0), marks: sight.marks };
   }
 
   private byTold({ offers }: LookRule, { liveliness }: Cadence): Advice['byTold'] {
