@@ -60,19 +60,25 @@ test('a coach that sees a follower first has a beat for the draw, and a rod held
 test('a round has the beats of its rod, rises and falls between 0 and 1, and a draw ends high', () => {
   const ids = Object.keys(cadences) as CadenceId[];
   fc.assert(
-    fc.property(fc.constantFrom(...ids), fc.constantFrom(...ids.filter((id) => id !== 'slow-lift')), fc.integer({ min: 1, max: 30 }), fc.integer({ min: 5, max: 90 }), (id, beat, pauseS, forS) => {
-      const isDrawn = id === 'slow-lift';
-      const { seconds, beatsAt, lift } = round(id, isDrawn ? beat : id, pauseS, forS);
-      for (let k = 0; k <= 200; k++) {
-        const high = lift((k / 200) * seconds);
-        expect(high).toBeGreaterThanOrEqual(-1e-9);
-        expect(high).toBeLessThanOrEqual(1 + 1e-9);
-      }
-      for (const s of beatsAt) expect(s).toBeLessThan(seconds);
-      expect([...beatsAt]).toEqual([...beatsAt].sort((a, b) => a - b));
-      if (isDrawn) expect(lift(seconds)).toBeGreaterThan(0.7);
-      else expect(beatsAt).toHaveLength(cadences[id].liftM === 0 ? 0 : cadences[id].beats);
-    }),
+    fc.property(
+      fc.constantFrom(...ids),
+      fc.constantFrom(...ids.filter((id) => id !== 'slow-lift')),
+      fc.integer({ min: 1, max: 30 }),
+      fc.integer({ min: 5, max: 90 }),
+      (id, beat, pauseS, forS) => {
+        const isDrawn = id === 'slow-lift';
+        const { seconds, beatsAt, lift } = round(id, isDrawn ? beat : id, pauseS, forS);
+        for (let k = 0; k <= 200; k++) {
+          const high = lift((k / 200) * seconds);
+          expect(high).toBeGreaterThanOrEqual(-1e-9);
+          expect(high).toBeLessThanOrEqual(1 + 1e-9);
+        }
+        for (const s of beatsAt) expect(s).toBeLessThan(seconds);
+        expect([...beatsAt]).toEqual([...beatsAt].sort((a, b) => a - b));
+        if (isDrawn) expect(lift(seconds)).toBeGreaterThan(0.7);
+        else expect(beatsAt).toHaveLength(cadences[id].liftM === 0 ? 0 : cadences[id].beats);
+      },
+    ),
   );
   // Four beats of a third of a second, then four seconds of rest.
   expect(round('quiver', 'quiver', 4, 7).seconds).toBeCloseTo(4 / 3 + 4, 9);

@@ -155,7 +155,7 @@ const drills: readonly Scene[] = [
     roams: true,
     pace: (minute) => 0.3 + 2.2 * Math.exp(-0.5 * ((minute - 32) / 11) ** 2),
     day: (random) => dayOf(random, 0.75, 0.4),
-    visit: (a) => hang(a, several(a.random, 2, 4), within(a.random, 1.8, 6.4), 0.3, [20, 28], 70),
+    visit: (a) => hang(a, several(a.random, 1, 2), within(a.random, 1.8, 6.4), 0.3, [20, 28], 70),
   },
   {
     id: 'empty',
