@@ -36,7 +36,7 @@ test('a draw that goes on tells how long the fish had hung, though it has begun 
   const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
   let drawn: Advice | null = null;
   for (let t = 0; t < 30_000; t += 100) {
-    const comes = drawn === null ? 0 : 0.06 * ((t - drawn.sinceMs) / 1000);
+    const comes: number = drawn === null ? 0 : 0.06 * ((t - drawn.sinceMs) / 1000);
     const advice = coach.update({ t, bottomM: 7.5, jigM: 5 - comes, marks: [{ ...mark(5.4 - comes), riseMs: comes > 0 ? 0.06 : 0 }] })!;
     if (drawn !== null && advice.ruleId !== drawn.ruleId) break;
     if (advice.ruleId === 'look.stalled.draw') drawn = advice;
