@@ -117,6 +117,20 @@ test('with nobody there at all the simulation starts by itself', () => {
   expect(sources()).toEqual(['local']);
 });
 
+test('the rod goes to the flasher with its beat, and a draw takes up the line and leaves the rod at work', () => {
+  start();
+  greet();
+  ping(1);
+  flasherApi.setLine(6);
+  posts.length = 0;
+  flasherApi.work('tap', 4, 0.6);
+  flasherApi.work('slow-lift', 4, 0.6);
+  expect(posts).toEqual([
+    { url: '/api/flasher/line', body: { depthM: 6, rod: expect.objectContaining({ beatPerMin: 220 }) as unknown } },
+    { url: '/api/flasher/line', body: { depthM: 5.4 } },
+  ]);
+});
+
 test('the jig’s depth goes to the flasher, is kept through a loss, and told again on return', () => {
   start();
   greet();

@@ -62,6 +62,8 @@ export function Drill() {
   const begin = (id: string) => {
     setScene(id);
     setRound((n) => n + 1);
+    // A draw keeps up the beat there is, and a new drill has none yet.
+    if (rod === 'slow-lift') setRod('shrink');
     setSays(null);
     setReview(null);
   };
