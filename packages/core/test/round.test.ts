@@ -54,7 +54,7 @@ test('a coach that sees a follower first has a beat for the draw, and a rod held
   }
   expect(advice!.rod.id).not.toBe('slow-lift');
   const still = { ...advice!, cadence: cadences['slow-lift'], rod: cadences.deadstick };
-  expect(adviceWords(still, metric).beat).toBe('no beat');
+  expect(adviceWords(still, metric).beat).toBe('rod still');
 });
 
 test('a round has the beats of its rod, rises and falls between 0 and 1, and a draw ends high', () => {

@@ -111,7 +111,7 @@ export const lookRules: readonly LookRule[] = [
     byM: 0.6,
     forS: 12,
     then: 'Slower and slower, up to a long arm, then stop once.',
-    reason: 'It follows the lift, {gap} under. Keep drawing, slower, with the same beat.',
+    reason: 'It follows the lift, {gap} under. Keep drawing, slower, with the rod as before.',
     changesMind: 'it stops or turns',
   },
   {
@@ -189,7 +189,7 @@ export const lookRules: readonly LookRule[] = [
     byM: 0.6,
     forS: 6,
     then: 'The theft makes up its mind.',
-    reason: 'It has hung {gap} under the jig for {still} s. Draw away slowly, with the same beat.',
+    reason: 'It has hung {gap} under the jig for {still} s. Draw away slowly, with the rod as before.',
     changesMind: 'it sinks, or takes',
   },
   {
