@@ -7,7 +7,7 @@ import { minds, sceneOf, scenes, type Mind } from '@burrow/core/simulator';
 import { seededRandom } from '@burrow/core/units';
 
 /** Hours scored, hours that the coach may be tuned on, and the hours that plans are chosen on: other seeds, all of them. */
-const scored = { first: 800_000, hours: 200 };
+const scored = { first: 900_000, hours: 200 };
 const trained = { first: 2_000 };
 /** Plans that no claim rests on are shown from fewer hours. */
 const shownHours = 12;

@@ -1,6 +1,6 @@
 import type { Mark } from '../sonar';
 import type { CadenceId } from './cadence';
-import { remember, type CoachMemory, type Situation } from './memory';
+import { remember, type CoachMemory, type Situation, type Water } from './memory';
 import { isOfBottom, type Seen } from './sight';
 
 /** What counts as an answer of a mark that is watched. Soft. */
@@ -9,11 +9,14 @@ export const episodeLimits = {
   lookingM: 0.6,
   /** It was with the jig, and went off by this much, of which it sank by this: refused. Who has not come this much nearer has not looked at it. All m. */
   open: { offM: 0.35, sunkM: 0.15, comeM: 0.15 },
-  /** The same for a fish of the bottom, which can hardly come or sink. */
-  bottom: { offM: 0.2, sunkM: 0.1, comeM: 0.1 },
+  /**
+   * The same for a fish of the bottom, which can hardly come or sink: it has looked as well if it rose by this much beside the jig, and sinks from the highest it came to. Most are first
+   * seen a hand under the jig and follow it up: by their coming alone half of their turns were missed (docs/science.md).
+   */
+  bottom: { offM: 0.2, sunkM: 0.1, comeM: 0.1, riseM: 0.1 },
   /** An answer is told of what was shown over so long before it, s. */
   recentS: 6,
-  /** It made up its mind this long after it was nearest, ms. */
+  /** It made up its mind this long after that, ms. */
   turnedMs: 500,
   /** A mark that is away for longer is another one when it comes back, ms. */
   goneMs: 1500,
@@ -29,13 +32,16 @@ interface Shown {
   toMs: number;
 }
 
-/** One mark by the jig: how far it began, and where and when it was nearest. */
+/** One mark by the jig: where it began, where and when it was nearest, and where and when it was highest while it was near. */
 interface Watched {
   seenMs: number;
   startM: number;
+  startDepthM: number;
   closestM: number;
   closestMs: number;
   closestDepthM: number;
+  highestM: number;
+  highestMs: number;
 }
 
 /**
@@ -56,19 +62,22 @@ export class Episode {
     this.bottomM = bottomM;
     if (fish.length === 0) this.allGone(memory);
     if (jigM === null) return;
-    let looking = 0;
+    const looking: Record<Water, number> = { open: 0, bottom: 0 };
     for (const mark of fish) {
       const gapM = Math.abs(mark.depthM - jigM);
       const watched = this.follow(mark, gapM, t);
       const hasLooked = this.hasLooked(watched);
-      if (gapM < episodeLimits.lookingM && (hasLooked || !isOfBottom(mark, bottomM))) looking++;
-      const { offM, sunkM } = this.limitsOf(watched);
-      if (!hasLooked || gapM - watched.closestM < offM || mark.depthM - watched.closestDepthM < sunkM) continue;
+      const where = isOfBottom(mark, bottomM) ? 'bottom' : 'open';
+      if (gapM < episodeLimits.lookingM && (hasLooked || where === 'open')) looking[where]++;
+      const { offM, sunkM } = episodeLimits[this.waterOf(watched)];
+      if (!hasLooked || gapM - watched.closestM < offM || mark.depthM - this.turnOf(watched).depthM < sunkM) continue;
       this.refuse(watched, memory, mark.id === top?.id);
       this.begin(mark, gapM, t);
     }
-    if (looking > 0) {
-      remember(memory, situation, cadence, 0, 0, seconds * looking);
+    if (looking.open + looking.bottom > 0) {
+      memory.lookedS.open += seconds * looking.open;
+      memory.lookedS.bottom += seconds * looking.bottom;
+      remember(memory, situation, cadence, 0, 0, seconds * (looking.open + looking.bottom));
       this.show(cadence, situation, t);
     }
     this.topId = top?.id ?? -1;
@@ -93,17 +102,27 @@ export class Episode {
     return this.shown.length > 0;
   }
 
-  private limitsOf({ closestDepthM }: Watched) {
-    return isOfBottom({ depthM: closestDepthM }, this.bottomM) ? episodeLimits.bottom : episodeLimits.open;
+  /** Where it was when it was nearest. */
+  private waterOf({ closestDepthM }: Watched): Water {
+    return isOfBottom({ depthM: closestDepthM }, this.bottomM) ? 'bottom' : 'open';
   }
 
-  /** It came to the jig, and did not merely lie beside it. */
+  /** It came to the jig, or up with it, and did not merely lie beside it. */
   private hasLooked(watched: Watched): boolean {
-    return watched.closestM < episodeLimits.lookingM && watched.startM - watched.closestM > this.limitsOf(watched).comeM;
+    const { open, bottom, lookingM } = episodeLimits;
+    const cameM = watched.startM - watched.closestM;
+    if (watched.closestM >= lookingM) return false;
+    return this.waterOf(watched) === 'bottom' ? cameM > bottom.comeM || watched.startDepthM - watched.highestM > bottom.riseM : cameM > open.comeM;
+  }
+
+  /** Where and when a mark had enough of the jig: nearest to it, or by the bottom at the highest it followed it to. */
+  private turnOf(watched: Watched): { depthM: number; ms: number } {
+    const { closestDepthM, closestMs, highestM, highestMs } = watched;
+    return this.waterOf(watched) === 'bottom' ? { depthM: highestM, ms: Math.max(closestMs, highestMs) } : { depthM: closestDepthM, ms: closestMs };
   }
 
   private begin({ id, depthM }: Mark, gapM: number, t: number): Watched {
-    const watched = { seenMs: t, startM: gapM, closestM: gapM, closestMs: t, closestDepthM: depthM };
+    const watched = { seenMs: t, startM: gapM, startDepthM: depthM, closestM: gapM, closestMs: t, closestDepthM: depthM, highestM: depthM, highestMs: t };
     this.marks.set(id, watched);
     return watched;
   }
@@ -113,6 +132,7 @@ export class Episode {
     if (!known || t - known.seenMs > episodeLimits.goneMs) return this.begin(mark, gapM, t);
     known.seenMs = t;
     if (gapM < known.closestM) Object.assign(known, { closestM: gapM, closestMs: t, closestDepthM: mark.depthM });
+    if (gapM < episodeLimits.lookingM && mark.depthM < known.highestM) Object.assign(known, { highestM: mark.depthM, highestMs: t });
     return known;
   }
 
@@ -132,8 +152,8 @@ export class Episode {
   }
 
   /** Only the top mark's refusals are counted on end: what one of a school turns down, the next may take. */
-  private refuse({ closestMs }: Watched, memory: CoachMemory, isTop: boolean): void {
-    const untilMs = closestMs + episodeLimits.turnedMs;
+  private refuse(watched: Watched, memory: CoachMemory, isTop: boolean): void {
+    const untilMs = this.turnOf(watched).ms + episodeLimits.turnedMs;
     this.settle(memory, 0, episodeLimits.refused, untilMs);
     const last = this.shown.filter((s) => s.fromMs <= untilMs).at(-1);
     if (isTop && last) refusedAlike(memory, last.cadence);

@@ -1,6 +1,6 @@
 import { seededRandom } from '../units';
 import { cadences, type CadenceId } from './cadence';
-import { memorySeed, type Answer, type CoachMemory, type Offer, type Situation } from './memory';
+import { memorySeed, type Answer, type CoachMemory, type Offer, type Situation, type Water } from './memory';
 
 /** What the coach takes fish to be like while it learns what they want today. Soft. */
 export const tasteModel = {
@@ -10,9 +10,16 @@ export const tasteModel = {
   width: 0.22,
   /** What is not liked at all is still taken this much. */
   floor: 0.06,
-  /** Takes and refusals per second of looking at what is liked best: which of these is today's is weighed too. */
-  takesPerS: [0.02, 0.05, 0.12],
-  turnsPerS: [0.03, 0.06, 0.12],
+  /**
+   * Takes and refusals told per second of looking at what is liked best. In open water, where four turns in ten are told, which of these are today's is weighed too; by the bottom,
+   * where eight in ten are, they are taken as known: there a few takes tell what is liked, for what is not is hardly ever taken (docs/science.md).
+   */
+  rates: { open: { takesPerS: [0.02, 0.05, 0.12], turnsPerS: [0.03, 0.06, 0.12] }, bottom: { takesPerS: [0.05], turnsPerS: [0.12] } } satisfies Record<
+    Water,
+    { takesPerS: readonly number[]; turnsPerS: readonly number[] }
+  >,
+  /** The same at middling, with which the record of a beat or of a draw begins. */
+  usual: { takesPerS: 0.05, turnsPerS: 0.06 },
   /** Refusals of what is liked best, and how many more of what is not liked. */
   turnLeast: 0.6,
   /** The nearer, the quieter: share of the taste that is wanted in each situation. */
@@ -45,8 +52,9 @@ function liking(taste: number, cadence: CadenceId, situation: Situation): number
 export function tasteBelief(memory: CoachMemory, haste = 1): Float64Array {
   const logs = new Float64Array(grid.length).fill(-Infinity);
   const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
-  for (const take of tasteModel.takesPerS)
-    for (const turn of tasteModel.turnsPerS)
+  const { takesPerS, turnsPerS } = tasteModel.rates[memory.lookedS.bottom > memory.lookedS.open ? 'bottom' : 'open'];
+  for (const take of takesPerS)
+    for (const turn of turnsPerS)
       for (let k = 0; k < grid.length; k++) {
         let log = 0;
         for (const { cadence, situation, won, lost, seconds } of rows) {
@@ -107,11 +115,11 @@ function tally(rows: readonly Answer[], belief: Float64Array) {
  */
 export function ownRecord(memory: CoachMemory, cadence: CadenceId, belief: Float64Array): number {
   const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
-  const { ownAnswers, takesPerS, turnsPerS } = tasteModel;
+  const { ownAnswers, usual } = tasteModel;
   // Rates of the day: one answer of each kind at the middle rate to begin with.
   const day = tally(rows, belief);
-  const takes = (1 + day.won) / (1 / takesPerS[1] + day.likedS);
-  const turns = (1 + day.lost) / (1 / turnsPerS[1] + day.turnedS);
+  const takes = (1 + day.won) / (1 / usual.takesPerS + day.likedS);
+  const turns = (1 + day.lost) / (1 / usual.turnsPerS + day.turnedS);
   const own = tally(
     rows.filter((a) => a.cadence === cadence),
     belief,
@@ -150,7 +158,7 @@ export function chooseCadence(memory: CoachMemory, situation: Situation, offers:
  * of its own it is near 1.
  */
 export function drawRecord({ answers }: CoachMemory): number {
-  const { ownAnswers, takesPerS, turnsPerS } = tasteModel;
+  const { ownAnswers, usual } = tasteModel;
   const draw = { won: 0, lost: 0, seconds: 0 };
   const rest = { won: 0, lost: 0, seconds: 0 };
   for (const { situation, cadence, won, lost, seconds } of answers) {
@@ -161,8 +169,8 @@ export function drawRecord({ answers }: CoachMemory): number {
     sum.seconds += seconds;
   }
   // Rates of the day: one answer of each kind at the middle rate to begin with.
-  const takes = (1 + rest.won) / (1 / takesPerS[1] + rest.seconds);
-  const turns = (1 + rest.lost) / (1 / turnsPerS[1] + rest.seconds);
+  const takes = (1 + rest.won) / (1 / usual.takesPerS + rest.seconds);
+  const turns = (1 + rest.lost) / (1 / usual.turnsPerS + rest.seconds);
   return ((ownAnswers + draw.won) / (ownAnswers + takes * draw.seconds)) * ((ownAnswers + turns * draw.seconds) / (ownAnswers + draw.lost));
 }
 

@@ -1,4 +1,4 @@
-import { cadences, Coach, drawSpeedMs, rodFor, type CadenceId } from '../coach';
+import { cadences, Coach, drawSpeedMs, emptyMemory, rodFor, type CadenceId, type CoachMemory } from '../coach';
 import { speciesOf } from '../fish';
 import type { SimulatedFish, SimulatedWater } from '../simulator';
 import { clamp, seededRandom } from '../units';
@@ -31,23 +31,28 @@ export const aboveTheTop =
     };
   };
 
-/** The coach, followed to the letter. */
-export const coached = (water: SimulatedWater): Angler => {
-  const { speciesId, waterTempC } = water.scene;
-  const coach = new Coach({ speciesId, waterTempC, beamDeg: 12 });
-  let hand: Hand = { jigM: water.jig.commandedM, rod: rodFor('call', waterTempC) };
-  return {
-    looks: true,
-    act: ({ state }) => {
-      const advice = coach.update(state!);
-      if (!advice) return hand;
-      hand = { jigM: advice.jigM, rod: rodFor(advice.rod.id as CadenceId, waterTempC), ...(advice.handMs === null ? {} : { handMs: advice.handMs }) };
-      coach.line(advice.jigM);
-      return hand;
-    },
-    reacted: (kind, ms, depthM) => coach.reacted(kind, ms, depthM),
+/** The coach, followed to the letter; what it is told goes into a memory. */
+export const coachedInto =
+  (memory: CoachMemory) =>
+  (water: SimulatedWater): Angler => {
+    const { speciesId, waterTempC } = water.scene;
+    const coach = new Coach({ speciesId, waterTempC, beamDeg: 12 }, memory);
+    let hand: Hand = { jigM: water.jig.commandedM, rod: rodFor('call', waterTempC) };
+    return {
+      looks: true,
+      act: ({ state }) => {
+        const advice = coach.update(state!);
+        if (!advice) return hand;
+        hand = { jigM: advice.jigM, rod: rodFor(advice.rod.id as CadenceId, waterTempC), ...(advice.handMs === null ? {} : { handMs: advice.handMs }) };
+        coach.line(advice.jigM);
+        return hand;
+      },
+      reacted: (kind, ms, depthM) => coach.reacted(kind, ms, depthM),
+    };
   };
-};
+
+/** The coach on a day of which nothing is known. */
+export const coached = (water: SimulatedWater): Angler => coachedInto(emptyMemory())(water);
 
 /** Another depth and cadence every half minute, by lot. */
 export const byLot =
