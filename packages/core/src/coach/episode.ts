@@ -1,6 +1,6 @@
 import type { Mark } from '../sonar';
 import type { CadenceId } from './cadence';
-import { remember, type CoachMemory, type Situation, type Water } from './memory';
+import { remember, type CoachMemory, type Situation, type Stratum } from './memory';
 import { isOfBottom, type Seen } from './sight';
 
 /** What counts as an answer of a mark that is watched. Soft. */
@@ -11,12 +11,12 @@ export const episodeLimits = {
   open: { offM: 0.35, sunkM: 0.15, comeM: 0.15 },
   /**
    * The same for a fish of the bottom, which can hardly come or sink: it has looked as well if it rose by this much beside the jig, and sinks from the highest it came to. Most are first
-   * seen a hand under the jig and follow it up: by their coming alone half of their turns were missed (docs/science.md).
+   * seen a hand under the jig and follow it up: by their coming alone nearly half of their turns were missed (docs/science.md).
    */
   bottom: { offM: 0.2, sunkM: 0.1, comeM: 0.1, riseM: 0.1 },
   /** An answer is told of what was shown over so long before it, s. */
   recentS: 6,
-  /** It made up its mind this long after that, ms. */
+  /** It made up its mind this long after it had been nearest, or by the bottom highest, ms. */
   turnedMs: 500,
   /** A mark that is away for longer is another one when it comes back, ms. */
   goneMs: 1500,
@@ -62,14 +62,14 @@ export class Episode {
     this.bottomM = bottomM;
     if (fish.length === 0) this.allGone(memory);
     if (jigM === null) return;
-    const looking: Record<Water, number> = { open: 0, bottom: 0 };
+    const looking: Record<Stratum, number> = { open: 0, bottom: 0 };
     for (const mark of fish) {
       const gapM = Math.abs(mark.depthM - jigM);
       const watched = this.follow(mark, gapM, t);
       const hasLooked = this.hasLooked(watched);
       const where = isOfBottom(mark, bottomM) ? 'bottom' : 'open';
       if (gapM < episodeLimits.lookingM && (hasLooked || where === 'open')) looking[where]++;
-      const { offM, sunkM } = episodeLimits[this.waterOf(watched)];
+      const { offM, sunkM } = episodeLimits[this.stratumOf(watched)];
       if (!hasLooked || gapM - watched.closestM < offM || mark.depthM - this.turnOf(watched).depthM < sunkM) continue;
       this.refuse(watched, memory, mark.id === top?.id);
       this.begin(mark, gapM, t);
@@ -103,7 +103,7 @@ export class Episode {
   }
 
   /** Where it was when it was nearest. */
-  private waterOf({ closestDepthM }: Watched): Water {
+  private stratumOf({ closestDepthM }: Watched): Stratum {
     return isOfBottom({ depthM: closestDepthM }, this.bottomM) ? 'bottom' : 'open';
   }
 
@@ -112,13 +112,13 @@ export class Episode {
     const { open, bottom, lookingM } = episodeLimits;
     const cameM = watched.startM - watched.closestM;
     if (watched.closestM >= lookingM) return false;
-    return this.waterOf(watched) === 'bottom' ? cameM > bottom.comeM || watched.startDepthM - watched.highestM > bottom.riseM : cameM > open.comeM;
+    return this.stratumOf(watched) === 'bottom' ? cameM > bottom.comeM || watched.startDepthM - watched.highestM > bottom.riseM : cameM > open.comeM;
   }
 
   /** Where and when a mark had enough of the jig: nearest to it, or by the bottom at the highest it followed it to. */
   private turnOf(watched: Watched): { depthM: number; ms: number } {
     const { closestDepthM, closestMs, highestM, highestMs } = watched;
-    return this.waterOf(watched) === 'bottom' ? { depthM: highestM, ms: Math.max(closestMs, highestMs) } : { depthM: closestDepthM, ms: closestMs };
+    return this.stratumOf(watched) === 'bottom' ? { depthM: highestM, ms: Math.max(closestMs, highestMs) } : { depthM: closestDepthM, ms: closestMs };
   }
 
   private begin({ id, depthM }: Mark, gapM: number, t: number): Watched {

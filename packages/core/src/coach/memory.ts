@@ -4,8 +4,8 @@ import { cadences, type CadenceId } from './cadence';
 /** Where fish and jig stand to each other while a cadence is tried. */
 export type Situation = 'far' | 'coming' | 'close' | 'several';
 
-/** Where a mark is that looks: clear of the bottom, or so near to it that it is a fish of the bottom. */
-export type Water = 'open' | 'bottom';
+/** Which water a mark is in that looks: clear of the bottom, or so near to it that it is a fish of the bottom. */
+export type Stratum = 'open' | 'bottom';
 
 /** How often a cadence was answered in a situation, and how often turned down. */
 export interface Answer {
@@ -20,7 +20,7 @@ export interface Answer {
 /** What this outing has told, kept apart from the coach so that another reading of the same outing goes by the same. */
 export interface CoachMemory {
   /** How long marks have looked at the jig in open water and by the bottom, s: by the bottom more of their turns are told. */
-  lookedS: Record<Water, number>;
+  lookedS: Record<Stratum, number>;
   answers: Answer[];
   /** Depths at which top marks were first seen, m, latest last. */
   topsM: number[];

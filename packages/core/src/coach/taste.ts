@@ -1,6 +1,6 @@
 import { seededRandom } from '../units';
 import { cadences, type CadenceId } from './cadence';
-import { memorySeed, type Answer, type CoachMemory, type Offer, type Situation, type Water } from './memory';
+import { memorySeed, type Answer, type CoachMemory, type Offer, type Situation, type Stratum } from './memory';
 
 /** What the coach takes fish to be like while it learns what they want today. Soft. */
 export const tasteModel = {
@@ -15,7 +15,7 @@ export const tasteModel = {
    * where eight in ten are, they are taken as known: there a few takes tell what is liked, for what is not is hardly ever taken (docs/science.md).
    */
   rates: { open: { takesPerS: [0.02, 0.05, 0.12], turnsPerS: [0.03, 0.06, 0.12] }, bottom: { takesPerS: [0.05], turnsPerS: [0.12] } } satisfies Record<
-    Water,
+    Stratum,
     { takesPerS: readonly number[]; turnsPerS: readonly number[] }
   >,
   /** The same at middling, with which the record of a beat or of a draw begins. */
