@@ -36,6 +36,14 @@ test.each([
   expect(answer.source).not.toBe('');
 });
 
+test('calc frostbite answers minutes by the formula or the words of the public band, and says which', () => {
+  const at = (tempC: number, windKmh: number) => calc('frostbite', '--temp-c', String(tempC), '--wind-kmh', String(windKmh));
+  expect(at(-30, 30)).toMatchObject({ value: expect.closeTo(6.9, 1), source: 'formula of JAG/TI 2001' });
+  expect(at(-35, 15)).toEqual({ value: '2 to 5', unit: 'min', source: 'public wind-chill bands' });
+  expect(at(-10, 10)).toMatchObject({ value: 'over 30' });
+  expect(at(-58, 40)).toMatchObject({ value: 'under 2' });
+});
+
 test('calc sink and line-depth give what the laws give', () => {
   expect(calc(...'sink --mass-g 2 --material tungsten --depth-m 8 --line-mm 0.1'.split(' ')).value).toBeGreaterThan(8 / 1.66);
   expect(calc(...'line-depth --mass-g 3 --material lead --line-mm 0.2 --line-out-m 9 --current-ms 0'.split(' ')).value).toBeCloseTo(9, 6);

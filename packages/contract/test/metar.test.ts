@@ -66,3 +66,20 @@ test('a report without a time is left out and named; a file without any is refus
   expect(() => read('\n# nothing\n')).toThrow('expected METAR reports, found none');
   expect(() => read('UPLD 161500Z', 'January')).toThrow('month: expected a year and month');
 });
+
+test('one odd group costs no more than itself, wherever in the file it stands', () => {
+  const odd = ['2500W', '0800NE', '1 1/2SM', 'P6SM', '////', '300V010'];
+  const { series, bad } = read(odd.map((group, h) => `UPLD 16${String(h).padStart(2, '0')}00Z 31012KT ${group} BKN020 M06/M09 Q1014`).join('\n'));
+  expect(series.map((r) => [r.airC, r.cloud, r.pressureHpa])).toEqual(odd.map(() => [-6, 0.75, 1014]));
+  expect(bad).toEqual([]);
+});
+
+test('a clear sky by an automatic station and a temperature without a dew point are read', () => {
+  const { series, bad } = read('UPLD 160000Z 31012KT CLR M07/ A3002\nUPLD 160100Z 31012KT CLR 03/// A3002\nUPLD 160200Z 31012KT BKN020 M00/M02 A3002');
+  expect(bad).toEqual([]);
+  expect(series.map((r) => [r.airC, r.cloud])).toEqual([
+    [-7, 0],
+    [3, 0],
+    [-0, 0.75],
+  ]);
+});

@@ -56,3 +56,28 @@ test('a trough without a wind shift, and a lake breeze without a trough, are no 
   const breeze = days(5, (h) => ({ windFromDeg: h % 24 > 11 && h % 24 < 18 ? 300 : 210, airC: h % 24 > 11 && h % 24 < 18 ? 0 : 3 }));
   expect(findFronts(breeze, 47)).toEqual([]);
 });
+
+test.each([
+  ['six-hourly rows', days(8, () => ({})).filter((_, h) => h % 6 === 0), /air temperature \(known in \d+ of 100 hours\), pressure .*, wind/],
+  ['25 rows', days(2, () => ({})).slice(0, 25), /^48 hours of weather, found 25$/],
+  ['no temperature', days(6, () => ({ airC: null })), /^air temperature \(known in 0 of 100 hours\)$/],
+  ['no wind', days(6, () => ({ windMs: null })), /^wind/],
+] as const)('of %s there is not enough to say, and what is missing is named', (_, series, missing) => {
+  const phases = findPhases(series, findFronts(series, 47), start + 1000 * hourMs);
+  expect(phases.map((p) => [p.name, p.confidence])).toEqual([['not enough to say', 0]]);
+  expect(phases[0].missing!.join(', ')).toMatch(missing);
+});
+
+test('a long gap is not named, the days around it are', () => {
+  const phases = findPhases(
+    days(9, () => ({})).filter((_, h) => h < 80 || h > 140),
+    [],
+    start + 1000 * hourMs,
+  );
+  expect(phases.map((p) => p.name)).toEqual(['steady', 'not enough to say', 'steady']);
+});
+
+test('a row with a wrong year is refused instead of filling the memory', () => {
+  const series = [...days(3, () => ({})), { ...days(1, () => ({}))[0], atMs: Date.UTC(9999, 0, 1) }];
+  expect(() => findFronts(series, 47)).toThrow(/spans two years at most, found 2027-03-01 to 9999-01-01/);
+});

@@ -17,16 +17,34 @@ test.each([
   [-20, 60, 10.8],
 ])('at %d °C and %d km/h skin freezes in %d min', (tempC, windKmh, expected) => {
   const time = frostbiteTime(tempC, windKmh);
-  expect(time.kind).toBe('minutes');
+  expect(time.by).toBe('formula');
   expect(Math.abs((time as { minutes: number }).minutes - expected)).toBeLessThanOrEqual(0.1);
 });
 
-test('frostbite time says when it does not apply', () => {
-  expect(frostbiteTime(-5, 40).kind).toBe('over-30');
-  expect(frostbiteTime(-15, 25).kind).toBe('over-30');
-  expect(frostbiteTime(-55, 30).kind).toBe('not-defined');
-  expect(frostbiteTime(-20, 90).kind).toBe('not-defined');
-  expect(frostbiteTime(-40, 10).kind).toBe('not-defined');
+test.each([
+  [-35, 15, '2 to 5'],
+  [-5, 40, 'over 30'],
+  [-55, 30, 'under 2'],
+  [-20, 90, '10 to 30'],
+  [-40, 10, '2 to 5'],
+  [-26, 5, '10 to 30'],
+  [-72, 50, 'under 2'],
+])('outside the formula, at %d °C and %d km/h, the public band is given: %s min', (tempC, windKmh, text) => {
+  expect(frostbiteTime(tempC, windKmh)).toEqual({ by: 'band', text });
+});
+
+test('frostbite time is never longer than the public band of the wind chill', () => {
+  const longest: Record<string, number> = { 'over 30': Infinity, '10 to 30': 30, '5 to 10': 10, '2 to 5': 5, 'under 2': 2 };
+  for (let tempC = -15; tempC >= -60; tempC -= 0.5) {
+    for (let windKmh = 0; windKmh <= 100; windKmh += 2.5) {
+      const index = windKmh < 4.8 ? tempC : windChill(tempC, windKmh);
+      const most = index > -28 ? Infinity : index > -40 ? 30 : index > -48 ? 10 : index > -55 ? 5 : 2;
+      const time = frostbiteTime(tempC, windKmh);
+      const shown = time.by === 'formula' ? time.minutes : longest[time.text];
+      expect({ tempC, windKmh, isWithin: shown <= most }).toEqual({ tempC, windKmh, isWithin: true });
+    }
+  }
+  expect(() => frostbiteTime(-95, 10)).toThrow(RangeError);
 });
 
 test('calm or mild air feels like itself', () => {

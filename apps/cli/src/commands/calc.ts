@@ -11,7 +11,8 @@ type Read = { number: (name: string, fallback?: number) => number; word: <W exte
 
 interface Quantity {
   unit: string;
-  source: string;
+  /** Where it comes from; a function where that depends on what it came to. */
+  source: string | ((value: number | string) => string);
   /** Names it takes; those in brackets may be left out. */
   names: readonly string[];
   value: (read: Read) => number | string;
@@ -37,11 +38,11 @@ const quantities: Record<string, Quantity> = {
   'wind-chill': { unit: '°C', source: 'JAG/TI 2001', names: ['temp-c', 'wind-kmh'], value: (r) => windChill(r.number('temp-c'), r.number('wind-kmh')) },
   frostbite: {
     unit: 'min',
-    source: 'JAG/TI 2001',
+    source: (value) => (typeof value === 'number' ? 'formula of JAG/TI 2001' : 'public wind-chill bands'),
     names: ['temp-c', 'wind-kmh'],
     value: (r) => {
       const time = frostbiteTime(r.number('temp-c'), r.number('wind-kmh'));
-      return time.kind === 'minutes' ? time.minutes : time.kind === 'over-30' ? 'over 30' : 'not defined';
+      return time.by === 'formula' ? time.minutes : time.text;
     },
   },
   footprint: { unit: 'm', source: '2d·tan(θ/2)', names: ['depth-m', 'beam-deg'], value: (r) => footprint(r.number('depth-m'), r.number('beam-deg')) },
@@ -96,5 +97,7 @@ export function calc(args: string[]): void {
       return text as (typeof allowed)[number];
     },
   };
-  process.stdout.write(`${JSON.stringify({ value: quantity.value(read), unit: quantity.unit, source: quantity.source })}\n`);
+  const value = quantity.value(read);
+  const source = typeof quantity.source === 'string' ? quantity.source : quantity.source(value);
+  process.stdout.write(`${JSON.stringify({ value, unit: quantity.unit, source })}\n`);
 }

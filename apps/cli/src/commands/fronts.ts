@@ -17,7 +17,7 @@ export function fronts(args: string[]): void {
   process.stdout.write(
     `${JSON.stringify({
       fronts: found.map((f) => ({ at: iso(f.atMs), kind: f.kind, uncertaintyH: f.uncertaintyH, evidence: f.evidence })),
-      phases: phases.map((p) => ({ from: iso(p.fromMs), to: iso(p.toMs), phase: p.name, confidence: p.confidence })),
+      phases: phases.map((p) => ({ from: iso(p.fromMs), to: iso(p.toMs), phase: p.name, confidence: p.confidence, ...(p.missing ? { missing: p.missing } : {}) })),
     })}\n`,
   );
 }

@@ -32,8 +32,13 @@ export function csvTime(text: string, line: number): number {
   if (!/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2}(\.\d+)?)?(Z|[+-]\d{2}:\d{2})$/.test(text) || Number.isNaN(Date.parse(text))) {
     throw new FormatError(line, `time: expected ISO 8601 with offset such as 2027-01-16T06:00-09:00, found "${text}"`);
   }
-  return Date.parse(text);
+  const atMs = Date.parse(text);
+  if (!(atMs >= earliestMs && atMs < latestMs)) throw new FormatError(line, `time: expected a year of 1900 to 2099, found "${text}"`);
+  return atMs;
 }
+
+/** A time outside these is a slip of the pen: one row in the year 9999 would make a series of millennia. */
+const [earliestMs, latestMs] = [Date.UTC(1900, 0, 1), Date.UTC(2100, 0, 1)];
 
 /** A number within limits, null for an empty cell. Throws FormatError with the line. */
 export function csvNumber(text: string, column: string, least: number, most: number, line: number): number | null {

@@ -75,9 +75,8 @@ function readReport(report: string, line: number, state: { year: number; month: 
   const kept = body.slice(0, timeAt + 1);
   for (const group of body.slice(timeAt + 1)) {
     const kind = groups.find((g) => g.form.test(group));
-    // How the wind varies and how far one sees on a runway tell nothing here.
-    if (kind && kind.name !== 'varying wind' && kind.name !== 'runway') kept.push(group.replace(/KMH$/, 'KM/H'));
-    else if (!kind) bad.push({ line, group, expected: nearest(group) });
+    if (!kind) bad.push({ line, group, expected: nearest(group) });
+    else if (!passedOver.has(kind.name)) kept.push(readable(group));
   }
   if (day < state.day - 15) {
     state.month = (state.month % 12) + 1;
@@ -85,15 +84,41 @@ function readReport(report: string, line: number, state: { year: number; month: 
   }
   state.day = day;
   const atMs = Date.UTC(state.year, state.month - 1, day, hour, minute);
-  return rowOf(parsed(kept.join(' '), line), atMs, line, bad);
+  const rest = readableGroups(kept, line, bad);
+  if (!rest) {
+    bad.push({ line, group: report, expected: 'a METAR report; it is left out' });
+    return null;
+  }
+  return rowOf(parseMetar(rest.join(' ')), atMs, line, bad);
 }
 
-function parsed(report: string, line: number): IMetar {
-  try {
-    return parseMetar(report);
-  } catch (error) {
-    throw new FormatError(line, `expected a METAR report, found "${report}" (${(error as Error).message || 'not understood'})`);
+/** How the wind varies and how far one sees tell nothing here. */
+const passedOver: ReadonlySet<string> = new Set(['varying wind', 'visibility', 'runway']);
+
+/** A group as the library reads it: it knows no KMH and no CLR, and wants a dew point, which is not used here. */
+const readable = (group: string) =>
+  group
+    .replace(/KMH$/, 'KM/H')
+    .replace(/^CLR$/, 'SKC')
+    .replace(/^(M?\d{2})\/(?:\/{2})?$/, '$1/$1');
+
+/** The groups that the library can read; any other is named and left out, so that one odd group costs no more than itself. */
+function readableGroups(kept: readonly string[], line: number, bad: BadGroup[]): readonly string[] | null {
+  const isRead = (groups: readonly string[]) => {
+    try {
+      return Boolean(parseMetar(groups.join(' ')));
+    } catch {
+      return false;
+    }
+  };
+  if (isRead(kept)) return kept;
+  const timeAt = kept.findIndex((g) => /^\d{6}Z$/.test(g));
+  const rest = kept.slice(0, timeAt + 1);
+  for (const group of kept.slice(timeAt + 1)) {
+    if (isRead([...rest, group])) rest.push(group);
+    else bad.push({ line, group, expected: 'a group of a METAR report' });
   }
+  return isRead(rest) ? rest : null;
 }
 
 /** What a misspelt group looks like most. */

@@ -26,6 +26,7 @@ const phaseConditions: Record<PhaseName, string> = {
   steady: 'Steady weather',
   'warming trend': 'A warming spell',
   'cold rain': 'Cold rain',
+  'not enough to say': 'Weather too little known',
 };
 
 const lookWords: Record<(typeof lookRules)[number]['look'], string> = {

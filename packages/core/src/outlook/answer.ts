@@ -235,12 +235,12 @@ function modelledWords(grownM: number | null, units: UnitPreference): string {
 
 function coldWords({ coldest, feelsLikeC }: Outlook, place: Place, units: UnitPreference): string {
   if (!coldest || feelsLikeC === undefined) return 'No air temperature from the station: dress for worse than it looks.';
-  const frost = {
-    minutes: (minutes: number) => ` Bare skin freezes in about ${Math.round(minutes)} min.`,
-    'over-30': () => ' Bare skin: over 30 min to frostbite, wet skin sooner.',
-    'not-defined': () => ' Colder or windier than the frostbite figures reach: minutes.',
-  };
-  const bite = coldest.frostbite.kind === 'minutes' ? frost.minutes(coldest.frostbite.minutes) : frost[coldest.frostbite.kind]();
+  const bite =
+    coldest.frostbite.by === 'formula'
+      ? ` Bare skin freezes in about ${Math.round(coldest.frostbite.minutes)} min.`
+      : coldest.frostbite.text === 'over 30'
+        ? ' Bare skin: over 30 min to frostbite, wet skin sooner.'
+        : ` Bare skin freezes in ${coldest.frostbite.text} min, by the public wind-chill bands.`;
   return `Feels like ${tempText(feelsLikeC, units)} now, coldest ${tempText(coldest.feelsLikeC, units)} at ${clockText(coldest.atMs, place.timeZone)}.${bite}`;
 }
 

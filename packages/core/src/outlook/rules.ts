@@ -28,6 +28,14 @@ export const phaseRules: readonly PhaseRule[] = [
   { id: 'weather.steady', phase: 'steady', factor: 1, reason: 'Steady weather, even cold, is dependable.', advice: 'Small windows at dawn and dusk.', stretch: 1 },
   { id: 'weather.warming', phase: 'warming trend', factor: 1.2, reason: 'A warming spell wakes fish from midday on.', advice: 'Shallow, late in the day.', stretch: 1.2 },
   { id: 'weather.cold-rain', phase: 'cold rain', factor: 0.35, reason: 'Cold rain and falling water temperature is the worst of it.', advice: 'Better another day.', stretch: 0.5 },
+  {
+    id: 'weather.unknown',
+    phase: 'not enough to say',
+    factor: 1,
+    reason: 'Too little is known of the weather to say what it does: these hours go by the light alone.',
+    advice: 'Look at the sky.',
+    stretch: 1,
+  },
 ];
 
 /** How the light moves feeding, by the sun's height, degrees. Fieldcraft §3 by species habit. */

@@ -4,3 +4,4 @@ export * from './phases';
 export * from './sun';
 export * from './radiation';
 export * from './seen';
+export * from './coverage';

@@ -1,27 +1,32 @@
 import { hourMs } from '../units';
 import type { Front } from './fronts';
+import { coverageOf } from './coverage';
 import { hourlyGrid, type HourlyGrid, type WeatherHour } from './series';
 
-export type PhaseName = 'approach' | 'passage' | 'post-front clear' | 'settling' | 'steady' | 'warming trend' | 'cold rain';
+export type PhaseName = 'approach' | 'passage' | 'post-front clear' | 'settling' | 'steady' | 'warming trend' | 'cold rain' | 'not enough to say';
 
 export interface Phase {
   fromMs: number;
   toMs: number;
   name: PhaseName;
-  /** 0–1; falls with forecast lead. */
+  /** 0–1; falls with forecast lead and with what is missing. 0 where there is not enough to say. */
   confidence: number;
+  /** What would have to be known to name it, in words; only where there is not enough to say. */
+  missing?: string[];
 }
 
 /** How phases are told apart, h unless said. Soft. */
 export const phaseLimits = { approachH: 14, clearH: 30, settlingH: 48, warmingPerDayC: 1.5, leastH: 4 } as const;
 
 /**
- * Names the phase of every hour of the series, from its first to one hour past its last, as spans without gaps.
+ * Names the phase of every hour of the series, from its first to one hour past its last, as spans without gaps. Hours about which too
+ * little is known are `not enough to say`.
  * @param nowMs observations end here; confidence falls behind it
  */
 export function findPhases(series: readonly WeatherHour[], fronts: readonly Front[], nowMs: number): Phase[] {
   const grid = hourlyGrid(series);
-  const names = withoutFlicker(Array.from({ length: grid.length }, (_, i) => phaseAt(grid, fronts, i)));
+  const coverage = coverageOf(grid);
+  const names = withoutFlicker(Array.from({ length: grid.length }, (_, i) => (coverage(i).missing.length > 0 ? 'not enough to say' : phaseAt(grid, fronts, i))));
   const phases: Phase[] = [];
   for (let i = 0; i < grid.length; i++) {
     const fromMs = grid.startMs + i * hourMs;
@@ -33,11 +38,16 @@ export function findPhases(series: readonly WeatherHour[], fronts: readonly Fron
       phases.push({ fromMs, toMs: fromMs + hourMs, name, confidence: 0 });
     }
   }
-  return phases.map((phase) => ({ ...phase, confidence: confidenceAt((phase.fromMs + phase.toMs) / 2, nowMs) }));
+  return phases.map((phase) => {
+    const middleMs = (phase.fromMs + phase.toMs) / 2;
+    const { share, missing } = coverage(Math.floor((middleMs - grid.startMs) / hourMs));
+    if (phase.name === 'not enough to say') return { ...phase, missing };
+    return { ...phase, confidence: Math.round(100 * share * confidenceAt(middleMs, nowMs)) / 100 };
+  });
 }
 
 /** Observed 0.95; a forecast loses a third of its worth each two days. */
-const confidenceAt = (atMs: number, nowMs: number) => (atMs <= nowMs ? 0.95 : Math.round(90 * Math.exp(-(atMs - nowMs) / (120 * hourMs))) / 100);
+const confidenceAt = (atMs: number, nowMs: number) => (atMs <= nowMs ? 0.95 : 0.9 * Math.exp(-(atMs - nowMs) / (120 * hourMs)));
 
 /** A phase other than a front's passage that does not last takes the name of the one before it. */
 function withoutFlicker(names: PhaseName[]): PhaseName[] {

@@ -37,14 +37,21 @@ export interface HourlyGrid {
   bridged: Uint8Array;
 }
 
+/** Longest span a series may have: two winters. A single row with a wrong year would ask for all the memory there is. */
+export const longestSeriesMs = 2 * 366 * 24 * hourMs;
+
 /**
  * Puts a series (ascending times) on whole hours, bridging gaps of up to three hours linearly.
- * Throws RangeError when it holds fewer than two rows.
+ * Throws RangeError when it holds fewer than two rows, or spans more than two years.
  */
 export function hourlyGrid(series: readonly WeatherHour[]): HourlyGrid {
   if (series.length < 2) throw new RangeError(`a weather series needs at least 2 rows, found ${series.length}`);
-  const startMs = Math.ceil(series[0].atMs / hourMs) * hourMs;
-  const length = Math.max(1, Math.floor((series[series.length - 1].atMs - startMs) / hourMs) + 1);
+  const [first, last] = [series[0].atMs, series[series.length - 1].atMs];
+  if (!(last - first <= longestSeriesMs)) {
+    throw new RangeError(`a weather series spans two years at most, found ${new Date(first).toISOString().slice(0, 10)} to ${new Date(last).toISOString().slice(0, 10)}`);
+  }
+  const startMs = Math.ceil(first / hourMs) * hourMs;
+  const length = Math.max(1, Math.floor((last - startMs) / hourMs) + 1);
   const bridged = new Uint8Array(length);
   const fill = (value: (row: WeatherHour) => number | null) => resample(series, value, startMs, length, bridged);
   const rad = Math.PI / 180;

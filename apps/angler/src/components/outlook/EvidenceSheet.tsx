@@ -15,6 +15,7 @@ const phaseNames: Record<Phase['name'], string> = {
   steady: 'Steady weather',
   'warming trend': 'A warming spell',
   'cold rain': 'Cold rain',
+  'not enough to say': 'Not enough to say',
 };
 
 /** What a front or a phase was read from. */
@@ -34,6 +35,8 @@ export function EvidenceSheet({ opened, timeZone, onClose }: { opened: Opened; t
             </View>
           ))}
         </>
+      ) : opened?.phase.missing ? (
+        <Words>{`${span(opened.phase.fromMs, opened.phase.toMs)}. Missing: ${opened.phase.missing.join(', ')}.`}</Words>
       ) : opened ? (
         <Words>{`${span(opened.phase.fromMs, opened.phase.toMs)}. How sure: ${Math.round(opened.phase.confidence * 100)} in 100${opened.phase.confidence < 0.95 ? ', less the further ahead' : ', observed'}.`}</Words>
       ) : null}

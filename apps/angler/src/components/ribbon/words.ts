@@ -9,4 +9,5 @@ export const phaseWords: Record<Phase['name'], string> = {
   steady: 'steady',
   'warming trend': 'warming',
   'cold rain': 'cold rain',
+  'not enough to say': 'not enough to say',
 };
