@@ -11,7 +11,8 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { collectDefaultMetrics, Registry } from 'prom-client';
 import type { DataSource } from 'typeorm';
-import type { Clock } from './clock';
+import { systemClock, type Clock } from './clock';
+import { logSerializers } from './log';
 import { openApi } from './openapi';
 import { notFound, ProblemError, problemHandler } from './problem';
 import { anglerRoutes } from './routes/angler';
@@ -27,12 +28,14 @@ import { Winters } from './services/winters';
 export interface AppOptions {
   db: DataSource;
   pool: pg.Pool;
+  /** In the demo the scenario's, for the demo's own account alone. */
   clock: Clock;
   log: Logger;
   demo: boolean;
   sessionSecret: string;
-  flasherUrl: string;
-  stationUrl: string;
+  /** Null where this server has no flasher, or no station. */
+  flasherUrl: string | null;
+  stationUrl: string | null;
   /** File of the bundled worker that computes winters. */
   winterWorker: string;
   /** Folder of the exported web app; none for the API alone. */
@@ -59,7 +62,7 @@ export function makeApp(options: AppOptions): Express {
     winters: new Winters(options.winterWorker, waters, ledger, station),
     station,
     flasher: new FlasherFeed(options.flasherUrl),
-    clock,
+    clockOf: (account) => (demo && !account?.isDemo ? systemClock : clock),
     demo,
   };
   const registry = new Registry();
@@ -69,6 +72,8 @@ export function makeApp(options: AppOptions): Express {
   app.use(
     pinoHttp({
       logger: options.log,
+      serializers: logSerializers,
+      wrapSerializers: false,
       autoLogging: { ignore: (req) => !req.url?.startsWith('/api') },
       customLogLevel: (_req, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
     }),
@@ -94,16 +99,24 @@ export function makeApp(options: AppOptions): Express {
   });
   app.get('/metrics', async (_req, res) => void res.type(registry.contentType).send(await registry.metrics()));
 
-  const store = new (connectPgSimple(session))({ pool: options.pool, tableName: 'session' });
+  const sessionStore = new (connectPgSimple(session))({
+    pool: options.pool,
+    tableName: 'session',
+    errorLog: () => options.log.warn('session store: a query failed'),
+  });
   app.use('/api', sameOrigin, rateLimit({ windowMs: 60_000, limit: 1200, standardHeaders: 'draft-8', legacyHeaders: false }));
+  // What an account is told stays with it: nothing is kept by a browser that another may use next.
+  app.use('/api', (_req, res, next) => {
+    res.setHeader('cache-control', 'no-store');
+    next();
+  });
   app.get('/api/openapi.json', (_req, res) => void res.json(openApi()));
-  // A water of twenty thousand soundings and more.
-  app.use('/api/waters', express.json({ limit: '24mb' }));
-  app.use('/api', compression(), express.json({ limit: '4mb' }));
+  // Bodies are read by the routes, once it is known who sends them: a stranger's is never taken in.
   app.use(
     '/api',
+    compression(),
     session({
-      store,
+      store: sessionStore,
       secret: options.sessionSecret,
       name: 'burrow',
       resave: false,

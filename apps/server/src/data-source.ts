@@ -1,6 +1,7 @@
 import { DataSource } from 'typeorm';
 import { entities } from './entities';
 import { FirstLedger1700000000000 } from './migrations/1700000000000-first-ledger';
+import { HonestFigures1800000000000 } from './migrations/1800000000000-honest-figures';
 
 /** The store, with its migrations; not connected yet. */
 export const dataSource = (databaseUrl: string) =>
@@ -8,8 +9,9 @@ export const dataSource = (databaseUrl: string) =>
     type: 'postgres',
     url: databaseUrl,
     entities,
-    migrations: [FirstLedger1700000000000],
+    migrations: [FirstLedger1700000000000, HonestFigures1800000000000],
     migrationsTransactionMode: 'each',
     synchronize: false,
-    extra: { max: 10 },
+    // A database that is away is said so within seconds.
+    extra: { max: 10, connectionTimeoutMillis: 5000 },
   });

@@ -1,17 +1,17 @@
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
-import { pino } from 'pino';
 import { makeApp } from './app';
 import { scenarioClock, systemClock } from './clock';
 import { dataSource } from './data-source';
+import { makeLogger } from './log';
 import { readSettings } from './settings';
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
-  const log = pino({ level: settings.LOG_LEVEL });
+  const log = makeLogger(settings.LOG_LEVEL);
   const db = await dataSource(settings.DATABASE_URL).initialize();
   await db.runMigrations();
-  const pool = new pg.Pool({ connectionString: settings.DATABASE_URL, max: 5 });
+  const pool = new pg.Pool({ connectionString: settings.DATABASE_URL, max: 5, connectionTimeoutMillis: 5000 });
   // An idle connection that the database closes must not end the server.
   pool.on('error', (error) => log.warn({ err: error }, 'idle session connection lost'));
   const clock = settings.DEMO_START === undefined ? systemClock : scenarioClock(Date.parse(settings.DEMO_START));
@@ -22,8 +22,8 @@ async function main(): Promise<void> {
     log,
     demo: settings.DEMO_START !== undefined,
     sessionSecret: settings.SESSION_SECRET,
-    flasherUrl: settings.FLASHER_URL,
-    stationUrl: settings.STATION_URL,
+    flasherUrl: settings.FLASHER_URL ?? null,
+    stationUrl: settings.STATION_URL ?? null,
     winterWorker: fileURLToPath(new URL('winter-worker.mjs', import.meta.url)),
     webDir: settings.WEB_DIR,
   });
@@ -34,6 +34,8 @@ async function main(): Promise<void> {
     }
     log.info(`listening on http://${settings.HOST}:${settings.PORT}`);
   });
+  // A body that trickles in must not hold its place for minutes.
+  server.requestTimeout = 60_000;
   const stop = () => {
     server.close(() => void Promise.all([pool.end(), db.destroy()]).then(() => process.exit(0)));
     // Streams do not end by themselves.

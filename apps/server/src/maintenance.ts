@@ -6,6 +6,7 @@ import type { DataSource } from 'typeorm';
 import { dataSource } from './data-source';
 import { Accounts, demoEmail } from './services/accounts';
 import { Ledger } from './services/ledger';
+import { ProblemError } from './problem';
 import { rebuildProjections } from './services/projection';
 import { Waters } from './services/waters';
 
@@ -16,7 +17,12 @@ async function loadDemo(db: DataSource, folder: string): Promise<string> {
   const read = (file: string) => readFileSync(path.join(folder, file), 'utf8');
   const account = known ?? (await accounts.register(demoEmail, randomBytes(24).toString('hex'), 'Demo angler'));
   const waters = new Waters(db);
-  for (const file of readdirSync(folder).filter((f) => f.endsWith('.geojson'))) await waters.put(account.id, parseWaterFile(read(file)));
+  for (const file of readdirSync(folder).filter((f) => f.endsWith('.geojson'))) {
+    await waters.add(account.id, parseWaterFile(read(file))).catch((error: unknown) => {
+      // Loaded before: the water that is there may have been marked since, and stays.
+      if (!(error instanceof ProblemError && error.status === 409)) throw error;
+    });
+  }
   const events = parseLedger(read('season.ndjson')).map((event) => ({ ...event, angler: account.id }));
   const ledger = new Ledger(db);
   for (let i = 0; i < events.length; i += 500) {

@@ -2,6 +2,7 @@ import type { Problem } from '@burrow/contract/api';
 import { firstProblem } from '@burrow/contract';
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
 import type { z } from 'zod';
+import { QueryFailedError } from 'typeorm';
 
 /** An answer that says what is wrong, as RFC 9457 problem details. */
 export class ProblemError extends Error {
@@ -26,6 +27,22 @@ export function accept<T>(schema: z.ZodType<T>, value: unknown): T {
   return parsed.data;
 }
 
+const codeOf = (error: unknown): string => {
+  const cause = error instanceof QueryFailedError ? (error.driverError as unknown) : error;
+  const code = (cause as { code?: unknown } | null)?.code;
+  return typeof code === 'string' ? code : '';
+};
+
+/** Whether the database refused a value or a double: classes 22 (data), 23 (integrity) and 54 (limits) of its codes. */
+export const isDataError = (error: unknown): boolean => /^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(error));
+
+/** Whether the database cannot be reached: a connection refused, cut or not to be had, or a server that is stopping or starting (classes 08, 53, 57P). */
+function isAway(error: unknown): boolean {
+  const code = codeOf(error);
+  if (/^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOSTUNREACH)/.test(code) || /^(08[0-9A-Z]{3}|53[0-9A-Z]{3}|57P0[1-3])$/.test(code)) return true;
+  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Driver not Connected/.test((error as Error | null)?.message ?? '');
+}
+
 export const notFound: RequestHandler = (req, res) => sendProblem(res, 404, 'Not found', `expected a known address, found ${req.path}`);
 
 export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, next) => {
@@ -37,7 +54,21 @@ export const problemHandler: ErrorRequestHandler = (error: unknown, req, res, ne
     sendProblem(res, error.status, error.title, error.message);
     return;
   }
+  if (isAway(error)) {
+    req.log.warn({ err: error }, 'database away');
+    res.setHeader('retry-after', '5');
+    sendProblem(res, 503, 'Not ready', 'The database does not answer; nothing was changed. Try again in a moment.');
+    return;
+  }
+  if (isDataError(error)) {
+    sendProblem(res, 400, 'Bad request', 'expected values that can be stored, found one that the database refuses');
+    return;
+  }
   const status = (error as { status?: unknown }).status;
+  if (status === 413) {
+    sendProblem(res, 413, 'Too large', `expected a smaller request body: ${(error as Error).message}`);
+    return;
+  }
   if (typeof status === 'number' && status >= 400 && status < 500) {
     sendProblem(res, status, 'Bad request', (error as Error).message);
     return;

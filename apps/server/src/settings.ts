@@ -4,8 +4,9 @@ const settings = z.object({
   PORT: z.coerce.number().int().min(1).max(65_535).default(8787),
   HOST: z.string().default('127.0.0.1'),
   DATABASE_URL: z.string().regex(/^postgres(ql)?:\/\//, 'expected postgres://…'),
-  FLASHER_URL: z.url(),
-  STATION_URL: z.url(),
+  /** A flasher's stream and a weather station; without them there is no live flasher and no weather. */
+  FLASHER_URL: z.url().optional(),
+  STATION_URL: z.url().optional(),
   SESSION_SECRET: z.string().min(16, 'expected at least 16 characters'),
   WEB_DIR: z.string().optional(),
   /** Set for the demo: its clock starts here. */

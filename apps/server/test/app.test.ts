@@ -71,17 +71,18 @@ test('a changed water takes the place of its own, under its own id, and nobody e
   await agent.post('/api/account').send({ email: 'six@test.invalid', password, name: 'Six' });
   const { id } = (await agent.post('/api/waters').send(file).expect(201)).body;
   const changed = { ...file, water: { ...file.water, name: 'Renamed' }, features: file.features.slice(0, 30) };
-  await agent.put(`/api/waters/${id}`).send(changed).expect(204);
+  await agent.put(`/api/waters/${id}`).set('if-match', '"1"').send(changed).expect(200, { id, version: 2 });
   expect((await agent.get(`/api/waters/${id}`)).body.file).toEqual(changed);
   expect((await agent.get('/api/waters')).body).toMatchObject([{ id, name: 'Renamed', kind: 'river' }]);
   expect((await agent.get(`/api/waters/${id}/winter`).expect(422)).body.detail).toMatch(/moving water is mixed/);
-  await agent.put('/api/waters/nowhere').send(changed).expect(404);
+  await agent.put('/api/waters/nowhere').set('if-match', '"1"').send(changed).expect(404);
   const other = request.agent(app.app);
   await other.post('/api/account').send({ email: 'seven@test.invalid', password, name: 'Seven' });
-  await other.put(`/api/waters/${id}`).send(changed).expect(404);
+  await other.put(`/api/waters/${id}`).set('if-match', '"2"').send(changed).expect(404);
   // A file without its outline is refused and changes nothing.
   await agent
     .put(`/api/waters/${id}`)
+    .set('if-match', '"2"')
     .send({ ...changed, features: [] })
     .expect(400);
   expect((await agent.get(`/api/waters/${id}`)).body.file).toEqual(changed);

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import path from 'node:path';
 import pg from 'pg';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { makeApp } from '../src/app';
 import { systemClock } from '../src/clock';
@@ -19,8 +19,8 @@ export async function newDatabase(): Promise<string> {
 }
 
 /** A migrated database and the application over it. */
-export async function newApp(options: { demo?: boolean; stationUrl?: string; nowMs?: number } = {}) {
-  const url = await newDatabase();
+export async function newApp(options: { demo?: boolean; stationUrl?: string; flasherUrl?: string; nowMs?: number; log?: Logger; databaseUrl?: string } = {}) {
+  const url = options.databaseUrl ?? (await newDatabase());
   const db: DataSource = await dataSource(url).initialize();
   await db.runMigrations();
   const pool = new pg.Pool({ connectionString: url, max: 2 });
@@ -28,10 +28,10 @@ export async function newApp(options: { demo?: boolean; stationUrl?: string; now
     db,
     pool,
     clock: options.nowMs === undefined ? systemClock : { nowMs: () => options.nowMs! },
-    log: pino({ level: 'silent' }),
+    log: options.log ?? pino({ level: 'silent' }),
     demo: options.demo ?? false,
     sessionSecret: 'a secret for the tests only',
-    flasherUrl: 'http://127.0.0.1:9',
+    flasherUrl: options.flasherUrl ?? 'http://127.0.0.1:9',
     stationUrl: options.stationUrl ?? 'http://127.0.0.1:9',
     winterWorker: path.resolve('.build/winter-worker.mjs'),
   });
@@ -39,5 +39,5 @@ export async function newApp(options: { demo?: boolean; stationUrl?: string; now
     await pool.end();
     await db.destroy();
   };
-  return { app, db, url, close };
+  return { app, db, pool, url, close };
 }

@@ -13,7 +13,7 @@ test.each([
   [{ PORT: 'high' }, /PORT: /],
   [{ SESSION_SECRET: 'short' }, /SESSION_SECRET: expected at least 16/],
   [{ DEMO_START: 'tomorrow' }, /DEMO_START: /],
-  [{ FLASHER_URL: undefined, STATION_URL: 'x' }, /FLASHER_URL: .*STATION_URL: /],
+  [{ FLASHER_URL: 'y', STATION_URL: 'x' }, /FLASHER_URL: .*STATION_URL: /],
 ])('what is wrong with them is named, all at once (%#)', (over, message) => {
   expect(() => readSettings({ ...env, ...over })).toThrow(message);
 });

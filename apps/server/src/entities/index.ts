@@ -100,7 +100,7 @@ export interface FishRow {
   outing: string;
   caughtAt: Date;
   species: string;
-  lengthMm: number;
+  lengthMm: number | null;
   weightG: number | null;
   depthM: number | null;
   fate: string | null;
@@ -111,16 +111,17 @@ export const Fish = new EntitySchema<FishRow>({
   tableName: 'fish',
   columns: {
     accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'fish_pk' },
+    // With its outing: a fish stands for an entry of one outing, and an outing is written anew by itself.
+    outing: { type: 'uuid', primary: true, primaryKeyConstraintName: 'fish_pk' },
     id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'fish_pk' },
-    outing: { type: 'uuid' },
     caughtAt: { type: 'timestamptz', name: 'caught_at' },
     species: { type: 'text' },
-    lengthMm: { type: 'integer', name: 'length_mm' },
+    lengthMm: { type: 'integer', name: 'length_mm', nullable: true },
     weightG: { type: 'double precision', name: 'weight_g', nullable: true },
     depthM: { type: 'double precision', name: 'depth_m', nullable: true },
     fate: { type: 'text', nullable: true },
   },
-  indices: [{ name: 'fish_outing_ix', columns: ['accountId', 'outing'] }],
+  indices: [{ name: 'fish_id_ix', columns: ['accountId', 'id'] }],
   foreignKeys: [{ name: 'fish_outing_fk', target: 'Outing', columnNames: ['accountId', 'outing'], referencedColumnNames: ['accountId', 'id'], onDelete: 'CASCADE' }],
 });
 
@@ -132,6 +133,8 @@ export interface WaterRow {
   kind: string;
   lon: number;
   lat: number;
+  /** Grows with each change; a change says which one it was made to. */
+  version: number;
   file: WaterFile;
 }
 
@@ -145,6 +148,7 @@ export const Water = new EntitySchema<WaterRow>({
     kind: { type: 'text' },
     lon: { type: 'double precision' },
     lat: { type: 'double precision' },
+    version: { type: 'integer', default: 1 },
     file: { type: 'jsonb' },
   },
   foreignKeys: [{ name: 'water_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],

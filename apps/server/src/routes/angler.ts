@@ -1,9 +1,10 @@
-import { lineSetting, syncRequest, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
+import { lineSetting, syncRequest, type WaterVersion, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
 import { simulatedBottom } from '@burrow/core/simulator';
 import { waterFile } from '@burrow/contract/formats/water-geojson';
 import { Router, type Request, type RequestHandler } from 'express';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
+import { LargeBodies, largeBody, smallBody } from '../bodies';
 import type { Services } from '../services';
 import { accept, ProblemError } from '../problem';
 
@@ -16,42 +17,69 @@ const signedIn: RequestHandler = (req, _res, next) => {
   if (req.session.accountId === undefined) throw new ProblemError(401, 'Not signed in', 'Sign in first.');
   next();
 };
-const accountOf = (req: Request) => req.session.accountId!;
+const accountOf = (req: Pick<Request, 'session'>) => req.session.accountId!;
+
+/** The version that a change was made to, from `If-Match: "3"`. */
+function versionOf(req: Pick<Request, 'headers'>): number {
+  const given = req.headers['if-match'];
+  if (given === undefined) throw new ProblemError(428, 'Version wanted', 'if-match: expected the version that was changed, such as "3", found nothing');
+  const version = Number(/^"?(\d{1,9})"?$/.exec(given)?.[1] ?? NaN);
+  if (Number.isNaN(version)) throw new ProblemError(400, 'Bad request', `if-match: expected a version such as "3", found ${given}`);
+  return version;
+}
 
 /** What a signed-in angler can reach; everything is scoped to the account of the session. */
-export function anglerRoutes({ ledger, waters, winters, station, flasher, clock }: Services): Router {
+export function anglerRoutes({ accounts, ledger, waters, winters, station, flasher, clockOf, demo }: Services): Router {
   const router = Router();
+  const large = new LargeBodies();
+  /** The account of a request, and whether what is simulated is for it. */
+  const whose = async (req: Pick<Request, 'session'>) => {
+    const id = accountOf(req);
+    return { id, isDemo: demo && ((await accounts.find(id))?.isDemo ?? false) };
+  };
+  /** The stand-in for a flasher is the demo's alone. */
+  const mayFlash: RequestHandler = async (req, _res, next) => {
+    if (demo && !(await whose(req)).isDemo) throw new ProblemError(404, 'No flasher', 'This server has no flasher for you.');
+    next();
+  };
   router.use(signedIn);
 
-  router.post('/ledger/sync', async (req, res) => {
+  router.post('/ledger/sync', largeBody('4mb', large), async (req, res) => {
     res.json(await ledger.sync(accountOf(req), accept(syncRequest, req.body)));
   });
 
   router.get('/waters', async (req, res) => {
     res.json(await waters.list(accountOf(req)));
   });
-  router.post('/waters', async (req, res) => {
-    res.status(201).json({ id: await waters.put(accountOf(req), accept(waterFile, req.body)) });
+  // A water of twenty thousand soundings and more.
+  router.post('/waters', largeBody('24mb', large), async (req, res) => {
+    const made: WaterVersion = await waters.add(accountOf(req), accept(waterFile, req.body));
+    res.status(201).json(made);
   });
   router.get('/waters/:id', async (req, res) => {
-    res.json(await waters.detail(accountOf(req), req.params.id));
+    const detail = await waters.detail(accountOf(req), req.params.id);
+    res.setHeader('etag', `"${detail.version}"`).json(detail);
   });
-  router.put('/waters/:id', async (req, res) => {
-    await waters.replace(accountOf(req), req.params.id, accept(waterFile, req.body));
-    res.status(204).end();
+  router.put('/waters/:id', largeBody('24mb', large), async (req: Request<{ id: string }>, res) => {
+    const version = versionOf(req);
+    const changed: WaterVersion = await waters.replace(accountOf(req), req.params.id, version, accept(waterFile, req.body));
+    res.json(changed);
   });
   router.get('/waters/:id/weather', async (req, res) => {
     const water = (await waters.list(accountOf(req))).find((w) => w.id === req.params.id);
     if (!water) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${req.params.id}"`);
-    const weather: WaterWeather = await station.at(water.lon, water.lat, clock.nowMs(), accept(weatherDays, req.query.days));
+    const account = await whose(req);
+    const weather: WaterWeather = await station.for(account, water.lon, water.lat, clockOf(account).nowMs(), accept(weatherDays, req.query.days));
     res.json(weather);
   });
 
   router.get('/waters/:id/winter', async (req, res) => {
-    const winter: WaterWinter = await winters.of(accountOf(req), req.params.id, clock.nowMs());
+    const account = await whose(req);
+    const winter: WaterWinter = await winters.of(account, req.params.id, clockOf(account).nowMs());
     res.json(winter);
   });
 
+  router.use('/flasher', mayFlash);
   router.get('/flasher/stream', async (req, res) => {
     const gone = new AbortController();
     res.on('close', () => gone.abort());
@@ -60,7 +88,7 @@ export function anglerRoutes({ ledger, waters, winters, station, flasher, clock 
     // The stream ends when either side goes; that is no error of the request.
     await pipeline(feed, res).catch(() => res.end());
   });
-  router.post('/flasher/line', async (req, res) => {
+  router.post('/flasher/line', smallBody, async (req, res) => {
     await flasher.setLine(accountOf(req), accept(lineSetting, req.body));
     res.status(204).end();
   });

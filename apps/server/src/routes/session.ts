@@ -2,6 +2,7 @@ import { credentials, registration, type Session } from '@burrow/contract/api';
 import { Router, type Request } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Services } from '../services';
+import { smallBody } from '../bodies';
 import { accept, ProblemError } from '../problem';
 import type { Identity } from '../services/accounts';
 
@@ -12,19 +13,22 @@ declare module 'express-session' {
 }
 
 /** Signing in, out and up. */
-export function sessionRoutes({ accounts, clock, demo }: Services): Router {
+export function sessionRoutes({ accounts, clockOf, demo }: Services): Router {
   const router = Router();
   const slow = rateLimit({ windowMs: 60_000, limit: 30, standardHeaders: 'draft-8', legacyHeaders: false });
-  const answer = (account: Identity | null): Session => ({ account, demo, nowMs: clock.nowMs() });
+  const answer = (found: Identity | null): Session => {
+    const account = found && { ...found, isDemo: demo && found.isDemo };
+    return { account, demo, nowMs: clockOf(account).nowMs() };
+  };
 
   router.get('/session', async (req, res) => {
     res.json(answer(req.session.accountId === undefined ? null : await accounts.find(req.session.accountId)));
   });
-  router.post('/session', slow, async (req, res) => {
+  router.post('/session', slow, smallBody, async (req, res) => {
     const { email, password } = accept(credentials, req.body);
     res.json(answer(await enter(req, await accounts.login(email, password))));
   });
-  router.post('/account', slow, async (req, res) => {
+  router.post('/account', slow, smallBody, async (req, res) => {
     const { email, password, name } = accept(registration, req.body);
     res.status(201).json(answer(await enter(req, await accounts.register(email, password, name))));
   });

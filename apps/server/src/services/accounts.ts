@@ -10,9 +10,11 @@ export const demoEmail = 'demo@vivid-burrow.invalid';
 export interface Identity {
   id: string;
   name: string;
+  /** The demo's own account, the only one for which anything is simulated. */
+  isDemo: boolean;
 }
 
-const identityOf = ({ id, name }: AccountRow): Identity => ({ id, name });
+const identityOf = ({ id, name, email }: AccountRow): Identity => ({ id, name, isDemo: email === demoEmail });
 /** Compared against when there is no such account, so that the answer takes as long. */
 const decoy = hash('no such account', { algorithm: 2 });
 
@@ -30,7 +32,7 @@ export class Accounts {
       }
       throw error;
     }
-    return { id: row.id, name };
+    return { id: row.id, name, isDemo: row.email === demoEmail };
   }
 
   async login(email: string, password: string): Promise<Identity> {

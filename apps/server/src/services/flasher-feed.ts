@@ -5,7 +5,8 @@ import { ProblemError } from '../problem';
 
 /** The flasher that stands by the hole, reached over its own address. */
 export class FlasherFeed {
-  constructor(private readonly url: string) {}
+  /** @param url of the flasher; null where this server has none */
+  constructor(private readonly url: string | null) {}
 
   /** Opens the stream of pings of one account's flasher over a bottom at `bottomM`. */
   async open(accountId: string, bottomM: number | undefined, signal: AbortSignal): Promise<Readable> {
@@ -28,6 +29,7 @@ export class FlasherFeed {
   }
 
   private async ask(path: string, init: RequestInit): Promise<Response> {
+    if (this.url === null) throw new ProblemError(404, 'No flasher', 'This server has no flasher for you.');
     const answer = await fetch(`${this.url}${path}`, init).catch(() => null);
     if (!answer?.ok) throw new ProblemError(503, 'No flasher', 'The flasher does not answer.');
     return answer;

@@ -14,6 +14,7 @@ export interface Services {
   winters: Winters;
   station: Station;
   flasher: FlasherFeed;
-  clock: Clock;
+  /** The clock of an account's waters: the scenario's for the demo's own, else the server's. */
+  clockOf: (account: { isDemo: boolean } | null) => Clock;
   demo: boolean;
 }

@@ -1,4 +1,4 @@
-import { fold } from '@burrow/core/ledger';
+import { foldLedger } from '@burrow/contract';
 import { summariseSeason } from '@burrow/core/season';
 import type { DataSource, EntityManager } from 'typeorm';
 import { Event, Fish, Outing } from '../entities';
@@ -7,7 +7,7 @@ import { toEvent } from './event-row';
 /** Writes anew what the events of one outing add up to. */
 export async function projectOuting(manager: EntityManager, accountId: string, outingId: string): Promise<void> {
   const rows = await manager.getRepository(Event).findBy({ accountId, outing: outingId });
-  const state = fold(rows.map((r) => toEvent(r, accountId)));
+  const state = foldLedger(rows.map((r) => toEvent(r, accountId)));
   await manager.getRepository(Outing).delete({ accountId, id: outingId });
   const [outing] = state.outings;
   if (!outing) return;

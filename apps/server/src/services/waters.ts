@@ -1,7 +1,7 @@
-import type { WaterDetail, WaterSummary } from '@burrow/contract/api';
+import type { WaterDetail, WaterSummary, WaterVersion } from '@burrow/contract/api';
 import { outlineOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
-import type { DataSource } from 'typeorm';
-import { Outing, Water } from '../entities';
+import type { DataSource, QueryDeepPartialEntity } from 'typeorm';
+import { Outing, Water, type WaterRow } from '../entities';
 import { ProblemError } from '../problem';
 
 /** The waters of an account. */
@@ -24,29 +24,56 @@ export class Waters {
   async detail(accountId: string, id: string): Promise<WaterDetail> {
     const row = await this.db.getRepository(Water).findOneBy({ accountId, id });
     if (!row) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${id}"`);
-    return { id, file: row.file };
+    return { id, version: row.version, file: row.file };
   }
 
-  /** Takes in a water, replacing one of the same name. */
-  async put(accountId: string, file: WaterFile): Promise<string> {
-    const id =
-      file.water.name
-        .toLowerCase()
-        .replace(/[^\p{L}\p{N}]+/gu, '-')
-        .replace(/^-|-$/g, '') || 'water';
-    await this.save(accountId, id, file);
-    return id;
+  /** Takes in a new water. Throws a 409 problem where one of this name is there already, whatever its capitals, blanks and marks. */
+  async add(accountId: string, file: WaterFile): Promise<WaterVersion> {
+    const id = idOf(file.water.name);
+    const made = await this.db
+      .createQueryBuilder()
+      .insert()
+      .into(Water)
+      .values({ accountId, id, version: 1, ...rowOf(file) } as QueryDeepPartialEntity<WaterRow>)
+      .orIgnore()
+      .returning(['id'])
+      .execute();
+    if ((made.raw as unknown[]).length === 0) throw nameTaken(file.water.name);
+    return { id, version: 1 };
   }
 
-  /** Puts a changed water in the place of the one that has this id, whatever it is called now. The last to come stands. */
-  async replace(accountId: string, id: string, file: WaterFile): Promise<void> {
-    await this.detail(accountId, id);
-    await this.save(accountId, id, file);
+  /**
+   * Puts a changed water in the place of the one that has this id, whatever it is called now. The change must have been made to the
+   * version that stands: throws a 412 problem where another has come between, for the sender to join the two.
+   */
+  async replace(accountId: string, id: string, version: number, file: WaterFile): Promise<WaterVersion> {
+    return this.db.transaction(async (manager) => {
+      const waters = manager.getRepository(Water);
+      const row = await waters.findOne({ where: { accountId, id }, lock: { mode: 'pessimistic_write' } });
+      if (!row) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${id}"`);
+      if (row.version !== version) throw new ProblemError(412, 'Changed meanwhile', `expected a change to version ${row.version}, found one to version ${version}; read the water anew and join the two`);
+      const renamed = idOf(file.water.name);
+      if (renamed !== idOf(row.name) && renamed !== id && (await waters.existsBy({ accountId, id: renamed }))) throw nameTaken(file.water.name);
+      await waters.save({ ...row, ...rowOf(file), version: version + 1 });
+      return { id, version: version + 1 };
+    });
   }
+}
 
-  private async save(accountId: string, id: string, file: WaterFile): Promise<void> {
-    const ring = outlineOf(file);
-    const middle = (axis: 0 | 1) => (Math.min(...ring.map((p) => p[axis])) + Math.max(...ring.map((p) => p[axis]))) / 2;
-    await this.db.getRepository(Water).save({ accountId, id, name: file.water.name, kind: file.water.kind, lon: middle(0), lat: middle(1), file });
-  }
+/** What a name is known by: its letters and digits, small. */
+const idOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '') || 'water';
+
+const nameTaken = (name: string) => new ProblemError(409, 'Name taken', `expected a name that none of your waters has, found "${name}"; choose another, or change the water that is there`);
+
+function rowOf(file: WaterFile) {
+  const ring = outlineOf(file);
+  const middle = (axis: 0 | 1) => {
+    const values = ring.map((p) => p[axis]);
+    return (values.reduce((a, b) => Math.min(a, b)) + values.reduce((a, b) => Math.max(a, b))) / 2;
+  };
+  return { name: file.water.name, kind: file.water.kind, lon: middle(0), lat: middle(1), file };
 }

@@ -29,13 +29,14 @@ export class Winters {
   }
 
   /** Throws a 404 problem for an unknown water, 422 where its winter cannot be computed, 503 without a station. */
-  async of(accountId: string, waterId: string, nowMs: number): Promise<WaterWinter> {
+  async of(account: { id: string; isDemo: boolean }, waterId: string, nowMs: number): Promise<WaterWinter> {
     const hour = Math.floor(nowMs / hourMs) * hourMs;
-    const seq = await this.ledger.lastSeq(accountId);
-    const key = `${accountId}/${waterId}/${hour}/${seq}`;
+    const seq = await this.ledger.lastSeq(account.id);
+    const { version } = await this.waters.detail(account.id, waterId);
+    const key = `${account.id}/${waterId}/${version}/${hour}/${seq}`;
     let answer = this.kept.get(key);
     if (!answer) {
-      answer = this.compute(accountId, waterId, hour);
+      answer = this.compute(account, waterId, hour);
       this.kept.set(key, answer);
       if (this.kept.size > mostKept) this.kept.delete(this.kept.keys().next().value!);
       // What failed may go better the next time.
@@ -48,12 +49,12 @@ export class Winters {
     return this.pool.destroy();
   }
 
-  private async compute(accountId: string, waterId: string, nowMs: number): Promise<WaterWinter> {
-    const { file } = await this.waters.detail(accountId, waterId);
+  private async compute(account: { id: string; isDemo: boolean }, waterId: string, nowMs: number): Promise<WaterWinter> {
+    const { file } = await this.waters.detail(account.id, waterId);
     if (isFlowing(file.water.kind)) throw new ProblemError(422, 'No winter to show', 'moving water is mixed: a winter is modelled for standing water only');
-    const { lon, lat } = (await this.waters.list(accountId)).find((w) => w.id === waterId)!;
-    const state = await this.ledger.state(accountId);
-    const weather = await this.station.at(lon, lat, nowMs, columnDays(nowMs, lat));
+    const { lon, lat } = (await this.waters.list(account.id)).find((w) => w.id === waterId)!;
+    const state = await this.ledger.state(account.id);
+    const weather = await this.station.for(account, lon, lat, nowMs, columnDays(nowMs, lat));
     const holes = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.holes);
     const task: WinterTask = {
       outline: outlineOf(file),

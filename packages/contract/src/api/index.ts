@@ -2,6 +2,7 @@ import type { WinterDay } from '@burrow/core/column';
 import type { WeatherHour } from '@burrow/core/weather';
 import { z } from 'zod';
 import { ledgerEvent } from '../events';
+import { storableText } from '../storable';
 import { waterFile } from '../formats/water-geojson';
 
 /** Most events in one sync. */
@@ -27,13 +28,14 @@ export const syncResponse = z.object({
 export type SyncResponse = z.infer<typeof syncResponse>;
 
 export const credentials = z.object({ email: z.email().max(200), password: z.string().min(10, 'expected at least 10 characters').max(200) });
-export const registration = credentials.extend({ name: z.string().min(1).max(60) });
+export const registration = credentials.extend({ name: storableText(1, 60) });
 
 export const session = z.object({
-  account: z.object({ id: z.string(), name: z.string() }).nullable(),
+  /** `isDemo`: the demo's own account, whose weather, flasher and clock are simulated. */
+  account: z.object({ id: z.string(), name: z.string(), isDemo: z.boolean() }).nullable(),
   /** Whether this server is the demo, with its own clock and a one-tap account. */
   demo: z.boolean(),
-  /** The server's time now, ms: the demo's clock where there is one. */
+  /** The time now at this account's waters, ms: the scenario's for the demo's account, else the server's. */
   nowMs: z.number(),
 });
 export type Session = z.infer<typeof session>;
@@ -42,8 +44,12 @@ export const waterSummary = z.object({ id: z.string(), name: z.string(), kind: z
 export const waterList = z.array(waterSummary);
 export type WaterSummary = z.infer<typeof waterSummary>;
 
-export const waterDetail = z.object({ id: z.string(), file: waterFile });
+export const waterDetail = z.object({ id: z.string(), version: z.number().int().min(1), file: waterFile });
 export type WaterDetail = z.infer<typeof waterDetail>;
+
+/** Which version of a water stands now; a change names the one it was made to in `If-Match`. */
+export const waterVersion = z.object({ id: z.string(), version: z.number().int().min(1) });
+export type WaterVersion = z.infer<typeof waterVersion>;
 
 const measured = z.number().nullable();
 export const weatherHour = z.object({

@@ -20,7 +20,8 @@ export interface EventBodies {
   'outing-started': { water: string; waterName: string; species: string[]; goal: Goal; method: 'ice'; plan?: { at: string; what: string }[] };
   'outing-ended': Record<string, never>;
   'ice-measured': { hole?: string; clearM: number; whiteM: number; snowM?: number };
-  'hole-drilled': { hole: string; label: string; at: [number, number] };
+  /** `mapDepthM` is what the depth map expected there: an estimate, never a sounding. */
+  'hole-drilled': { hole: string; label: string; at: [number, number]; mapDepthM?: number };
   'depth-sounded': { hole: string; depthM: number; source: 'flasher' | 'line' | 'entered' };
   'temperature-measured': { hole: string; depthM: number; tempC: number };
   /** Depth at which a white disc is lost from sight. */
@@ -31,7 +32,8 @@ export interface EventBodies {
   'flag-up': { line: string };
   'depth-set': { line: string; depthM: number };
   reaction: { hole: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string };
-  'fish-landed': { fish: string; hole: string; line?: string; species: string; lengthMm: number; weightG?: number; depthM?: number; bottomM?: number };
+  /** No length where it was not measured; `weightG` only of a fish that was weighed. */
+  'fish-landed': { fish: string; hole: string; line?: string; species: string; lengthMm?: number; weightG?: number; depthM?: number; bottomM?: number };
   'fish-kept': { fish: string };
   'fish-released': { fish: string; note?: string };
   /** Weather read by eye and barometer; pressure reduced to sea level. */

@@ -2,14 +2,19 @@ import type { EventKind, EventOf, LedgerEvent } from './event';
 import { instantOf } from './instant';
 import type { FishState, HoleState, LedgerState, LineState, OutingState } from './state';
 
+/** Whether a body is one of its kind. */
+export type BodyCheck = (kind: EventKind, body: unknown) => boolean;
+
 /**
  * The state that a set of events adds up to. The order they arrive in, and arriving twice, change nothing: events are taken by
- * `at`, then `id`. Undone events are left out, amended ones taken with the body of the last amendment.
+ * `at`, then `id`. Undone events are left out, amended ones taken with the body of the last amendment that makes a body of their kind.
+ * A correction of an entry of another outing counts for nothing, so that an outing adds up the same alone and among all others.
  * Events of an outing whose start has not arrived yet wait for it.
+ * @param isBody checks amended bodies; without it each is taken as it is
  */
-export function fold(events: readonly LedgerEvent[]): LedgerState {
+export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => true): LedgerState {
   const { ordered, instants } = inOrder(events);
-  const corrections = readCorrections(ordered);
+  const corrections = readCorrections(ordered, isBody);
   const outings = new Map<string, Book>();
   for (let i = 0; i < ordered.length; i++) {
     const event = ordered[i];
@@ -57,16 +62,23 @@ function inOrder(events: readonly LedgerEvent[]): { ordered: readonly LedgerEven
   return { ordered: rows.map((r) => r.event), instants: Float64Array.from(rows, (r) => r.ms) };
 }
 
+/** Kinds that belong to no outing, whatever outing stands in their envelope. */
+const ofNoOuting: ReadonlySet<EventKind> = new Set(['weather-seen', 'drill-done']);
+
 /** From the last event back, so that an undone `undone` gives back what it took. */
-function readCorrections(ordered: readonly LedgerEvent[]): Corrections | null {
-  let found: Corrections | null = null;
+function readCorrections(ordered: readonly LedgerEvent[], isBody: BodyCheck): Corrections | null {
+  const targets = new Map<string, LedgerEvent | null>();
+  for (const event of ordered) if (event.kind === 'undone' || event.kind === 'amended') targets.set(event.body.target, null);
+  if (targets.size === 0) return null;
+  for (const event of ordered) if (targets.has(event.id)) targets.set(event.id, event);
+  const found: Corrections = { undone: new Set(), bodies: new Map() };
   for (let i = ordered.length - 1; i >= 0; i--) {
     const event = ordered[i];
-    if (event.kind !== 'undone' && event.kind !== 'amended') continue;
-    found ??= { undone: new Set(), bodies: new Map() };
-    if (found.undone.has(event.id)) continue;
-    if (event.kind === 'undone') found.undone.add(event.body.target);
-    else if (!found.bodies.has(event.body.target)) found.bodies.set(event.body.target, event.body.body);
+    if ((event.kind !== 'undone' && event.kind !== 'amended') || found.undone.has(event.id)) continue;
+    const target = targets.get(event.body.target);
+    if (!target || (target.outing !== event.outing && !ofNoOuting.has(target.kind))) continue;
+    if (event.kind === 'undone') found.undone.add(target.id);
+    else if (!found.bodies.has(target.id) && isBody(target.kind, { ...target.body, ...event.body.body })) found.bodies.set(target.id, event.body.body);
   }
   return found;
 }
@@ -168,7 +180,7 @@ const reducers: Reducers = {
     book.note(id, ms, kind, body.hole ?? null);
   },
   'hole-drilled': (book, { id, kind, body }, ms) => {
-    book.addHole({ id: body.hole, label: body.label, at: body.at, drilledMs: ms, clearIceM: null, whiteIceM: null, depthM: null, arrivals: [ms] });
+    book.addHole({ id: body.hole, label: body.label, at: body.at, drilledMs: ms, clearIceM: null, whiteIceM: null, depthM: null, mapDepthM: body.mapDepthM ?? null, arrivals: [ms] });
     book.outing.currentHole = body.hole;
     book.note(id, ms, kind, body.hole);
   },
@@ -230,7 +242,7 @@ const reducers: Reducers = {
       hole: body.hole,
       line: body.line ?? null,
       species: body.species,
-      lengthMm: body.lengthMm,
+      lengthMm: body.lengthMm ?? null,
       weightG: body.weightG ?? null,
       depthM: body.depthM ?? null,
       bottomM: body.bottomM ?? null,

@@ -1,4 +1,4 @@
 export type * from './event';
 export type * from './state';
-export { fold } from './fold';
+export { fold, type BodyCheck } from './fold';
 export { instantOf } from './instant';

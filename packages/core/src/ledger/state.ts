@@ -19,9 +19,13 @@ export interface HoleState {
   label: string;
   at: [number, number];
   drilledMs: number;
+  /** Null until measured. */
   clearIceM: number | null;
   whiteIceM: number | null;
+  /** Null until sounded. */
   depthM: number | null;
+  /** What the depth map expected when it was drilled, an estimate; null where it expected nothing. */
+  mapDepthM: number | null;
   /** Arrivals at this hole, ms. */
   arrivals: number[];
 }
@@ -44,7 +48,8 @@ export interface FishState {
   hole: string;
   line: string | null;
   species: string;
-  lengthMm: number;
+  /** Null where it was not measured. */
+  lengthMm: number | null;
   weightG: number | null;
   depthM: number | null;
   bottomM: number | null;
