@@ -66,14 +66,14 @@ describe('files of other conventions', () => {
     ).replace('</gpx>', '</g:gpx>')}`;
     const { points, tracks, leftOut } = parseGpx(text);
     expect(points).toEqual([
-      { role: 'spot', at: [-140.2, 47.1], name: 'A & B', depthM: 4.5 },
+      { role: 'spot', at: [-140.2, 47.1], name: 'A & B' },
       { role: 'spot', at: [-140, 47] },
     ]);
     expect(tracks[0].points.map((p) => p.at)).toEqual([
       [2, 1],
       [4, 3],
     ]);
-    expect(leftOut).toEqual([]);
+    expect(leftOut).toEqual([{ where: '1 depth', why: expect.stringMatching(/^expected burrow:depth_m in metres, found extension elements called Depth, which do not tell their unit/) }]);
   });
 
   test.each([
@@ -81,11 +81,24 @@ describe('files of other conventions', () => {
     ['<wpt lat="-140" lon="47"/>', /waypoint 1: lat: expected .* found "-140"; lat and lon look swapped/],
     ['<wpt lon="47"/>', /lat: expected .* found nothing/],
     ['<wpt lat="1" lon="2"><time>yesterday</time></wpt>', /time: expected ISO 8601, found "yesterday"/],
-    ['<wpt lat="1" lon="2"><extensions><depth>3,5</depth></extensions></wpt>', /depth: expected 0 to 1000 m with a decimal point, found "3,5"/],
+    ['<wpt lat="1" lon="2"><extensions><depth_m xmlns="urn:vivid-burrow:depth:1">3,5</depth_m></extensions></wpt>', /depth: expected 0 to 1000 m with a decimal point, found "3,5"/],
   ])('%s is left out, and why', (body, why) => {
     const { points, leftOut } = parseGpx(gpx(body));
     expect(points).toEqual([]);
     expect(`${leftOut[0].where}: ${leftOut[0].why}`).toMatch(why);
+  });
+
+  test('a depth in centimetres of another program is not read as metres, ours is read under any prefix', () => {
+    const { points, leftOut } = parseGpx(
+      gpx(
+        '<wpt lat="47" lon="-140"><extensions><fish:depth>640</fish:depth></extensions></wpt><wpt lat="47" lon="-140"><extensions><d:depth_m>6.4</d:depth_m></extensions></wpt>',
+        '<gpx version="1.1" xmlns:fish="urn:some-sounder" xmlns:d="urn:vivid-burrow:depth:1">',
+      ),
+    );
+    expect(points.map((p) => p.depthM)).toEqual([undefined, 6.4]);
+    expect(leftOut).toHaveLength(1);
+    const borrowed = parseGpx(gpx('<wpt lat="47" lon="-140"><extensions><burrow:depth_m>640</burrow:depth_m></extensions></wpt>', '<gpx xmlns:burrow="urn:else">'));
+    expect(borrowed.points[0].depthM).toBeUndefined();
   });
 
   test('what is no GPX is refused with the line', () => {

@@ -47,8 +47,14 @@ export const api = {
   register: (email: string, password: string, name: string) => ask('/account', contract.session, post({ email, password, name })),
   signOut: () => ask<null>('/session', null, { method: 'DELETE' }),
   waters: () => ask('/waters', contract.waterList),
-  addWater: (file: WaterFile) => ask<{ id: string }>('/waters', null, post(file)),
-  changeWater: (id: string, file: WaterFile) => ask<null>(`/waters/${encodeURIComponent(id)}`, null, { ...post(file), method: 'PUT' }),
+  addWater: (file: WaterFile) => ask('/waters', contract.waterVersion, post(file)),
+  /** `version` is the one that was changed; a 412 where another has come between. */
+  changeWater: (id: string, version: number, file: WaterFile) =>
+    ask(`/waters/${encodeURIComponent(id)}`, contract.waterVersion, {
+      ...post(file),
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'if-match': `"${version}"` },
+    }),
   water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
   weather: (id: string, days = 10) => ask(`/waters/${encodeURIComponent(id)}/weather?days=${days}`, contract.waterWeather),
   winter: (id: string) => ask(`/waters/${encodeURIComponent(id)}/winter`, contract.waterWinter),

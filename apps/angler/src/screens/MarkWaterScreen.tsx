@@ -17,6 +17,7 @@ import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
+import { newId } from '@/data/ledger';
 import { useWaterChange } from '@/data/water-change';
 import { usePalette } from '@/theme/theme';
 import type { Ground } from '@/workers/ground.api';
@@ -61,10 +62,10 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const wide = useWide();
   const router = useRouter();
   const { units } = usePreferences();
-  const change = useWaterChange(water.id);
+  const change = useWaterChange(water);
   const moving = isFlowing(water.file.water.kind);
   const [file, setFile] = useState(water.file);
-  const kept = useRef<Promise<void>>(Promise.resolve());
+  const kept = useRef<Promise<unknown>>(Promise.resolve());
   const [past, setPast] = useState<WaterFile[]>([]);
   const [role, setRole] = useState<Role>(moving ? 'seam' : 'spot');
   const [kind, setKind] = useState(coverKinds[0].id);
@@ -80,9 +81,11 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
 
   // Every change is on the phone at once; nothing waits for a button.
   const put = (next: WaterFile) => {
+    const from = file;
     setFile(next);
     setSays(null);
-    kept.current = change.keep(next);
+    // One after the other: each change is laid on what the one before it left.
+    kept.current = kept.current.then(() => change.keep(from, next));
   };
   const take = (next: WaterFile) => {
     setPast((p) => [...p, file]);
@@ -95,7 +98,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
     if (role === 'outline') return;
     if (isLine) setDrawn((d) => [...d, at]);
     else if (mark !== null) setAsked(mark);
-    else take(withMark(file, { role, at, ...said, ...(role === 'cover' ? { kind } : {}) }));
+    else take(withMark(file, { id: newId(), role, at, ...said, ...(role === 'cover' ? { kind } : {}) }));
   };
   const moveShore = (ring: LonLat[]) => {
     const corners = ring.map(([lon, lat]): [number, number] => [lon, lat]);
@@ -103,7 +106,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   };
   const endLine = () => {
     const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
-    if (role === 'seam' || role === 'bank') take(withMark(file, { role, line, ...said, ...(role === 'bank' ? { heightM: Number(heightM), steepness: steep } : {}) }));
+    if (role === 'seam' || role === 'bank') take(withMark(file, { id: newId(), role, line, ...said, ...(role === 'bank' ? { heightM: Number(heightM), steepness: steep } : {}) }));
     setDrawn([]);
   };
   const undo = () => {

@@ -15,27 +15,37 @@ interface Node {
   extensions?: unknown;
 }
 
-const parser = new XMLParser({
-  ignoreAttributes: false,
-  attributeNamePrefix: '',
-  removeNSPrefix: true,
-  parseTagValue: false,
-  parseAttributeValue: false,
-  trimValues: true,
-  processEntities: true,
-  isArray: (name) => ['wpt', 'rte', 'rtept', 'trk', 'trkseg', 'trkpt'].includes(name),
-});
+/** Our own depth element, under whatever prefix the file gives it. */
+const ownDepth = 'own:depth_m';
+
+/** Element names without their prefix, but for those of our own namespace. */
+function parserFor(text: string): XMLParser {
+  const ours = new Set([...text.matchAll(/xmlns:([\w.-]+)\s*=\s*["']([^"']*)["']/g)].flatMap(([, prefix, space]) => (space === depthSpace ? [prefix] : [])));
+  return new XMLParser({
+    ignoreAttributes: false,
+    attributeNamePrefix: '',
+    transformTagName: (tag) => {
+      const [local, prefix] = tag.split(':').reverse();
+      return prefix !== undefined && ours.has(prefix) ? `own:${local}` : local;
+    },
+    parseTagValue: false,
+    parseAttributeValue: false,
+    trimValues: true,
+    processEntities: true,
+    isArray: (name) => ['wpt', 'rte', 'rtept', 'trk', 'trkseg', 'trkpt'].includes(name),
+  });
+}
 
 /**
- * Reads GPX 1.1 (and 1.0): waypoints and route points as places, tracks as ways. Any namespace prefix is taken; a depth is read from an
- * extension of that name, a role of ours from `type`, else the place is a spot. Points that cannot be read are left out and listed.
- * Throws FormatError for text that is no GPX.
+ * Reads GPX 1.1 (and 1.0): waypoints and route points as places, tracks as ways. Any namespace prefix is taken; a depth is read from our
+ * own extension alone, since others do not tell their unit, a role of ours from `type`, else the place is a spot. Points that cannot be
+ * read, and depths of other extensions, are left out and listed. Throws FormatError for text that is no GPX.
  */
 export function parseGpx(text: string): Places & { leftOut: LeftOut[] } {
   const plain = text.replace(/^\uFEFF/, '');
   const valid = XMLValidator.validate(plain);
   if (valid !== true) throw new FormatError(valid.err.line, `expected GPX, found text that is not well-formed XML: ${valid.err.msg}`);
-  const gpx = (parser.parse(plain) as { gpx?: Record<string, unknown> }).gpx;
+  const gpx = (parserFor(plain).parse(plain) as { gpx?: Record<string, unknown> }).gpx;
   if (gpx === undefined || typeof gpx !== 'object') throw new FormatError(null, 'expected GPX with an element gpx at its root, found none');
   const leftOut: LeftOut[] = [];
   const routes = list<{ rtept?: Node[] }>(gpx.rte).flatMap((r) => list<Node>(r.rtept));
@@ -50,6 +60,12 @@ export function parseGpx(text: string): Places & { leftOut: LeftOut[] } {
     const nodes = list<{ trkpt?: Node[] }>(trk.trkseg).flatMap((seg) => list<Node>(seg.trkpt));
     return { ...given('name', words(trk.name)), points: nodes.flatMap((node, i) => pointOf(node, `track ${t + 1}, point ${i + 1}`, leftOut) ?? []) };
   });
+  const foreign = foreignDepths(gpx);
+  if (foreign.count > 0)
+    leftOut.push({
+      where: foreign.count === 1 ? '1 depth' : `${foreign.count} depths`,
+      why: `expected burrow:depth_m in metres, found extension elements called ${foreign.name}, which do not tell their unit; their places are read without a depth`,
+    });
   return { points, tracks, leftOut };
 }
 
@@ -88,15 +104,27 @@ function degrees(text: string | undefined, name: string, most: number): number |
   return Math.abs(value) <= most ? value : `${name}: expected −${most} to ${most} with a decimal point, found ${text === undefined ? 'nothing' : `"${text}"`}`;
 }
 
-/** The first element named depth, of whatever program's extension. */
-function depthIn(value: unknown): string | undefined {
-  if (typeof value !== 'object' || value === null) return undefined;
-  for (const [key, inner] of Object.entries(value)) {
-    if (/^(water)?depth(_m)?$/i.test(key)) return words(inner);
-    const found = depthIn(inner);
-    if (found !== undefined) return found;
+/** Every element within a value, with its name. */
+function* elementsOf(value: unknown): Generator<[name: string, value: unknown]> {
+  if (typeof value !== 'object' || value === null) return;
+  for (const [name, inner] of Object.entries(value)) {
+    if (!Array.isArray(value)) yield [name, inner];
+    yield* elementsOf(inner);
   }
+}
+
+const isOwnDepth = (name: string, value: unknown) => name === ownDepth || (name === 'depth_m' && (value as { xmlns?: string } | null)?.xmlns === depthSpace);
+
+/** The depth of our own extension. */
+function depthIn(extensions: unknown): string | undefined {
+  for (const [name, value] of elementsOf(extensions)) if (isOwnDepth(name, value)) return words(value);
   return undefined;
+}
+
+/** Elements of other extensions that are called after a depth. */
+function foreignDepths(gpx: unknown): { count: number; name: string } {
+  const names = [...elementsOf(gpx)].flatMap(([name, value]) => (/depth/i.test(name) && !isOwnDepth(name, value) && words(value) !== undefined ? [name] : []));
+  return { count: names.length, name: [...new Set(names)].join(', ') };
 }
 
 /** Writes places and tracks as GPX 1.1, depths in an extension of our own. */

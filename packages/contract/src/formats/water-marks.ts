@@ -69,10 +69,11 @@ export function riverMarksOf(file: WaterFile) {
 /** Whether a water is fished from its banks by its current rather than by its basins. */
 export const isFlowing = (kind: string): boolean => kind === 'river' || kind === 'channel';
 
-export type NewMark = Omit<PlaceMark, 'index'> | Omit<LineMark, 'index'>;
+/** A mark to be made; its id tells it from others of the same content when two phones' changes are joined. */
+export type NewMark = (Omit<PlaceMark, 'index'> | Omit<LineMark, 'index'>) & { id?: string };
 
 function featureOf(mark: NewMark): Feature {
-  const said = { role: mark.role, ...(mark.name ? { name: mark.name } : {}) };
+  const said = { role: mark.role, ...(mark.id ? { id: mark.id } : {}), ...(mark.name ? { name: mark.name } : {}) };
   if ('line' in mark) {
     const bank = mark.role === 'bank' ? { height_m: mark.heightM ?? 0, ...(mark.steepness ? { steepness: mark.steepness } : {}) } : {};
     return { type: 'Feature', geometry: { type: 'LineString', coordinates: mark.line }, properties: { ...said, ...bank } } as Feature;

@@ -19,6 +19,8 @@ export interface Species {
   feeds: FeedingSide;
   /** How far above the top mark the jig is hung, m. Source: fieldcraft, 15–45 cm. */
   offsetM: number;
+  /** Depths that it is known to use in cold water, m: it is not looked for outside them, however deep the water. Heuristic; source: fieldcraft. */
+  usedDepthM: readonly [number, number];
   /** Depth of capture beyond which gas expansion often hurts the fish, m; null where the fish can vent. Source: fieldcraft. */
   injuryDepthM: number | null;
   /** How strongly a front moves its feeding, 0–1. Source: fieldcraft. */

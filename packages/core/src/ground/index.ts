@@ -11,3 +11,4 @@ export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } fro
 export * from './cover';
 export { bandMoved, wayText } from './way';
 export * from './sounding-source';
+export * from './depth-unit';

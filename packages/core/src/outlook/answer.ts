@@ -2,9 +2,10 @@ import { speciesOf } from '../fish';
 import { feelsLike, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, type IceFinding, type IceLoad, type IceMeasurement } from '../safety';
 import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
-import { fishDepth, seasonStage, type Band, type FishDepth } from './band';
+import { fishDepth, injuryWords, seasonStage, type Band, type FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
 import { startingSchools, type Schools } from './schools';
+import { surfaceOf, type Surface } from './surface';
 import type { RuleEvidence } from './log-evidence';
 import { phaseRules } from './rules';
 import { feedingActivity, feedingWindows, type Activity, type FeedingSetting, type FeedingWindow } from './windows';
@@ -17,6 +18,10 @@ export interface OutlookInput {
   lastIce?: IceMeasurement;
   /** Who goes on the ice. */
   load?: IceLoad;
+  /** Whether the water flows: it gets no walk over ice, whatever the cold. */
+  isMoving?: boolean;
+  /** Deepest of its map, m, for a water without a column. */
+  deepestM?: number;
   /** The water's column, where it could be computed. */
   column?: ColumnAnswer | null;
   /** What the log says of the rules, and the sides taken where schools differ. */
@@ -50,6 +55,7 @@ export interface Outlook {
   /** Latest row of the series: when the station last spoke. */
   feelsLikeC: number | undefined;
   coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
+  surface: Surface;
   ice: IceFinding;
   /** Clear ice that the model has grown since the last measurement, m; null where it cannot say. Never a measurement. */
   grownM: number | null;
@@ -74,11 +80,12 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const hour = Math.floor(nowMs / hourMs) * hourMs;
   const last = series[series.length - 1].atMs;
   const column = input.column ?? null;
+  const surface = surfaceOf(input.isMoving ?? false, column, input.lastIce?.atMs, nowMs);
   const setting: FeedingSetting = {
     schools: input.schools ?? startingSchools,
     evidence: input.evidence ?? new Map(),
-    isOpen: column !== null && column.now.iceClearM + column.now.iceWhiteM === 0,
-    deepestM: column?.deepestM ?? 10,
+    isOpen: surface === 'open' || surface === 'moving',
+    deepestM: column?.deepestM ?? input.deepestM ?? 10,
   };
   const activity = feedingActivity(input.speciesId, { fromMs: hour, toMs: Math.min(span.toMs, last) }, phases, series, place, setting);
   const windows = feedingWindows(input.speciesId, activity, setting).filter((w) => w.toMs > nowMs);
@@ -102,6 +109,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     weatherNow,
     feelsLikeC: weatherNow ? felt(weatherNow) : undefined,
     coldest: coldestOf(series, nowMs, today.duskMs),
+    surface,
     ice: judgeIce(input.lastIce, input.load ?? 'foot', nowMs, thawHours(series, input.lastIce?.atMs ?? nowMs, nowMs)),
     grownM: grownSince(column, input.lastIce),
     storm: stormBefore(series, nowMs, today.duskMs > nowMs ? today.duskMs : nowMs + 12 * hourMs),
@@ -168,7 +176,8 @@ const kindWords = { cold: 'cold front', warm: 'warm front', occluded: 'occluded 
 
 /** The sentence that opens the Outlook, the reason under it, and the cautions. */
 export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place' | 'load'>, units: UnitPreference): OutlookWords {
-  return { ...windowWords(outlook, input, units), ice: iceWords(outlook.ice, units, input.load, outlook.grownM), cold: coldWords(outlook, input.place, units) };
+  const ice = outlook.surface === 'moving' ? movingWords : iceWords(outlook.ice, units, input.load, outlook.grownM);
+  return { ...windowWords(outlook, input, units), ice, cold: coldWords(outlook, input.place, units) };
 }
 
 function windowWords(
@@ -194,10 +203,18 @@ function windowWords(
   const again = later ? ` and ${clock(later.fromMs)} to ${clock(later.toMs)}` : '';
   // Another day is the answer: say what is against this one.
   const now = !today && phaseNow && setting.schools['glass-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
-  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}. ${rule.reason}${front}${off}` };
+  const hurt = choiceLook ? injuryWords(speciesOf(speciesId), choiceLook.toM, units) : '';
+  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}.${hurt} ${rule.reason}${front}${off}` };
 }
 
 const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);
+
+/** What stands against going to moving water; nothing measured on it says that it bears. */
+const movingWords = {
+  headline: 'Moving water: keep off any ice on it',
+  detail:
+    'River ice is not lake ice: current thins it from below where nothing shows. From the bank: firm footing, banks undercut and iced over give way. Wading or afloat: flotation worn, cold water takes the breath, somebody knows the plan. Local authorities know more.',
+};
 
 /** What may be said of the ice. There is no wording that says it is safe. */
 export function iceWords(ice: IceFinding, units: UnitPreference, load: IceLoad = 'foot', grownM: number | null = null): { headline: string; detail: string } {

@@ -1,5 +1,5 @@
-import { speciesOf, type Species } from '../fish';
-import { clamp, hourMs } from '../units';
+import { isDepthInjuryLikely, speciesOf, type Species } from '../fish';
+import { clamp, depthText, hourMs, type UnitPreference } from '../units';
 import type { PhaseName } from '../weather';
 import { valueAt } from '../water';
 import type { ColumnProfile } from '../winter';
@@ -25,6 +25,8 @@ export interface FishDepth {
   spentBelowM: number | null;
   /** Warmth of the water in the stretch to fish, °C. */
   tempC: number | null;
+  /** Where the stretch to fish reaches deeper than this, fish brought up are often hurt, m; null where none of it does. */
+  hurtBelowM: number | null;
 }
 
 /** Soft limits of stages and bands; source: fieldcraft §1. */
@@ -44,12 +46,17 @@ export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freez
   return surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
 }
 
-/** Where to look for a species in this column at this stage, in this phase of the weather. Throws RangeError for an unknown species. */
+/**
+ * Where to look for a species in this column at this stage, in this phase of the weather: within the depths that it is known to use,
+ * however deep the water. Throws RangeError for an unknown species.
+ */
 export function fishDepth(speciesId: string, profile: ColumnProfile, deepestM: number, stage: SeasonStage, phase: PhaseName = 'steady'): FishDepth {
   const species = speciesOf(speciesId);
   const rule = stageRuleOf(stage, species.group);
   const breathable = (z: number) => valueAt(profile, 'oxygenMgL', z) >= species.leastOxygenMgL;
-  const habitable = longest(profile, deepestM, (z) => breathable(z) && isWarmEnough(species, profile, z, warmest(profile, breathable, deepestM)));
+  const usedM = Math.min(deepestM, species.usedDepthM[1]);
+  const warmestC = warmest(profile, breathable, usedM);
+  const habitable = longest(profile, usedM, (z) => breathable(z) && isWarmEnough(species, profile, z, warmestC));
   const look = habitable && inPhase(lookWithin(rule, habitable), habitable, phase);
   const isSpent = !breathable(deepestM - 0.1);
   return {
@@ -59,7 +66,14 @@ export function fishDepth(speciesId: string, profile: ColumnProfile, deepestM: n
     look,
     spentBelowM: isSpent ? (longest(profile, deepestM, breathable)?.toM ?? profile.depthM[0]) : null,
     tempC: look && valueAt(profile, 'tempC', (look.fromM + look.toM) / 2),
+    hurtBelowM: look && isDepthInjuryLikely(species, look.toM) ? species.injuryDepthM : null,
   };
+}
+
+/** What becomes of fish brought up from as deep as `toM`, where that is deeper than they survive; empty elsewhere. Begins with a blank. */
+export function injuryWords(species: Species, toM: number, units: UnitPreference): string {
+  if (!isDepthInjuryLikely(species, toM)) return '';
+  return ` From deeper than ${depthText(species.injuryDepthM!, units)} they are often hurt on the way up and do not live when released: keep what you catch there within the limit, or fish shallower.`;
 }
 
 /** Cold-water fish only shun what is too warm; others keep near the warmest water that they can breathe. */

@@ -19,7 +19,7 @@ const apartC = 0.8;
 /** The column in words, in the angler's units. */
 export function columnWords(answer: ColumnAnswer, depth: FishDepth, fish: string, units: UnitPreference): ColumnWords {
   const { now, deepestM, fit } = answer;
-  return { title: `${warmthWords(now, deepestM)}, ${breathWords(depth, units)}`, detail: lookWords(depth, fish, units), source: sourceWords(fit, units) };
+  return { title: `${warmthWords(now, deepestM)}, ${breathWords(depth, units)}`, detail: `${lookWords(depth, fish, units)}${hurtWords(depth, units)}`, source: sourceWords(fit, units) };
 }
 
 function warmthWords(now: ColumnProfile, deepestM: number): string {
@@ -37,6 +37,9 @@ function lookWords({ look, rule, tempC, stage }: FishDepth, fish: string, units:
   if (!look || tempC === null) return `No depth here suits ${fish.toLowerCase()} now.`;
   return `${fish}, ${stage}: ${depthFigure(look.fromM, units)} to ${depthText(look.toM, units)}, ${tempText(tempC, units)}, ${rule.where}. ${rule.reason}`;
 }
+
+const hurtWords = ({ hurtBelowM }: FishDepth, units: UnitPreference) =>
+  hurtBelowM === null ? '' : ` From deeper than ${depthText(hurtBelowM, units)} they are often hurt on the way up.`;
 
 function sourceWords(fit: WinterFit | null, units: UnitPreference): string {
   if (!fit) return 'Modelled from the weather since autumn; nothing measured yet. A thermometer drop or an ice reading corrects it.';

@@ -10,3 +10,4 @@ export { alertsFor, type Alert } from './alerts';
 export { dayPlan, movedItem, startingPlan, withoutItem, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, type ColumnWords } from './column-words';
 export { winterIceRows, winterWords } from './winter-words';
+export { surfaceOf, type Surface } from './surface';

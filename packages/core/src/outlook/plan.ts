@@ -1,5 +1,6 @@
 import { depthText, hourMs, minuteMs, type UnitPreference } from '../units';
 import type { SunDay } from '../weather';
+import type { Surface } from './surface';
 import type { FishDepth } from './band';
 import type { FeedingWindow } from './windows';
 
@@ -20,10 +21,24 @@ export interface PlanSetting {
   drillMin: number;
   /** Holes drilled at first. */
   holes: number;
-  isIce: boolean;
+  surface: Surface;
 }
 
-export const startingPlan: PlanSetting = { walkMin: 20, drillMin: 25, holes: 6, isIce: true };
+/** A plan for a water of which nothing is known yet. */
+export const startingPlan: PlanSetting = { walkMin: 20, drillMin: 25, holes: 6, surface: 'unknown' };
+
+/** What to do at the ends of the day, by what one finds there: only lake ice is walked on. */
+const waysOf: Record<Surface, (setting: PlanSetting) => { out: string; first: string; firstWhy?: string; off: string }> = {
+  ice: ({ holes }) => ({ out: 'Walk out, testing the ice', first: `Drill ${holes} holes, look into each`, off: 'Off the ice' }),
+  open: () => ({ out: 'Set out', first: 'Look the place over, set up', off: 'Pack up' }),
+  moving: () => ({ out: 'Set out along the bank', first: 'Look the water over, set up', off: 'Pack up' }),
+  unknown: () => ({
+    out: 'Set out',
+    first: 'See first: ice or open water?',
+    firstWhy: 'Neither is known here. Ice is measured before every few steps; open water is fished from the bank.',
+    off: 'Pack up',
+  }),
+};
 
 /** Margin between leaving and dark, min, beside the way back. */
 const beforeDarkMin = 15;
@@ -38,17 +53,19 @@ export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: F
   const leaveMs = sun.duskMs - (setting.walkMin + beforeDarkMin) * minuteMs;
   const today = windows.filter((w) => w.toMs > nowMs && w.fromMs < sun.duskMs && w.toMs > sun.dawnMs - 2 * hourMs);
   if (today.length === 0) return [];
+  const ways = waysOf[setting.surface](setting);
   const [first] = today;
   const readyMs = Math.max(nowMs + (setting.walkMin + setting.drillMin) * minuteMs, first.fromMs);
   const drillMs = readyMs - setting.drillMin * minuteMs;
   const at = depth?.look ? `${depthText(depth.look.fromM, units)} to ${depthText(depth.look.toM, units)}` : 'your depth';
+  const hurt = depth?.hurtBelowM != null ? ` Fish from deeper than ${depthText(depth.hurtBelowM, units)} seldom live when released.` : '';
   const items: PlanItem[] = [
     {
       id: 'out',
       atMs: drillMs - setting.walkMin * minuteMs,
       untilMs: drillMs,
       kind: 'set out',
-      what: setting.isIce ? 'Walk out, testing the ice' : 'Set out',
+      what: ways.out,
       why: `${setting.walkMin} min of way.`,
     },
     {
@@ -56,15 +73,15 @@ export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: F
       atMs: drillMs,
       untilMs: readyMs,
       kind: 'drill',
-      what: setting.isIce ? `Drill ${setting.holes} holes, look into each` : 'Look the place over, set up',
-      why: depth ? `Look ${depth.rule.where}.` : 'Find first, fish after.',
+      what: ways.first,
+      why: ways.firstWhy ?? (depth ? `Look ${depth.rule.where}.` : 'Find first, fish after.'),
     },
   ];
   today.forEach((w, i) => {
     const fromMs = Math.max(w.fromMs, readyMs);
     const untilMs = Math.min(w.toMs, Math.max(leaveMs, fromMs));
     if (untilMs - fromMs < 10 * minuteMs) return;
-    items.push({ id: `fish-${i}`, atMs: fromMs, untilMs, kind: 'fish', what: `Fish ${at}`, why: w.reasons.map((r) => r.text).join(' ') });
+    items.push({ id: `fish-${i}`, atMs: fromMs, untilMs, kind: 'fish', what: `Fish ${at}`, why: `${w.reasons.map((r) => r.text).join(' ')}${hurt}` });
     const next = today[i + 1];
     if (next && next.fromMs - untilMs > searchGapH * hourMs && next.fromMs < leaveMs) {
       items.push({
@@ -85,7 +102,7 @@ export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: F
     atMs: offMs,
     untilMs: offMs + setting.walkMin * minuteMs,
     kind: 'leave',
-    what: setting.isIce ? 'Off the ice' : 'Pack up',
+    what: ways.off,
     why: isLate ? 'Into the dark by your own choice: with lights, and somebody told.' : 'With the way back done before dark.',
   });
   return items;
