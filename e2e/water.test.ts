@@ -95,7 +95,8 @@ for (const size of [
       } else {
         await page.getByRole('button', { name: 'Drill here' }).click();
         // What the flasher says differs from what the map expected, each time.
-        await page.getByRole('button', { name: 'More Depth on the flasher' }).click();
+        await page.getByRole('button', { name: 'More Depth by flasher or line' }).click();
+        await page.getByRole('button', { name: 'More Depth by flasher or line' }).click();
         await page.getByRole('button', { name: 'Hole is drilled' }).click();
         await page.getByText('flasher simulated, live').waitFor();
         hole++;

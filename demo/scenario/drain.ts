@@ -16,7 +16,7 @@ export function marrowDrain(): WaterFile {
   const at = (s: number, off: number): Metres => [0.94 * s - 0.34 * off, 0.34 * s + 0.94 * off];
   return {
     type: 'FeatureCollection',
-    water: { name: 'Marrow Drain', kind: 'channel', timezone: 'Etc/GMT+9', elevation_m: 4, secchi_m: 0.8 },
+    water: { name: 'Marrow Drain', kind: 'channel', timezone: 'Etc/GMT+9', elevation_m: 4, secchi_m: 0.8, species: ['roach', 'european-perch'] },
     features: [
       chart.outline(),
       chart.line([at(20, 3.2), at(34, 3.8), at(48, 3.8), at(62, 3.2)], { role: 'seam', name: 'edge of the flow' }),

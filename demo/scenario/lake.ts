@@ -46,7 +46,14 @@ export function tamberLake(): WaterFile {
     chart.line(shore.slice(Math.round(from * 96), Math.round(to * 96)), { role: 'bank', height_m, steepness });
   return {
     type: 'FeatureCollection',
-    water: { name: 'Tamber Lake', kind: 'lake', timezone: 'Etc/GMT+9', elevation_m: 312, secchi_m: 3.2 },
+    water: {
+      name: 'Tamber Lake',
+      kind: 'lake',
+      timezone: 'Etc/GMT+9',
+      elevation_m: 312,
+      secchi_m: 3.2,
+      species: ['yellow-perch', 'black-crappie', 'bluegill', 'northern-pike', 'walleye'],
+    },
     features: [
       chart.outline(),
       chart.point(creek, { role: 'inflow', name: 'creek' }),

@@ -33,7 +33,7 @@ export function verrinReservoir(): WaterFile {
   const at = (s: number, off: number): Metres => [s, middle(s)[1] + off];
   return {
     type: 'FeatureCollection',
-    water: { name: 'Verrin Reservoir', kind: 'reservoir', timezone: 'Etc/GMT+9', elevation_m: 468, secchi_m: 7 },
+    water: { name: 'Verrin Reservoir', kind: 'reservoir', timezone: 'Etc/GMT+9', elevation_m: 468, secchi_m: 7, species: ['lake-trout', 'lake-whitefish', 'burbot', 'smallmouth'] },
     features: [
       chart.outline(),
       chart.point(at(west + 18, 0), { role: 'inflow', name: 'old river' }),

@@ -31,7 +31,7 @@ export function ullenRiver(): WaterFile {
   const along = (from: number, to: number, off: number) => Array.from({ length: 9 }, (_, k) => beside(from + ((to - from) * k) / 8, off));
   return {
     type: 'FeatureCollection',
-    water: { name: 'Ullen River, Kilnfoot pool', kind: 'river', timezone: 'Etc/GMT+9', elevation_m: 284, secchi_m: 1.4 },
+    water: { name: 'Ullen River, Kilnfoot pool', kind: 'river', timezone: 'Etc/GMT+9', elevation_m: 284, secchi_m: 1.4, species: ['largemouth', 'smallmouth'] },
     features: [
       chart.outline(),
       chart.line(along(-70, 20, 4), { role: 'seam', name: 'inner seam' }),

@@ -9,13 +9,13 @@ beforeEach(() => {
   Object.assign(AbortSignal, { timeout: () => new AbortController().signal });
 });
 
-const session = { account: { id: 'a', name: 'Ada' }, demo: true, nowMs: 5 };
+const session = { account: { id: 'a', name: 'Ada', isDemo: false }, demo: true, nowMs: 5 };
 
 test('an answer is checked before it is believed', async () => {
   fetchMock.mockResolvedValueOnce(reply(200, session));
   await expect(api.session()).resolves.toEqual(session);
   fetchMock.mockResolvedValueOnce(reply(200, { ...session, nowMs: 'late' }));
-  await expect(api.session()).rejects.toThrow(/nowMs/);
+  await expect(api.session()).rejects.toThrow(/does not understand/);
 });
 
 test('what is asked goes to the right place as JSON', async () => {

@@ -43,7 +43,7 @@ const line = (over: Partial<LineState> = {}): LineState => ({
 const outingWith = (over: Partial<OutingState>): OutingState =>
   ({
     id: 'outing',
-    holes: [{ id: 'hole', label: '3', at: [0, 0], drilledMs: 0, clearIceM: 0.25, whiteIceM: 0, depthM: 7.5, arrivals: [0] }],
+    holes: [{ id: 'hole', label: '3', at: [0, 0], drilledMs: 0, clearIceM: 0.25, whiteIceM: 0, depthM: 7.5, mapDepthM: null, arrivals: [0] }],
     lines: [],
     reactions: [],
     ...over,
@@ -80,6 +80,11 @@ describe('tip-ups', () => {
     expect(screen.getByText(/Off the flasher/)).toBeTruthy();
     await userEvent.press(screen.getByRole('button', { name: 'More Bottom' }));
     expect(screen.getByText(/let down with a weight/)).toBeTruthy();
+    screen.unmount();
+    // Where nothing tells the bottom, nothing is set over it.
+    sheet([], { bottomM: null });
+    expect(screen.getByText('not sounded')).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^Set here/ })).toBeDisabled();
   });
 
   test('a flag is logged, then its fish, its bait set again or its line taken up', async () => {

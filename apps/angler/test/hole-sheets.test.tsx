@@ -22,7 +22,7 @@ jest.mock('@/data/session', () => ({
     },
   }),
 }));
-jest.mock('@/data/water', () => ({ useLastIce: () => mockIce }));
+jest.mock('@/data/water', () => ({ useLastIce: () => mockIce, useWater: () => ({ detail: { data: undefined } }) }));
 
 const outing: OutingState = {
   id: 'outing',
@@ -32,7 +32,7 @@ const outing: OutingState = {
   goal: 'numbers',
   startedMs: 0,
   endedMs: null,
-  holes: [{ id: 'hole', label: '1', at: [-140, 47], drilledMs: 0, clearIceM: 0.25, whiteIceM: 0.05, depthM: 7.5, arrivals: [0] }],
+  holes: [{ id: 'hole', label: '1', at: [-140, 47], drilledMs: 0, clearIceM: 0.25, whiteIceM: 0.05, depthM: 7.5, mapDepthM: 7.4, arrivals: [0] }],
   lines: [],
   reactions: [],
   temperatures: [],
@@ -57,24 +57,33 @@ describe('fish sheet', () => {
     return onLogged;
   };
 
-  test('a tap on released writes the fish with its depth and weight, and what became of it', async () => {
+  test('a tap on released writes the fish with its depth, and no length or weight that nobody measured', async () => {
     const logged = sheet();
+    expect(screen.getByText('Not measured')).toBeTruthy();
     await userEvent.press(screen.getByText('Released'));
     expect(mockWritten.map((e) => e.kind)).toEqual(['fish-landed', 'fish-released']);
-    expect(mockWritten[0].body).toMatchObject({ species: 'black-crappie', lengthMm: 240, depthM: 6, bottomM: 7.5, line: 'line', weightG: expect.any(Number) });
+    expect(mockWritten[0].body).toEqual({ fish: expect.any(String), hole: 'hole', species: 'black-crappie', depthM: 6, bottomM: 7.5, line: 'line' });
     expect(mockWritten[1].body.fish).toBe(mockWritten[0].body.fish);
     expect(logged).toHaveBeenCalledWith('event-0', 'Crappie released');
   });
 
-  test('another species brings its own length and weight', async () => {
+  test('a length is what the ruler was set to, by touch or drag, each species for itself; the weight from it is an estimate and not logged', async () => {
     sheet();
+    const ruler = screen.getByLabelText('Length');
+    fireEvent(ruler, 'layout', { nativeEvent: { layout: { width: 380, height: 84 } } });
+    fireEvent(ruler, 'responderGrant', { nativeEvent: { pageX: 200 } });
+    fireEvent(ruler, 'responderRelease', { nativeEvent: { pageX: 200, locationX: 190 } });
     expect(screen.getByText('9.5 in')).toBeTruthy();
-    expect(screen.queryByText('Pike')).toBeNull();
+    expect(screen.getByText(/^About \d+ oz, give or take/)).toBeTruthy();
+    expect(screen.queryByText('Roach')).toBeNull();
     await userEvent.press(screen.getByText('Another fish'));
-    await userEvent.press(screen.getByText('Pike'));
-    expect(screen.getByText('24.5 in')).toBeTruthy();
+    await userEvent.press(screen.getByText('Roach'));
+    expect(screen.getByText('Not measured')).toBeTruthy();
+    fireEvent(ruler, 'responderGrant', { nativeEvent: { pageX: 200 } });
+    fireEvent(ruler, 'responderMove', { nativeEvent: { pageX: 190 } });
     await userEvent.press(screen.getByText('Kept'));
-    expect(mockWritten[0].body).toMatchObject({ species: 'northern-pike', lengthMm: 620 });
+    expect(mockWritten[0].body).toMatchObject({ species: 'roach', lengthMm: expect.any(Number) });
+    expect(mockWritten[0].body).not.toHaveProperty('weightG');
   });
 
   test('what is kept today is counted, with the law left to the law', () => {
@@ -101,11 +110,34 @@ describe('drill sheet', () => {
     return onDrilled;
   };
 
-  test('starts at the last ice and the map’s depth, and writes hole, ice and depth together', async () => {
+  test('with nothing touched it writes a hole whose ice is not measured and whose depth is the map’s estimate, not a sounding', async () => {
+    sheet();
+    expect(screen.getAllByText('not measured')).toHaveLength(2);
+    expect(screen.getByText('not sounded')).toBeTruthy();
+    expect(screen.getByText('Ice not measured here')).toBeTruthy();
+    expect(screen.queryByText(/^Counts as/)).toBeNull();
+    await userEvent.press(screen.getByText('Hole is drilled'));
+    expect(mockWritten.map((e) => e.kind)).toEqual(['hole-drilled']);
+    expect(mockWritten[0].body).toMatchObject({ mapDepthM: 6.4 });
+  });
+
+  test('a figure that was set can be taken back to not measured', async () => {
+    sheet();
+    await userEvent.press(screen.getByLabelText('More Clear ice'));
+    await userEvent.press(screen.getByLabelText('More Depth by flasher or line'));
+    await userEvent.press(screen.getByLabelText('Clear ice not measured'));
+    await userEvent.press(screen.getByLabelText('Depth by flasher or line not measured'));
+    await userEvent.press(screen.getByText('Hole is drilled'));
+    expect(mockWritten.map((e) => e.kind)).toEqual(['hole-drilled']);
+  });
+
+  test('the first touch begins near the last ice and the map’s depth, and hole, ice and depth are written together', async () => {
     const drilled = sheet();
+    expect(screen.getByText('The map expects 21 ft: an estimate, not a sounding.')).toBeTruthy();
+    await userEvent.press(screen.getByLabelText('More Clear ice'));
     expect(screen.getByText('10 in')).toBeTruthy();
-    expect(screen.getByText('The map expected 21 ft.')).toBeTruthy();
-    await userEvent.press(screen.getByLabelText('More Depth on the flasher'));
+    await userEvent.press(screen.getByLabelText('More Depth by flasher or line'));
+    await userEvent.press(screen.getByLabelText('More Depth by flasher or line'));
     await userEvent.press(screen.getByText('Hole is drilled'));
     expect(mockWritten.map((e) => e.kind)).toEqual(['hole-drilled', 'ice-measured', 'depth-sounded']);
     expect(mockWritten[0].body).toMatchObject({ label: '2', at: [-140.001, 47.001] });
@@ -116,6 +148,9 @@ describe('drill sheet', () => {
   test('ice below the angler’s own least is not enough; white ice counts half', async () => {
     mockIce = { clearM: 0.0762, whiteM: 0.0254, atMs: 0 };
     sheet();
+    await userEvent.press(screen.getByLabelText('More Clear ice'));
+    await userEvent.press(screen.getByLabelText('More White ice'));
+    await userEvent.press(screen.getByLabelText('More White ice'));
     expect(screen.getByText('Counts as 3.5 in: not enough')).toBeTruthy();
     await userEvent.press(screen.getByLabelText('More Clear ice'));
     await userEvent.press(screen.getByLabelText('More Clear ice'));
@@ -155,13 +190,16 @@ test('the log says what happened in the angler’s units, latest first, each wit
 describe('Quick reading', () => {
   const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 20 };
   const open = (onTake = jest.fn()) => {
-    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={7.5} jigM={5} units={unitSystems.metric} onTake={onTake} />);
+    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={7.5} jigM={5} expectedM={null} units={unitSystems.metric} onTake={onTake} />);
     return onTake;
   };
 
   test('asks for the mark, then says what to do and why, and how sure an eye is', async () => {
     open();
-    expect(screen.getByText('Touch the ruler where the top mark is')).toBeTruthy();
+    expect(screen.getByText('Touch it where the top mark is')).toBeTruthy();
+    // What a mark did says nothing of where it was.
+    await userEvent.press(screen.getByText('Comes up'));
+    expect(screen.getByRole('button', { name: 'Set jig' })).toBeDisabled();
     expect(screen.getByRole('button', { name: 'Set jig' })).toBeDisabled();
     await userEvent.press(screen.getByText('Nothing there'));
     expect(screen.getByText(/^Go to 6\.\d m$/)).toBeTruthy();
@@ -179,11 +217,17 @@ describe('Quick reading', () => {
     expect(screen.getByText(/It follows the lift, 40 cm under/)).toBeTruthy();
     const wanted = adviseReading({ bottomM: 7.5, jigM: 5, topMarkM: 5.4, did: 'followed' }, setting).jigM;
     await userEvent.press(screen.getByRole('button', { name: /^Set jig to/ }));
-    expect(onTake).toHaveBeenCalledWith(expect.closeTo(wanted, 6), 'followed');
+    expect(onTake).toHaveBeenCalledWith({ advice: expect.objectContaining({ jigM: expect.closeTo(wanted, 6) }), bottomM: 7.5, markM: 5.4, reaction: 'followed' });
   });
 
   test('without a flasher the bottom is asked for first', () => {
-    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={null} jigM={null} units={unitSystems.metric} onTake={jest.fn()} />);
-    expect(screen.getByLabelText('Bottom')).toBeTruthy();
+    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={null} jigM={null} expectedM={null} units={unitSystems.metric} onTake={jest.fn()} />);
+    const bottom = screen.getByLabelText('Bottom');
+    expect(bottom.props['aria-valuetext']).toBe('not set');
+    expect(screen.getByText('Touch the ruler where the bottom is')).toBeTruthy();
+    fireEvent(bottom, 'responderGrant', { nativeEvent: { locationY: 14 + 0.7 * (236 - 28) } });
+    fireEvent(bottom, 'responderRelease', { nativeEvent: {} });
+    expect(screen.getByText('Touch it where the jig is')).toBeTruthy();
+    expect(screen.getByLabelText('Jig').props['aria-valuetext']).toBe('not set');
   });
 });

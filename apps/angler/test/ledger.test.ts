@@ -129,11 +129,112 @@ test('importing the same events twice adds them once', async () => {
   const other = await open(null);
   const at = outing();
   const events = [await other.ledger.write(at, 'outing-started', { ...started, species: [...started.species] }), await other.ledger.write(at, 'note', { text: 'x' })];
-  expect(await ledger.importEvents([...events, events[0]])).toBe(2);
-  expect(await ledger.importEvents(events)).toBe(0);
+  expect(ledger.previewImport([...events, events[0]])).toEqual({ fresh: 2, known: 0, outings: 1, isForeign: true });
+  expect((await ledger.importEvents([...events, events[0]], 'a.ndjson')).count).toBe(2);
+  expect(ledger.previewImport(events)).toMatchObject({ fresh: 0, known: 2 });
+  expect((await ledger.importEvents(events, 'a.ndjson')).count).toBe(0);
   expect(ledger.view.get().events).toHaveLength(2);
   ledger.close();
   other.ledger.close();
+});
+
+test('a ledger that was brought in can be taken out again, put back, and out after a restart', async () => {
+  const { ledger, account } = await open(null);
+  const other = await open(null);
+  const at = outing();
+  const events = [await other.ledger.write(at, 'outing-started', { ...started, species: [...started.species] }), await other.ledger.write(at, 'note', { text: 'x' })];
+  const record = await ledger.importEvents(events, 'friend.ndjson');
+  expect(ledger.view.get()).toMatchObject({ imports: [{ name: 'friend.ndjson', count: 2 }], state: { outings: [{ id: at.id }] } });
+  const undone = await ledger.takeOut(record, 'UTC');
+  expect(ledger.view.get()).toMatchObject({ imports: [], state: { outings: [] } });
+  await ledger.putBack(record, undone, 'UTC');
+  expect(ledger.view.get().state.outings).toHaveLength(1);
+  ledger.close();
+  const again = await open(null, account);
+  expect(again.ledger.view.get().imports).toHaveLength(1);
+  await again.ledger.takeOut(again.ledger.view.get().imports[0], 'UTC');
+  expect(again.ledger.view.get().state.outings).toEqual([]);
+  again.ledger.close();
+  other.ledger.close();
+});
+
+test.each([413, 500, 400])('a batch that the server cannot take (%d) is halved until the entry at fault stands alone; the others go through', async (status) => {
+  const { ledger } = await open(null);
+  const at = outing();
+  for (let i = 0; i < 9; i++) await ledger.write(at, 'note', { text: i === 5 ? 'at fault' : `n${i}` });
+  await ledger.sync().catch(() => undefined);
+  const server = new Server();
+  const sizes: number[] = [];
+  sync.mockImplementation(async (request) => {
+    sizes.push(request.events.length);
+    if ((request.events as LedgerEvent[]).some((e) => (e.body as { text?: string }).text === 'at fault')) throw new ApiError(status, 'expected less');
+    return server.answer(request);
+  });
+  await ledger.sync();
+  expect(server.events).toHaveLength(8);
+  expect(ledger.view.get()).toMatchObject({ unsent: 0, reached: true, trouble: null, refused: [{ refused: 'expected less', event: { body: { text: 'at fault' } } }] });
+  expect(Math.max(...sizes)).toBe(9);
+  const asked = sizes.length;
+  await ledger.sync();
+  expect(sizes.slice(asked)).toEqual([0]);
+  // Sent again when the angler says so.
+  sync.mockImplementation(server.answer);
+  await ledger.sendAgain(ledger.view.get().refused[0]);
+  await ledger.sync();
+  expect([server.events.length, ledger.view.get().refused.length]).toEqual([9, 0]);
+  ledger.close();
+});
+
+test('a server that fails on everything is told apart from no signal, and nothing is set aside', async () => {
+  const { ledger } = await open(null);
+  for (let i = 0; i < 3; i++) await ledger.write(outing(), 'note', { text: `n${i}` });
+  sync.mockRejectedValue(new ApiError(500, 'The server failed on this request; nothing was changed.'));
+  await expect(ledger.sync()).rejects.toThrow();
+  expect(ledger.view.get()).toMatchObject({ unsent: 3, refused: [], reached: true, trouble: expect.stringMatching(/server failed/) });
+  sync.mockRejectedValue(new OfflineError());
+  await expect(ledger.sync()).rejects.toThrow();
+  expect(ledger.view.get()).toMatchObject({ reached: false, trouble: null });
+  ledger.close();
+});
+
+test('where another entry stands under the same id the server’s is shown, and one’s own is kept among the refused', async () => {
+  const { ledger } = await open(null);
+  const at = outing();
+  const mine = await ledger.write(at, 'note', { text: 'mine' });
+  await ledger.sync().catch(() => undefined);
+  const theirs = { ...mine, body: { text: 'theirs' } } as LedgerEvent;
+  sync.mockImplementation(async ({ events }) => ({
+    accepted: [],
+    rejected: events.length > 0 ? [{ id: mine.id, reason: 'id: expected a new one, found that of another entry' }] : [],
+    events: events.length > 0 ? [theirs] : [],
+    cursor: 1,
+    more: false,
+  }));
+  await ledger.sync();
+  const view = ledger.view.get();
+  expect(view.events).toEqual([theirs]);
+  expect(view.refused.map((r) => r.event)).toEqual([mine]);
+  expect(view.unsent).toBe(0);
+  ledger.close();
+});
+
+test('ids in capitals that an older app took from a file are one with those of the server', async () => {
+  const { ledger, account } = await open(null);
+  const event = await ledger.write(outing(), 'note', { text: 'x' });
+  ledger.close();
+  const store = new PhoneStore(account);
+  const shouted = { ...event, id: event.id.toUpperCase(), outing: event.outing.toUpperCase() } as LedgerEvent;
+  const lone = { ...shouted, id: newId().toUpperCase() } as LedgerEvent;
+  await store.events.bulkPut([shouted, lone].map((e) => ({ id: e.id, event: e, sent: 0 as const })));
+  store.close();
+  const again = await open(null, account);
+  expect(
+    again.ledger.view
+      .get()
+      .events.map((e) => e.id)
+      .sort(),
+  ).toEqual([event.id, lone.id.toLowerCase()].sort());
+  again.ledger.close();
 });
 
 test('ids made within one millisecond keep their order', () => {

@@ -14,13 +14,19 @@ jest.setTimeout(30_000);
 
 /** The morning of the test: before dawn on 16 January at the water. */
 const mockNow = Date.UTC(2027, 0, 16, 15, 40);
-const mockQuery = <T,>(value: T | undefined, isError = false) => ({ data: value === undefined ? undefined : { value, keptMs: Date.now() }, isError, refetch: jest.fn() });
+const mockQuery = <T,>(value: T | undefined, isError = false, error: unknown = null) => ({
+  data: value === undefined ? undefined : { value, keptMs: Date.now() },
+  isError,
+  error,
+  refetch: jest.fn(),
+});
 
 let mockWaters: ReturnType<typeof mockQuery>;
 let mockDetail: ReturnType<typeof mockQuery>;
 let mockWeather: ReturnType<typeof mockQuery>;
 let mockLedger: object;
-const mockImport = jest.fn(async () => 3);
+let mockIce: { clearM: number; whiteM: number; atMs: number } | undefined;
+const mockImport = jest.fn(async () => ({ count: 3 }));
 const mockWrite = jest.fn(async () => ({ id: 'event' }));
 
 jest.mock('@/data/clock', () => ({ ...jest.requireActual('@/data/clock'), useNow: () => mockNow, nowMs: () => mockNow }));
@@ -28,8 +34,9 @@ jest.mock('@/data/water', () => ({
   useWater: () => ({ waters: mockWaters, water: (mockWaters.data?.value as unknown[] | undefined)?.[0], detail: mockDetail }),
   useWeather: () => mockWeather,
   useWinter: () => ({ data: undefined }),
-  useLastIce: () => ({ clearM: 0.254, whiteM: 0.0508, atMs: mockNow - 3 * 86_400_000 }),
+  useLastIce: () => mockIce,
   useOuting: () => undefined,
+  isNone: (error: { status?: number } | null) => error?.status === 404,
 }));
 let mockColumn: object;
 jest.mock('@/data/column', () => ({ useColumn: () => mockColumn }));
@@ -41,7 +48,7 @@ jest.mock('@/components/shell/Shell', () => ({ useWide: () => false }));
 jest.mock('@tanstack/react-query', () => ({ useQueryClient: () => ({ invalidateQueries: async () => undefined }) }));
 
 const lake = { id: 'tamber-lake', name: 'Tamber Lake', kind: 'lake', lon: -140, lat: 47 };
-const detail = { id: 'tamber-lake', file: { water: { name: 'Tamber Lake', timezone: 'Etc/GMT+9' }, features: [] } };
+const detail = { id: 'tamber-lake', version: 1, file: { water: { name: 'Tamber Lake', kind: 'lake', timezone: 'Etc/GMT+9' }, features: [] } };
 
 /** Ten days and five: quiet, with a cold front at 19:00. */
 function weather(): WaterWeather {
@@ -79,6 +86,7 @@ beforeEach(() => {
   });
   mockWaters = mockQuery([lake]);
   mockDetail = mockQuery(detail);
+  mockIce = { clearM: 0.254, whiteM: 0.0508, atMs: mockNow - 3 * 86_400_000 };
   mockWeather = mockQuery(weather());
   mockColumn = { data: undefined, isPending: true, isError: false };
   mockLedger = {
@@ -88,6 +96,8 @@ beforeEach(() => {
     refused: [],
     unsent: 0,
     reached: true,
+    trouble: null,
+    imports: [],
     signedOut: false,
     ledger: { importEvents: mockImport, sync: async () => undefined, write: mockWrite },
   };
@@ -102,6 +112,7 @@ describe('Outlook', () => {
     expect(screen.getByText('Running the winter through this water')).toBeTruthy();
     expect(screen.getByText(/No ice is safe ice/)).toBeTruthy();
     expect(screen.getByText(/Upland station, simulated/)).toBeTruthy();
+    expect(screen.getByText(/^Simulated weather/)).toBeTruthy();
   });
 
   test('another fish changes the answer', async () => {
@@ -213,6 +224,32 @@ describe('Outlook', () => {
     expect(screen.getByText('No signal yet')).toBeTruthy();
   });
 
+  test('a water whose weather nobody knows gets none made up: what was measured, and the light', () => {
+    mockWeather = mockQuery(undefined, true, { status: 404 });
+    mockIce = undefined;
+    show(<OutlookScreen />);
+    expect(screen.getByText('No weather yet')).toBeTruthy();
+    expect(screen.getByText('Ice not measured')).toBeTruthy();
+    expect(screen.getByText(/^Light from \d\d:\d\d, sunrise/)).toBeTruthy();
+    expect(screen.queryByText(/simulated|modelled|cold front/i)).toBeNull();
+    screen.unmount();
+    mockIce = { clearM: 0.254, whiteM: 0, atMs: mockNow - 3 * 86_400_000 };
+    show(<OutlookScreen />);
+    expect(screen.getByText(/Whether it has thawed since is not known either/)).toBeTruthy();
+  });
+
+  test('moving water gets no walk over ice and only its own fish, whatever the cold', () => {
+    mockWaters = mockQuery([{ ...lake, id: 'ullen', name: 'Ullen', kind: 'river' }]);
+    mockDetail = mockQuery({ id: 'ullen', version: 1, file: { water: { name: 'Ullen', kind: 'river', timezone: 'Etc/GMT+9', species: ['largemouth', 'smallmouth'] }, features: [] } });
+    show(<OutlookScreen />);
+    expect(screen.getByText('Moving water: keep off any ice on it')).toBeTruthy();
+    expect(screen.queryByText(/testing the ice|Drill \d|Off the ice|Open water, as modelled|On foot/)).toBeNull();
+    expect(screen.getByText(/^Set out along the bank/)).toBeTruthy();
+    expect(screen.getAllByRole('radio').map((r) => r.props.children)).toHaveLength(2);
+    expect(screen.getByText('Largemouth')).toBeTruthy();
+    expect(screen.queryByText('Crappie')).toBeNull();
+  });
+
   test('while the weather is on its way it is busy', () => {
     mockWeather = mockQuery(undefined);
     show(<OutlookScreen />);
@@ -237,7 +274,7 @@ describe('Season', () => {
     mockLedger = { ...mockLedger, state: fold(shortOuting().events) };
     show(<SeasonScreen />);
     expect(screen.getAllByText(/^Not enough yet/).length).toBeGreaterThan(0);
-    expect(screen.getByText(/1 outings, 1 h of line|1 outings, 0 h of line/)).toBeTruthy();
+    expect(screen.getByText(/1 outing, 1 h of line|1 outing, 0 h of line/)).toBeTruthy();
     expect(screen.getByText(/1 hole, 0\.5 h of line, 1 bite: 1 crappie/)).toBeTruthy();
   });
 });
@@ -268,5 +305,15 @@ describe('Gear', () => {
     mockLedger = { ...mockLedger, unsent: 4, reached: false };
     show(<GearScreen />);
     expect(screen.getByText('Ada. 4 entries wait on this phone.')).toBeTruthy();
+  });
+
+  test('a server that answers but does not take what is sent is told apart from no signal, and what it refused is listed', () => {
+    const event = { id: 'e1', outing: 'o', angler: 'a', device: 'd', at: '2027-01-16T06:40:00Z', kind: 'note', v: 1, body: { text: 'x' } };
+    mockLedger = { ...mockLedger, unsent: 1, reached: true, trouble: 'The server failed.', refused: [{ id: 'e1', event, sent: 0, refused: 'body.text: too long' }] };
+    show(<GearScreen />);
+    expect(screen.getByText(/The server answers but does not take what is sent: The server failed\. 1 entry waits on this phone/)).toBeTruthy();
+    expect(screen.getByText('Note, Sat 16 Jan 06:40 UTC')).toBeTruthy();
+    expect(screen.getByText('body.text: too long')).toBeTruthy();
+    expect(screen.getByText('Send again')).toBeTruthy();
   });
 });

@@ -40,7 +40,9 @@ export const isDataError = (error: unknown): boolean => /^(22|23|54)[0-9A-Z]{3}$
 function isAway(error: unknown): boolean {
   const code = codeOf(error);
   if (/^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOSTUNREACH)/.test(code) || /^(08[0-9A-Z]{3}|53[0-9A-Z]{3}|57P0[1-3])$/.test(code)) return true;
-  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Driver not Connected/.test((error as Error | null)?.message ?? '');
+  return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Driver not Connected/.test(
+    (error as Error | null)?.message ?? '',
+  );
 }
 
 export const notFound: RequestHandler = (req, res) => sendProblem(res, 404, 'Not found', `expected a known address, found ${req.path}`);

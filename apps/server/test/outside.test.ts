@@ -47,7 +47,7 @@ describe('the weather station', () => {
 
   test('that answers something else is not believed', async () => {
     const url = await outside((_req, res) => void res.end(JSON.stringify({ ...weather, series: [{ ...row, airC: 'cold' }] })));
-    await expect(new Station(url).for(demo, -140, 47, 0)).rejects.toMatchObject({ status: 502, title: 'No weather' });
+    await expect(new Station(url).for(demo, -140, 47, 0)).rejects.toMatchObject({ status: 503, title: 'No weather' });
   });
 
   test('that is simulated serves the demo’s account alone, and none at all is no weather yet', async () => {

@@ -128,11 +128,17 @@ test('over HTTP an id that is no text, and a batch that is too large, are told a
   const account = body.account.id as string;
   const { events } = shortOuting(account);
   for (const id of [{ toString: 1 }, ['a'], 7, null]) {
-    const answer = await agent.post('/api/ledger/sync').send({ device: 'a', cursor: 0, events: [{ ...events[0], id }, events[1]] }).expect(200);
+    const answer = await agent
+      .post('/api/ledger/sync')
+      .send({ device: 'a', cursor: 0, events: [{ ...events[0], id }, events[1]] })
+      .expect(200);
     expect(answer.body.rejected).toEqual([{ id: '', reason: expect.stringMatching(/^id: /) }]);
   }
   const pad = 'x'.repeat(5 * 1024 * 1024);
-  const large = await agent.post('/api/ledger/sync').send({ device: 'a', cursor: 0, events: [{ pad }] }).expect(413);
+  const large = await agent
+    .post('/api/ledger/sync')
+    .send({ device: 'a', cursor: 0, events: [{ pad }] })
+    .expect(413);
   expect(large.body.title).toBe('Too large');
 });
 

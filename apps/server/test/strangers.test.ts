@@ -32,7 +32,10 @@ test('the body of a stranger is not read: the answer comes before it is sent', a
     });
     expect([path, status]).toEqual([path, 401]);
   }
-  await request(app.app).post('/api/account').send({ email: 'a@test.invalid', password, name: 'x'.repeat(20_000) }).expect(413);
+  await request(app.app)
+    .post('/api/account')
+    .send({ email: 'a@test.invalid', password, name: 'x'.repeat(20_000) })
+    .expect(413);
   close();
   await app.close();
 });
@@ -67,8 +70,20 @@ test('the log of a failure holds no cookie, mail, password hash or note', async 
   const cookie = /burrow=([^;]+)/.exec(String(made.headers['set-cookie']))![1];
   // Something that no part of the program foresees.
   await app.db.query('ALTER TABLE "event" DROP COLUMN "body"; ALTER TABLE "account" DROP COLUMN "name"');
-  const note = { id: '0198c0de-0000-7000-8000-0000000000aa', outing: '0198c0de-0000-7000-8000-0000000000ab', angler: made.body.account.id, device: 'd', at: '2027-01-16T06:40:00Z', kind: 'note', v: 1, body: { text: 'secret spot' } };
-  await agent.post('/api/ledger/sync').send({ device: 'd', cursor: 0, events: [note] }).expect(500);
+  const note = {
+    id: '0198c0de-0000-7000-8000-0000000000aa',
+    outing: '0198c0de-0000-7000-8000-0000000000ab',
+    angler: made.body.account.id,
+    device: 'd',
+    at: '2027-01-16T06:40:00Z',
+    kind: 'note',
+    v: 1,
+    body: { text: 'secret spot' },
+  };
+  await agent
+    .post('/api/ledger/sync')
+    .send({ device: 'd', cursor: 0, events: [note] })
+    .expect(500);
   await agent.post('/api/account').send({ email: 'other.secret@test.invalid', password, name: 'Secretname' }).expect(500);
   const log = lines.join('');
   expect(log).toMatch(/request failed/);
@@ -127,7 +142,27 @@ test('on a demo server only the demo’s own account has a scenario clock, simul
   await new Promise((resolve) => outside.once('listening', resolve));
   const url = `http://127.0.0.1:${(outside.address() as AddressInfo).port}`;
   const app = await newApp({ demo: true, nowMs, stationUrl: url, flasherUrl: url });
-  const water = { type: 'FeatureCollection', water: { name: 'Pond', kind: 'lake', timezone: 'UTC', elevation_m: 0, secchi_m: 2 }, features: [{ type: 'Feature', geometry: { type: 'Polygon', coordinates: [[[0, 50], [0.01, 50], [0.01, 50.01], [0, 50]]] }, properties: { role: 'outline' } }] };
+  const water = {
+    type: 'FeatureCollection',
+    water: { name: 'Pond', kind: 'lake', timezone: 'UTC', elevation_m: 0, secchi_m: 2 },
+    features: [
+      {
+        type: 'Feature',
+        geometry: {
+          type: 'Polygon',
+          coordinates: [
+            [
+              [0, 50],
+              [0.01, 50],
+              [0.01, 50.01],
+              [0, 50],
+            ],
+          ],
+        },
+        properties: { role: 'outline' },
+      },
+    ],
+  };
   const own = request.agent(app.app);
   const made = await own.post('/api/account').send({ email: 'd@test.invalid', password, name: 'D' }).expect(201);
   expect(made.body.account.isDemo).toBe(false);

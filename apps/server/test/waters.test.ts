@@ -39,7 +39,11 @@ test('a change made to an older version is refused, so that what another phone m
   const agent = await signedIn();
   await agent.post('/api/waters').send(named('Lake')).expect(201, { id: 'lake', version: 1 });
   const spot = { type: 'Feature', geometry: { type: 'Point', coordinates: [-140.3, 47.9] }, properties: { role: 'spot', name: 'mine' } };
-  await agent.put('/api/waters/lake').set('if-match', '"1"').send(named('Lake', [...river.features, spot])).expect(200, { id: 'lake', version: 2 });
+  await agent
+    .put('/api/waters/lake')
+    .set('if-match', '"1"')
+    .send(named('Lake', [...river.features, spot]))
+    .expect(200, { id: 'lake', version: 2 });
   const late = await agent.put('/api/waters/lake').set('if-match', '"1"').send(named('Lake')).expect(412);
   expect(late.body.detail).toMatch(/expected a change to version 2, found one to version 1/);
   const kept = (await agent.get('/api/waters/lake')).body;
@@ -63,6 +67,9 @@ test('text that no database keeps is refused with what was expected', async () =
     expect(answer.body.detail).toMatch(/expected text of whole characters without NUL/);
   }
   const spot = { type: 'Feature', geometry: { type: 'Point', coordinates: [-140.3, 47.9] }, properties: { role: 'spot', note: 'x\0' } };
-  await agent.post('/api/waters').send(named('Lake', [...river.features, spot])).expect(400);
+  await agent
+    .post('/api/waters')
+    .send(named('Lake', [...river.features, spot]))
+    .expect(400);
   await agent.get('/api/waters/%00').expect(400);
 });

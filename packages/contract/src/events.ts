@@ -82,7 +82,9 @@ const bodies = {
 } as const satisfies Record<EventKind, z.ZodType>;
 
 /** A log is of the years that phones have clocks for. */
-const instant = z.iso.datetime({ offset: true }).refine((at) => Date.parse(at) >= Date.UTC(1990, 0, 1) && Date.parse(at) < Date.UTC(2100, 0, 1), 'expected an instant of the years 1990 to 2099');
+const instant = z.iso
+  .datetime({ offset: true })
+  .refine((at) => Date.parse(at) >= Date.UTC(1990, 0, 1) && Date.parse(at) < Date.UTC(2100, 0, 1), 'expected an instant of the years 1990 to 2099');
 
 const envelope = { id, outing: id, angler: name, device: name, at: instant, v: z.literal(1) };
 const eventOf = <K extends EventKind>(kind: K) => z.object({ ...envelope, kind: z.literal(kind), body: bodies[kind] });

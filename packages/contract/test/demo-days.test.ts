@@ -37,7 +37,7 @@ function morning(iso: string) {
     column,
     outlook,
     words: outlookWords(outlook, input, imperial),
-    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, isIce: !outlook.setting.isOpen }, nowMs, imperial),
+    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, surface: outlook.surface }, nowMs, imperial),
   };
 }
 

@@ -73,7 +73,9 @@ describe('files of other conventions', () => {
       [2, 1],
       [4, 3],
     ]);
-    expect(leftOut).toEqual([{ where: '1 depth', why: expect.stringMatching(/^expected burrow:depth_m in metres, found extension elements called Depth, which do not tell their unit/) }]);
+    expect(leftOut).toEqual([
+      { where: '1 depth', why: expect.stringMatching(/^expected burrow:depth_m in metres, found extension elements called Depth, which do not tell their unit/) },
+    ]);
   });
 
   test.each([
@@ -81,7 +83,10 @@ describe('files of other conventions', () => {
     ['<wpt lat="-140" lon="47"/>', /waypoint 1: lat: expected .* found "-140"; lat and lon look swapped/],
     ['<wpt lon="47"/>', /lat: expected .* found nothing/],
     ['<wpt lat="1" lon="2"><time>yesterday</time></wpt>', /time: expected ISO 8601, found "yesterday"/],
-    ['<wpt lat="1" lon="2"><extensions><depth_m xmlns="urn:vivid-burrow:depth:1">3,5</depth_m></extensions></wpt>', /depth: expected 0 to 1000 m with a decimal point, found "3,5"/],
+    [
+      '<wpt lat="1" lon="2"><extensions><depth_m xmlns="urn:vivid-burrow:depth:1">3,5</depth_m></extensions></wpt>',
+      /depth: expected 0 to 1000 m with a decimal point, found "3,5"/,
+    ],
   ])('%s is left out, and why', (body, why) => {
     const { points, leftOut } = parseGpx(gpx(body));
     expect(points).toEqual([]);

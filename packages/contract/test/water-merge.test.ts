@@ -31,7 +31,10 @@ test('what both phones marked is there, and what either took away is gone', () =
 
 test('a mark that one phone moved and the other took away stays', () => {
   const base = marked(plain, 'reef');
-  const moved = { ...base, features: base.features.map((f, i) => (i === 2 ? { ...f, geometry: { type: 'Point' as const, coordinates: [0.7, 0.3] as [number, number] } } : f)) } as WaterFile;
+  const moved = {
+    ...base,
+    features: base.features.map((f, i) => (i === 2 ? { ...f, geometry: { type: 'Point' as const, coordinates: [0.7, 0.3] as [number, number] } } : f)),
+  } as WaterFile;
   const without = withoutMark(base, 2);
   expect(names(mergedWater(base, moved, without))).toContain('reef');
   expect(names(mergedWater(base, without, moved))).toContain('reef');

@@ -45,7 +45,7 @@ function day(iso: string, speciesId = 'black-crappie') {
     column,
     outlook,
     words: outlookWords(outlook, input, imperial),
-    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, isIce: !outlook.setting.isOpen }, nowMs, imperial),
+    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, surface: outlook.surface }, nowMs, imperial),
   };
 }
 

@@ -1,6 +1,5 @@
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
-import { simulatedBottom } from '@burrow/core/simulator';
 import { countingThickness } from '@burrow/core/safety';
 import { clamp, depthText, iceNeededText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
 import { useState } from 'react';
@@ -13,6 +12,9 @@ import { Caution } from './Caution';
 import { Sheet } from './Sheet';
 import { Stepper } from './Stepper';
 
+/** Where setting the ice begins on a water where none was measured, m. */
+const usualIceM = 0.1;
+
 interface Props {
   onClose: () => void;
   outing: OutingState;
@@ -22,7 +24,7 @@ interface Props {
   onDrilled: () => void;
 }
 
-/** A new hole: its ice and its depth, asked once. The figures start at the last measured ice and the map's depth. */
+/** A new hole: its ice and its depth, asked once with nothing filled in. What is skipped stays not measured. */
 export function DrillSheet({ open, ...form }: Props & { open: boolean }) {
   return open ? <DrillForm {...form} /> : null;
 }
@@ -31,26 +33,36 @@ function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
   const { units, leastIceM } = usePreferences();
   const { ledger } = useLedger();
   const last = useLastIce(outing.water);
-  const [clearM, setClear] = useState(last?.clearM ?? 0.2);
-  const [whiteM, setWhite] = useState(last?.whiteM ?? 0);
-  const [depthM, setDepth] = useState(expectedM);
+  const [ice, setIce] = useState<{ clearM: number; whiteM: number } | null>(null);
+  const [depthM, setDepth] = useState<number | null>(null);
   const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
   const depthStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
-  const countsM = countingThickness({ clearM, whiteM });
+  const countsM = ice && countingThickness(ice);
+  // The first touch sets a figure near what is likely; nothing is logged that nobody touched.
+  const startM = last?.clearM ?? usualIceM;
+  const step = (which: 'clearM' | 'whiteM', d: number) =>
+    setIce((now) => (now ? { ...now, [which]: clamp(now[which] + d * iceStep, 0, 2) } : which === 'clearM' ? { clearM: startM, whiteM: 0 } : { clearM: 0, whiteM: iceStep }));
   const drill = async () => {
     const hole = newId();
     await ledger.writeAll({ id: outing.id, zone }, [
-      { kind: 'hole-drilled', body: { hole, label: String(outing.holes.length + 1), at: [at[0], at[1]] } },
-      { kind: 'ice-measured', body: { hole, clearM, whiteM } },
-      { kind: 'depth-sounded', body: { hole, depthM, source: 'flasher' } },
+      { kind: 'hole-drilled', body: { hole, label: String(outing.holes.length + 1), at: [at[0], at[1]], mapDepthM: Math.round(expectedM * 100) / 100 } },
+      ...(ice ? [{ kind: 'ice-measured' as const, body: { hole, ...ice } }] : []),
+      ...(depthM === null ? [] : [{ kind: 'depth-sounded' as const, body: { hole, depthM, source: 'entered' as const } }]),
     ]);
     onDrilled();
   };
   return (
     <Sheet title={`Hole ${outing.holes.length + 1}`} open onClose={onClose} footer={<Action kind="main" height={64} label="Hole is drilled" onPress={() => void drill()} />}>
-      <Stepper label="Clear ice" text={iceText(clearM, units)} onStep={(d) => setClear((m) => clamp(m + d * iceStep, 0, 2))} />
-      <Stepper label="White ice" text={iceText(whiteM, units)} onStep={(d) => setWhite((m) => clamp(m + d * iceStep, 0, 2))} hint="Milky ice from snow and flooding counts half." />
-      {countsM < leastIceM ? (
+      <Stepper label="Clear ice" text={ice && iceText(ice.clearM, units)} onStep={(d) => step('clearM', d)} onClear={() => setIce(null)} />
+      <Stepper
+        label="White ice"
+        text={ice && (ice.whiteM === 0 ? 'none' : iceText(ice.whiteM, units))}
+        onStep={(d) => step('whiteM', d)}
+        hint="Milky ice from snow and flooding counts half."
+      />
+      {countsM === null ? (
+        <Caution headline="Ice not measured here">Measure it before every few steps. Skipped, it is logged as not measured, and nothing is said of it.</Caution>
+      ) : countsM < leastIceM ? (
         <Caution
           headline={`Counts as ${iceText(countsM, units)}: not enough`}
         >{`Below your own least of ${iceNeededText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
@@ -58,10 +70,12 @@ function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
         <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
       )}
       <Stepper
-        label="Depth on the flasher"
-        text={depthText(depthM, units)}
-        onStep={(d) => setDepth((m) => clamp(m + d * depthStep, simulatedBottom.leastM, simulatedBottom.mostM))}
-        hint={`The map expected ${depthText(expectedM, units)}.`}
+        label="Depth by flasher or line"
+        text={depthM === null ? null : depthText(depthM, units)}
+        empty="not sounded"
+        onStep={(d) => setDepth((m) => (m === null ? expectedM : clamp(m + d * depthStep, 0.3, 300)))}
+        onClear={() => setDepth(null)}
+        hint={`The map expects ${depthText(expectedM, units)}: an estimate, not a sounding.`}
       />
     </Sheet>
   );

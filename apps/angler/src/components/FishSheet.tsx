@@ -1,4 +1,6 @@
 import { estimateWeight, isDepthInjuryLikely, speciesOf, speciesTable } from '@burrow/core/fish';
+import { useSpecies } from '@/data/species';
+import { useWater } from '@/data/water';
 import type { OutingState } from '@burrow/core/ledger';
 import { depthText, tempText, weightText } from '@burrow/core/units';
 import { useMemo, useState } from 'react';
@@ -34,21 +36,20 @@ const atHand = 5;
 
 /** A landed fish: species, length, kept or released. */
 export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bottomM, airC, onLogged }: Props) {
-  const { units, species: chosen } = usePreferences();
-  const { ledger, state } = useLedger();
-  const recent = useMemo(() => {
-    const order = new Map<string, number>();
-    for (const fish of state.outings.flatMap((o) => o.fish)) order.set(fish.species, Math.max(order.get(fish.species) ?? 0, fish.ms));
-    return [...speciesTable].sort((a, b) => (b.id === chosen ? Infinity : (order.get(b.id) ?? 0)) - (a.id === chosen ? Infinity : (order.get(a.id) ?? 0)));
-  }, [state, chosen]);
+  const { units } = usePreferences();
+  const { ledger } = useLedger();
+  const { detail } = useWater();
+  const { species: chosen, offered: here } = useSpecies(detail.data?.value.file, outing.water);
+  // Fish of this water first, the one fished for at their head; the rest of the table stays within reach.
+  const all = useMemo(() => [...new Set([...here.filter((s) => s.id === chosen), ...here, ...speciesTable])], [here, chosen]);
   const [id, setId] = useState(chosen);
   const [showsAll, setShowsAll] = useState(false);
   // The likely ones at hand; a wall of names would push the ruler out of reach.
-  const offered = showsAll ? recent : recent.slice(0, atHand);
+  const offered = showsAll ? all : all.slice(0, Math.min(atHand, here.length));
   const species = speciesOf(id);
   const [lengths, setLengths] = useState<Record<string, number>>({});
-  const lengthMm = lengths[id] ?? species.ruler.usualMm;
-  const weight = estimateWeight(species.id, lengthMm);
+  const lengthMm = lengths[id] ?? null;
+  const weight = lengthMm === null ? null : estimateWeight(species.id, lengthMm);
   const kept = outing.fish.filter((f) => f.species === id && f.fate === 'kept').length;
   const hurt = depthM !== null && isDepthInjuryLikely(species, depthM);
 
@@ -61,11 +62,10 @@ export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bot
           fish,
           hole,
           species: species.id,
-          lengthMm: Math.round(lengthMm),
+          ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }),
           ...(line ? { line } : {}),
           ...(depthM === null ? {} : { depthM }),
           ...(bottomM === null ? {} : { bottomM }),
-          ...(weight ? { weightG: Math.round(weight.weightG) } : {}),
         },
       },
       { kind: fate, body: { fish } },
@@ -88,8 +88,21 @@ export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bot
     >
       <Choice label="Species" wrap options={offered.map((s) => ({ id: s.id as string, label: s.short }))} value={id} onChange={setId} />
       {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
-      <LengthRuler lengthMm={lengthMm} fromMm={species.ruler.fromMm} toMm={species.ruler.toMm} units={units} onChange={(mm) => setLengths({ ...lengths, [id]: mm })} />
-      <Words align="center">{weight ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}` : 'Too short for a weight'}</Words>
+      <LengthRuler
+        lengthMm={lengthMm}
+        startMm={species.ruler.usualMm}
+        fromMm={species.ruler.fromMm}
+        toMm={species.ruler.toMm}
+        units={units}
+        onChange={(mm) => setLengths({ ...lengths, [id]: mm })}
+      />
+      <Words align="center" tone={lengthMm === null ? 'second' : 'ink'}>
+        {lengthMm === null
+          ? 'Drag the ruler to its length, or leave it'
+          : weight
+            ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}`
+            : 'Too short for a weight'}
+      </Words>
       {hurt && depthM !== null ? (
         <Caution
           headline={`From ${depthText(depthM, units)}: likely hurt by depth`}

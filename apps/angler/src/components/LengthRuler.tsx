@@ -7,7 +7,10 @@ import { useSize } from './useSize';
 import { Words } from './Words';
 
 interface Props {
-  lengthMm: number;
+  /** Null while it has not been measured. */
+  lengthMm: number | null;
+  /** Where the ruler lies until then, mm. */
+  startMm: number;
   fromMm: number;
   toMm: number;
   units: UnitPreference;
@@ -18,7 +21,8 @@ const height = 84;
 const pxPerMm = 1.9;
 
 /** A ruler to drag under a fixed pointer; arrow keys move it by a step. */
-export function LengthRuler({ lengthMm, fromMm, toMm, units, onChange }: Props) {
+export function LengthRuler({ lengthMm: measuredMm, startMm, fromMm, toMm, units, onChange }: Props) {
+  const lengthMm = measuredMm ?? startMm;
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const grip = useRef({ x: 0, mm: 0 });
@@ -35,8 +39,8 @@ export function LengthRuler({ lengthMm, fromMm, toMm, units, onChange }: Props) 
   }
   return (
     <View style={{ gap: 4 }}>
-      <Words size="figure" strong align="center">
-        {fishLengthText(lengthMm, units)}
+      <Words size={measuredMm === null ? 'title' : 'figure'} strong align="center" tone={measuredMm === null ? 'second' : 'ink'} style={{ minHeight: 52 }}>
+        {measuredMm === null ? 'Not measured' : fishLengthText(measuredMm, units)}
       </Words>
       <View
         onLayout={onLayout}
@@ -46,7 +50,7 @@ export function LengthRuler({ lengthMm, fromMm, toMm, units, onChange }: Props) 
         aria-valuemin={Math.round(fromMm)}
         aria-valuemax={Math.round(toMm)}
         aria-valuenow={Math.round(lengthMm)}
-        aria-valuetext={fishLengthText(lengthMm, units)}
+        aria-valuetext={measuredMm === null ? 'not measured' : fishLengthText(measuredMm, units)}
         {...({
           onKeyDown: (e: { key: string; preventDefault: () => void }) => {
             const way = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[e.key];
@@ -58,7 +62,14 @@ export function LengthRuler({ lengthMm, fromMm, toMm, units, onChange }: Props) 
         onStartShouldSetResponder={() => true}
         onResponderTerminationRequest={() => false}
         onResponderGrant={(e: GestureResponderEvent) => (grip.current = { x: e.nativeEvent.pageX, mm: lengthMm })}
-        onResponderMove={(e: GestureResponderEvent) => set(grip.current.mm - (e.nativeEvent.pageX - grip.current.x) / pxPerMm)}
+        // A touch on the ruler measures as well: the figure under the finger.
+        onResponderRelease={(e: GestureResponderEvent) => {
+          if (measuredMm === null && Math.abs(e.nativeEvent.pageX - grip.current.x) < 4) set(lengthMm + (e.nativeEvent.locationX - middle) / pxPerMm);
+        }}
+        onResponderMove={(e: GestureResponderEvent) => {
+          const moved = e.nativeEvent.pageX - grip.current.x;
+          if (measuredMm !== null || Math.abs(moved) >= 4) set(grip.current.mm - moved / pxPerMm);
+        }}
         style={
           { height, borderWidth: 1, borderColor: palette.line, borderRadius: 10, backgroundColor: palette.card, overflow: 'hidden', touchAction: 'none', cursor: 'grab' } as object
         }
@@ -76,8 +87,16 @@ export function LengthRuler({ lengthMm, fromMm, toMm, units, onChange }: Props) 
                 ) : null}
               </G>
             ))}
-          <Line x1={middle} x2={middle} y1={0} y2={height} stroke={palette.ember} strokeWidth={3} />
-          <Path d={`M${middle - 9} ${height}h18l-9 -13Z`} fill={palette.ember} />
+          <Line
+            x1={middle}
+            x2={middle}
+            y1={0}
+            y2={height}
+            stroke={measuredMm === null ? palette.second : palette.ember}
+            strokeWidth={3}
+            strokeDasharray={measuredMm === null ? '4 5' : undefined}
+          />
+          <Path d={`M${middle - 9} ${height}h18l-9 -13Z`} fill={measuredMm === null ? palette.second : palette.ember} />
         </Svg>
       </View>
     </View>

@@ -67,7 +67,11 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
   if (entry.kind === 'fish-landed') {
     const fish = outing.fish.find((f) => f.eventId === entry.id);
     const name = fish && speciesTable.some((s) => s.id === fish.species) ? speciesOf(fish.species).short : (fish?.species ?? '');
-    return { what: 'Fish', detail: fish ? `${name} ${fishLengthText(fish.lengthMm, units)}, ${fish.fate ?? 'in hand'}` : '', isFish: true };
+    return {
+      what: 'Fish',
+      detail: fish ? `${name}${fish.lengthMm === null ? ', not measured' : ` ${fishLengthText(fish.lengthMm, units)}`}, ${fish.fate ?? 'in hand'}` : '',
+      isFish: true,
+    };
   }
   if (entry.kind === 'hole-drilled') return { what: 'Drilled', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
   if (entry.kind === 'ice-measured') {

@@ -27,10 +27,13 @@ interface Props {
   shown: ReactNode;
   /** Opens another sheet. */
   onSheet: (sheet: 'reading' | 'tip-ups' | 'told' | 'rig') => void;
-  /** Keeps the last minutes as an echo log. */
-  onKeep: () => void;
+  /** Keeps the last minutes as an echo log; null where there is no flasher. */
+  onKeep: (() => void) | null;
   log: ReactNode;
 }
+
+/** Where setting a temperature, °C, and a clarity, m, begin. */
+const [startC, startSecchiM] = [4, 3];
 
 const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
 
@@ -39,8 +42,8 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
   const { units, presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
-  const [tempC, setTempC] = useState(4);
-  const [secchiM, setSecchi] = useState(3);
+  const [tempC, setTempC] = useState<number | null>(null);
+  const [secchiM, setSecchi] = useState<number | null>(null);
   const scope = { id: outing.id, zone };
   const close = (then: Promise<unknown>) => void then.then(onClose);
   const changeTo = async (id: string) => {
@@ -87,30 +90,33 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
       <View style={{ gap: 8 }}>
         <Stepper
           label="Water at the jig"
-          text={tempText(tempC, units)}
-          onStep={(d) => setTempC((t) => clamp(t + d * (units.temp === 'F' ? 1 / 1.8 : 0.5), 0, 20))}
+          text={tempC === null ? null : tempText(tempC, units)}
+          onStep={(d) => setTempC((t) => (t === null ? startC : clamp(t + d * (units.temp === 'F' ? 1 / 1.8 : 0.5), 0, 20)))}
+          onClear={() => setTempC(null)}
           hint="Read off a thermometer; it sets the pauses, and makes depths true."
         />
+        {jigM === null ? <Words size="small">Set the depth of the jig first: a temperature is logged with its depth.</Words> : null}
         {shown}
         <Action
           label="Log this temperature"
-          disabled={jigM === null}
-          onPress={() => close(ledger.write(scope, 'temperature-measured', { hole: hole.id, depthM: jigM ?? 0, tempC }))}
+          disabled={jigM === null || tempC === null}
+          onPress={() => close(ledger.write(scope, 'temperature-measured', { hole: hole.id, depthM: jigM!, tempC: tempC! }))}
         />
       </View>
       <View style={{ gap: 8 }}>
         <Stepper
           label="Clarity"
-          text={depthText(secchiM, units)}
-          onStep={(d) => setSecchi((m) => clamp(m + d * metresPerDepthUnit(units) * 0.5, 0.15, 30))}
+          text={secchiM === null ? null : depthText(secchiM, units)}
+          onStep={(d) => setSecchi((m) => (m === null ? startSecchiM : clamp(m + d * metresPerDepthUnit(units) * 0.5, 0.15, 30)))}
+          onClear={() => setSecchi(null)}
           hint="Where a white disc, or the jig, is lost from sight. It sets how deep light reaches."
         />
-        <Action label="Log this clarity" onPress={() => close(ledger.write(scope, 'clarity-measured', { hole: hole.id, secchiM }))} />
+        <Action label="Log this clarity" disabled={secchiM === null} onPress={() => close(ledger.write(scope, 'clarity-measured', { hole: hole.id, secchiM: secchiM! }))} />
       </View>
       <Signals />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action grow height={64} label="Rig on the spot" onPress={() => onSheet('rig')} />
-        <Action grow height={64} icon="download" label="Keep as echo log" onPress={onKeep} />
+        {onKeep ? <Action grow height={64} icon="download" label="Keep as echo log" onPress={onKeep} /> : null}
       </View>
       {outing.holes.length > 1 ? (
         <View style={{ gap: 6 }}>

@@ -4,23 +4,29 @@ import { Words } from './Words';
 
 interface Props {
   label: string;
-  /** The value as shown, with its unit. */
-  text: string;
+  /** The value as shown, with its unit; null while nobody has set it. */
+  text: string | null;
+  /** What stands there while it is not set. */
+  empty?: string;
+  /** The first step sets a value that was not set. */
   onStep: (direction: 1 | -1) => void;
+  /** Takes a set value back to not set. */
+  onClear?: () => void;
   hint?: string;
 }
 
-/** A number set with two big keys: no typing with gloves on. */
-export function Stepper({ label, text, onStep, hint }: Props) {
+/** A number set with two big keys: no typing with gloves on. What nobody has set shows no number. */
+export function Stepper({ label, text, empty = 'not measured', onStep, onClear, hint }: Props) {
   return (
     <View role="group" aria-label={label} style={{ gap: 4 }}>
       <Words strong>{label}</Words>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
         <Action label="" spoken={`Less ${label}`} icon="minus" height={64} width={72} onPress={() => onStep(-1)} />
-        <View style={{ flex: 1 }} aria-live="polite">
-          <Words size="title" strong align="center">
-            {text}
+        <View style={{ flex: 1, alignItems: 'center' }} aria-live="polite">
+          <Words size={text === null ? 'body' : 'title'} tone={text === null ? 'second' : 'ink'} strong align="center">
+            {text ?? empty}
           </Words>
+          {text !== null && onClear ? <Action kind="bare" height={48} label="Not measured" spoken={`${label} not measured`} onPress={onClear} /> : null}
         </View>
         <Action label="" spoken={`More ${label}`} icon="plus" height={64} width={72} onPress={() => onStep(1)} />
       </View>

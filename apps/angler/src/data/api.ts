@@ -35,7 +35,12 @@ async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit
     const said = contract.problem.safeParse(body);
     throw new ApiError(answer.status, said.success ? (said.data.detail ?? said.data.title) : `The server answered ${answer.status}.`);
   }
-  return schema ? schema.parse(body) : (body as T);
+  if (!schema) return body as T;
+  try {
+    return schema.parse(body);
+  } catch {
+    throw new ApiError(answer.status, 'The server answers something that this version does not understand. Reload, then try again.');
+  }
 }
 
 const post = (body: unknown): RequestInit => ({ method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });

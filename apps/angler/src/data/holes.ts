@@ -11,6 +11,7 @@ import { newId } from './ledger';
 import { groundWorker } from './ground';
 import { change, usePreferences, type KeptHolePlan } from './preferences';
 import { useLedger } from './session';
+import { useSpecies } from './species';
 import { useOuting } from './water';
 import type { Ground, PlaceQuery, PlanRequest } from '@/workers/ground.api';
 
@@ -21,7 +22,8 @@ import type { Ground, PlaceQuery, PlanRequest } from '@/workers/ground.api';
  */
 export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, outlook: Outlook | null | undefined, nowMs: number, from: LonLat | null) {
   const { state } = useLedger();
-  const { species, units, leastIceM, isPressed, holePlan } = usePreferences();
+  const { units, leastIceM, isPressed, holePlan } = usePreferences();
+  const { species } = useSpecies(water?.file, water?.id);
   const outing = useOuting();
   const setting = useMemo<PlaceSetting | null>(
     () =>

@@ -1,8 +1,9 @@
 import type { SyncResponse } from '@burrow/contract/api';
-import { fold, type EventBodies, type EventKind, type LedgerEvent, type LedgerState, type OutingState } from '@burrow/core/ledger';
+import { foldLedger, ledgerEvent } from '@burrow/contract';
+import type { EventBodies, EventKind, LedgerEvent, LedgerState, OutingState } from '@burrow/core/ledger';
 import { isoWithOffset } from '@burrow/core/units';
 import { v7 } from 'uuid';
-import { ApiError, api } from './api';
+import { ApiError, OfflineError, api } from './api';
 import { nowMs } from './clock';
 import { External } from './external';
 import type { KeptEvent, PhoneStore } from './store';
@@ -14,13 +15,31 @@ export interface LedgerView {
   events: readonly LedgerEvent[];
   unsent: number;
   refused: readonly KeptEvent[];
-  /** Whether the last exchange with the server came through; null before the first. */
+  /** Whether the server answered the last time; null before the first. */
   reached: boolean | null;
+  /** Why it did not take what was sent, although it answered; null when all is well. */
+  trouble: string | null;
+  /** Ledgers that were brought in from files. */
+  imports: readonly ImportRecord[];
   /** The session is gone: signing in again sends what waits. */
   signedOut: boolean;
 }
 
+/** A ledger that was brought in, to be taken out again. */
+export interface ImportRecord {
+  id: string;
+  /** Name of the file. */
+  name: string;
+  atMs: number;
+  /** Entries that were new. */
+  count: number;
+  /** Entries whose taking back takes all of it back: the starts of its outings, and what belongs to no outing of its own. */
+  targets: { id: string; outing: string }[];
+}
+
 const batch = 500;
+/** Answers that lie with what was sent rather than with the way or the server. */
+const isFaultOfBatch = (error: unknown): error is ApiError => error instanceof ApiError && [400, 413, 422, 500].includes(error.status);
 const retryMs = { first: 2500, longest: 15_000 };
 
 /**
@@ -28,7 +47,17 @@ const retryMs = { first: 2500, longest: 15_000 };
  * can be reached.
  */
 export class PhoneLedger {
-  readonly view = new External<LedgerView>({ ready: false, state: { outings: [], weather: [], drills: [] }, events: [], unsent: 0, refused: [], reached: null, signedOut: false });
+  readonly view = new External<LedgerView>({
+    ready: false,
+    state: { outings: [], weather: [], drills: [] },
+    events: [],
+    unsent: 0,
+    refused: [],
+    reached: null,
+    trouble: null,
+    imports: [],
+    signedOut: false,
+  });
   private readonly kept = new Map<string, KeptEvent>();
   private timer: ReturnType<typeof setTimeout> | null = null;
   private syncing: Promise<void> | null = null;
@@ -45,9 +74,10 @@ export class PhoneLedger {
     const [events, device, isBehind] = await Promise.all([this.store.events.toArray(), this.store.setting<string>('device'), this.store.setting<boolean>('behind')]);
     this.device = device ?? crypto.randomUUID();
     if (device === undefined) await this.store.keep('device', this.device);
-    for (const row of events) this.kept.set(row.id, row);
+    for (const row of await this.inSmallLetters(events)) this.kept.set(row.id, row);
+    const imports = (await this.store.setting<ImportRecord[]>('imports')) ?? [];
     // Half a log can show an outing without its end as under way: a new phone waits for the rest, while the server answers.
-    this.show({ ready: isBehind === false || (isBehind === undefined && events.length > 0) });
+    this.show({ ready: isBehind === false || (isBehind === undefined && events.length > 0), imports });
     globalThis.addEventListener?.('online', this.hurry);
     this.later(0);
   }
@@ -68,20 +98,71 @@ export class PhoneLedger {
   /** Writes several events that happened together, all or none. */
   async writeAll(outing: Pick<OutingState, 'id'> & { zone: string }, things: readonly { kind: EventKind; body: EventBodies[EventKind] }[]): Promise<LedgerEvent[]> {
     const ms = nowMs();
-    const events = things.map(
-      ({ kind, body }) => ({ id: newId(), outing: outing.id, angler: this.angler, device: this.device, at: isoWithOffset(ms, outing.zone), kind, v: 1, body }) as LedgerEvent,
-    );
+    const events = things.map(({ kind, body }) => this.newEvent(outing, kind, body, ms));
     await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
     this.hurry();
     return events;
   }
 
-  /** Takes in events from a file; those known already are left alone. Returns how many were new. */
-  async importEvents(events: readonly LedgerEvent[]): Promise<number> {
+  private newEvent(outing: { id: string; zone: string }, kind: EventKind, body: EventBodies[EventKind], ms = nowMs()): LedgerEvent {
+    return { id: newId(), outing: outing.id, angler: this.angler, device: this.device, at: isoWithOffset(ms, outing.zone), kind, v: 1, body } as LedgerEvent;
+  }
+
+  /** What bringing in these events would do, before it is done. */
+  previewImport(events: readonly LedgerEvent[]): { fresh: number; known: number; outings: number; isForeign: boolean } {
+    const all = new Map(events.map((e) => [e.id, e]));
+    const fresh = [...all.values()].filter((e) => !this.kept.has(e.id));
+    return {
+      fresh: fresh.length,
+      known: all.size - fresh.length,
+      outings: fresh.filter((e) => e.kind === 'outing-started').length,
+      isForeign: events.some((e) => e.angler !== this.angler),
+    };
+  }
+
+  /** Takes in events from a file; those known already are left alone. Answers what it takes to take them out again. */
+  async importEvents(events: readonly LedgerEvent[], name: string): Promise<ImportRecord> {
     const fresh = new Map(events.filter((e) => !this.kept.has(e.id)).map((event) => [event.id, { id: event.id, event: { ...event, angler: this.angler }, sent: 0 as const }]));
-    await this.keep([...fresh.values()]);
+    const rows = [...fresh.values()];
+    const started = new Set(rows.flatMap(({ event }) => (event.kind === 'outing-started' ? [event.outing] : [])));
+    const targets = rows.filter(({ event }) => event.kind === 'outing-started' || !started.has(event.outing)).map(({ event }) => ({ id: event.id, outing: event.outing }));
+    const record: ImportRecord = { id: newId(), name, atMs: nowMs(), count: rows.length, targets };
+    await this.store.transaction('rw', this.store.events, this.store.settings, async () => {
+      await this.store.events.bulkPut(rows);
+      if (rows.length > 0) await this.store.keep('imports', [...this.view.get().imports, record]);
+    });
+    for (const row of rows) this.kept.set(row.id, row);
+    this.show(rows.length > 0 ? { imports: [...this.view.get().imports, record] } : {});
     this.hurry();
-    return fresh.size;
+    return record;
+  }
+
+  /** Takes a ledger that was brought in out again. Answers the entries that do so, for an undo. */
+  async takeOut(record: ImportRecord, zone: string): Promise<LedgerEvent[]> {
+    const events = record.targets.map(({ id, outing }) => this.newEvent({ id: outing, zone }, 'undone', { target: id }));
+    await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
+    await this.keepImports(this.view.get().imports.filter((r) => r.id !== record.id));
+    this.hurry();
+    return events;
+  }
+
+  /** Puts a ledger back that was just taken out. */
+  async putBack(record: ImportRecord, undone: readonly LedgerEvent[], zone: string): Promise<void> {
+    const events = undone.map((e) => this.newEvent({ id: e.outing, zone }, 'undone', { target: e.id }));
+    await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
+    await this.keepImports([...this.view.get().imports, record]);
+    this.hurry();
+  }
+
+  private async keepImports(imports: ImportRecord[]): Promise<void> {
+    await this.store.keep('imports', imports);
+    this.show({ imports });
+  }
+
+  /** Sends an entry once more that the server refused. */
+  async sendAgain(row: KeptEvent): Promise<void> {
+    await this.keep([{ id: row.id, event: row.event, sent: 0 }]);
+    this.hurry();
   }
 
   /** Sends and fetches until both sides have all. Throws what hindered it. */
@@ -113,29 +194,54 @@ export class PhoneLedger {
 
   private async exchangeAll(): Promise<void> {
     try {
+      let size = batch;
       for (let more = true; more && !this.stopped;) {
-        const waiting = this.waiting().slice(0, batch);
-        const cursor = (await this.store.setting<number>('cursor')) ?? 0;
-        const answer = await api.sync({ device: this.device, cursor, events: waiting.map((k) => k.event) });
+        const waiting = this.waiting().slice(0, size);
+        const answer = await this.exchange(waiting);
+        if (answer === null) {
+          size = Math.max(1, Math.ceil(waiting.length / 2));
+          continue;
+        }
         await this.takeIn(answer);
+        size = Math.min(batch, 2 * size);
         more = answer.more || this.waiting().length > 0;
       }
-      this.show({ ready: true, reached: true, signedOut: false });
+      this.show({ ready: true, reached: true, trouble: null, signedOut: false });
     } catch (error) {
-      this.show({ ready: true, reached: false, signedOut: error instanceof ApiError && error.status === 401 });
+      const isSignedOut = error instanceof ApiError && error.status === 401;
+      const trouble = error instanceof OfflineError || isSignedOut ? null : (error as Error).message;
+      this.show({ ready: true, reached: !(error instanceof OfflineError), trouble, signedOut: isSignedOut });
       throw error;
+    }
+  }
+
+  /** One exchange; null where the server could not take the batch, which is then halved until what is at fault stands alone and is set aside. */
+  private async exchange(waiting: readonly KeptEvent[]): Promise<SyncResponse | null> {
+    const cursor = (await this.store.setting<number>('cursor')) ?? 0;
+    const send = (rows: readonly KeptEvent[]) => api.sync({ device: this.device, cursor, events: rows.map((k) => k.event) });
+    try {
+      return await send(waiting);
+    } catch (error) {
+      if (!isFaultOfBatch(error) || waiting.length === 0) throw error;
+      if (waiting.length > 1) return null;
+      // A server that fails without it too has trouble of its own.
+      const answer = await send([]);
+      await this.keep([{ ...waiting[0], refused: error.message }]);
+      return answer;
     }
   }
 
   private async takeIn(answer: SyncResponse): Promise<void> {
     const changed: KeptEvent[] = [];
+    const given = new Set(answer.events.map((e) => e.id));
     for (const id of answer.accepted) {
       const known = this.kept.get(id);
       if (known) changed.push({ id, event: known.event, sent: 1 });
     }
     for (const { id, reason } of answer.rejected) {
       const known = this.kept.get(id);
-      if (known) changed.push({ ...known, refused: reason });
+      // Where the server has another entry under this id, that one stands, and what was written here is kept beside it.
+      if (known) changed.push({ ...known, id: given.has(id) ? `${id}/own` : id, refused: reason });
     }
     for (const event of answer.events) if (!this.kept.get(event.id)?.sent) changed.push({ id: event.id, event, sent: 1 });
     await this.store.transaction('rw', this.store.events, this.store.settings, async () => {
@@ -146,6 +252,22 @@ export class PhoneLedger {
     if (changed.length === 0) return;
     for (const row of changed) this.kept.set(row.id, row);
     this.show({});
+  }
+
+  /** Rows whose ids came in capitals, from a file that an older app took as it was, under the one id that the server knows. */
+  private async inSmallLetters(rows: KeptEvent[]): Promise<KeptEvent[]> {
+    const shouted = rows.filter(({ event }) => /[A-F]/.test(event.id + event.outing));
+    if (shouted.length === 0) return rows;
+    const known = new Set(rows.map((r) => r.id));
+    const small = shouted.flatMap((row): KeptEvent[] => {
+      const parsed = ledgerEvent.safeParse(row.event);
+      return parsed.success && (parsed.data.id === row.id || !known.has(parsed.data.id)) ? [{ ...row, id: parsed.data.id, event: parsed.data }] : [];
+    });
+    await this.store.transaction('rw', this.store.events, async () => {
+      await this.store.events.bulkDelete(shouted.map((r) => r.id));
+      await this.store.events.bulkPut(small);
+    });
+    return [...rows.filter((r) => !shouted.includes(r)), ...small];
   }
 
   private waiting(): KeptEvent[] {
@@ -161,14 +283,19 @@ export class PhoneLedger {
   private show(change: Partial<LedgerView>): void {
     if (this.stopped) return;
     const before = this.view.get();
-    const isSame = change.reached !== undefined && before.ready === change.ready && before.reached === change.reached && before.signedOut === change.signedOut;
+    const isSame =
+      change.reached !== undefined &&
+      before.ready === change.ready &&
+      before.reached === change.reached &&
+      before.trouble === change.trouble &&
+      before.signedOut === change.signedOut;
     if (isSame) return;
     const rows = [...this.kept.values()];
-    const events = rows.map((k) => k.event);
+    const events = rows.filter((k) => k.id === k.event.id).map((k) => k.event);
     const sameEvents = change.reached !== undefined && before.events.length === events.length;
     this.view.set({
       ...before,
-      ...(sameEvents ? {} : { events, state: fold(events) }),
+      ...(sameEvents ? {} : { events, state: foldLedger(events) }),
       unsent: this.waiting().length,
       refused: rows.filter((k) => k.refused !== undefined),
       ...change,

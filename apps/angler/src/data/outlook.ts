@@ -1,4 +1,4 @@
-import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
+import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, withoutWeather, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
 import { dayText, distanceM } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
@@ -9,7 +9,8 @@ import { useGround } from './ground';
 import { change, usePreferences } from './preferences';
 import { useLedger } from './session';
 import { useSettled } from './settled';
-import { useLastIce, useWater, useWeather, useWinter } from './water';
+import { isNone, useLastIce, useWater, useWeather, useWinter } from './water';
+import { useSpecies } from './species';
 
 /** Everything that the Outlook shows: weather, column, log and plan put together. Null parts are still on their way or cannot be had. */
 export function useOutlook() {
@@ -17,13 +18,16 @@ export function useOutlook() {
   const weather = useWeather(water?.id);
   const lastIce = useLastIce(water?.id);
   const { state } = useLedger();
-  const { species, units, load, schools, plan: kept } = usePreferences();
+  const { units, load, schools, plan: kept } = usePreferences();
   const nowMs = useNow(60_000);
   const file = detail.data?.value.file;
+  const { species, offered } = useSpecies(file, water?.id);
   const place = useMemo<Place | undefined>(() => (water && file ? { lon: water.lon, lat: water.lat, timeZone: file.water.timezone } : undefined), [water, file]);
   const station = weather.data?.value.series;
+  // Nothing is simulated for a water of one's own: without a station there is no weather, and that is said.
+  const noWeather = isNone(weather.error);
   // The first answer by weather and light comes before the workers that make it better.
-  const settled = useSettled(station !== undefined && place !== undefined);
+  const settled = useSettled((station !== undefined || noWeather) && place !== undefined);
   const settledWater = settled ? detail.data?.value : undefined;
   const ground = useGround(settledWater, state.outings, units);
   // A river is mixed by its current: what is modelled is a standing water.
@@ -33,16 +37,20 @@ export function useOutlook() {
   const winter = useWinter(standing?.id);
   const series = useMemo(() => station && withSeen(station, state.weather), [station, state.weather]);
   const evidence = useMemo(() => new Map((column.data?.evidence ?? []).map((e) => [e.ruleId, e])), [column.data]);
+  const deepestM = ground.data?.map.deepest.depthM;
   const input = useMemo<OutlookInput | null>(
-    () => (place && series && series.length > 1 ? { speciesId: species, nowMs, place, series, lastIce, load, column: column.data?.column ?? null, evidence, schools } : null),
-    [place, series, species, nowMs, lastIce, load, column.data, evidence, schools],
+    () =>
+      place && series && series.length > 1
+        ? { speciesId: species, nowMs, place, series, lastIce, load, column: column.data?.column ?? null, evidence, schools, isMoving: isMixed, deepestM }
+        : null,
+    [place, series, species, nowMs, lastIce, load, column.data, evidence, schools, isMixed, deepestM],
   );
   const outlook = useMemo(() => input && answerOutlook(input), [input]);
   const answer = column.data?.column ?? null;
   const computed = useMemo(() => {
     if (!outlook || !input) return [];
     const sun = outlook.sun.find((s) => s.duskMs > nowMs);
-    return sun ? dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, isIce: !outlook.setting.isOpen }, nowMs, units) : [];
+    return sun ? dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, surface: outlook.surface }, nowMs, units) : [];
   }, [outlook, input, nowMs, units]);
   // A changed plan holds for its own day, water and fish.
   const planKey = place && water ? `${water.id}/${species}/${dayText(nowMs, place.timeZone)}` : '';
@@ -56,10 +64,16 @@ export function useOutlook() {
     outlook,
     words: outlook && input ? outlookWords(outlook, input, units) : null,
     column: answer,
+    zone: file?.water.timezone ?? 'UTC',
+    offered,
+    /** Whether nobody measured how clear this water is. */
+    clarityAssumed: file?.water.assumed?.includes('secchi_m') === true && !state.outings.some((o) => o.water === water?.id && o.clarity.length > 0),
+    /** What can be said without any weather; null where there is some, or it is not known yet. */
+    without: noWeather && place ? withoutWeather({ place, nowMs, isMoving: isMixed, lastIce, load }, units) : null,
     columnWhy: isMixed
       ? 'Moving water is mixed: it has the temperature that you measure, from top to bottom'
       : (column.data?.why ?? (column.isError ? (column.error as Error).message : null)),
-    columnPending: !isMixed && (!settled || (column.isPending && !ground.isError)),
+    columnPending: !isMixed && !noWeather && (!settled || (column.isPending && !ground.isError)),
     winter: winter.data?.value ?? null,
     evidence: column.data?.evidence ?? [],
     alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],

@@ -1,6 +1,6 @@
 import type { Session } from '@burrow/contract/api';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, use, useEffect, useState, type ReactNode } from 'react';
+import { createContext, use, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { api } from './api';
 import { setClock } from './clock';
 import { useExternal } from './external';
@@ -32,6 +32,8 @@ export function useSession() {
 interface Account {
   id: string;
   name: string;
+  /** The demo's own account: its weather, flasher and fish are simulated. No other's are. */
+  isDemo: boolean;
   ledger: PhoneLedger;
   store: PhoneStore;
 }
@@ -39,16 +41,18 @@ interface Account {
 const AccountContext = createContext<Account | null>(null);
 
 /** Opens the phone's store for the account and keeps it open. Give it the account's id as key. */
-export function AccountProvider({ account, children }: { account: { id: string; name: string }; children: ReactNode }) {
-  const [open] = useState<Account>(() => {
-    const store = new PhoneStore(account.id);
-    return { ...account, store, ledger: new PhoneLedger(store, account.id) };
+export function AccountProvider({ account, children }: { account: { id: string; name: string; isDemo: boolean }; children: ReactNode }) {
+  const { id, name, isDemo } = account;
+  const [open] = useState(() => {
+    const store = new PhoneStore(id);
+    return { store, ledger: new PhoneLedger(store, id) };
   });
+  const value = useMemo<Account>(() => ({ ...open, id, name, isDemo }), [open, id, name, isDemo]);
   useEffect(() => {
     void open.ledger.open();
     return () => open.ledger.close();
   }, [open]);
-  return <AccountContext value={open}>{children}</AccountContext>;
+  return <AccountContext value={value}>{children}</AccountContext>;
 }
 
 export function useAccount(): Account {

@@ -3,11 +3,14 @@ import type { OutingState } from '@burrow/core/ledger';
 import { thinnest, type IceMeasurement } from '@burrow/core/safety';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { api } from './api';
+import { api, ApiError } from './api';
 import { nowMs } from './clock';
 import { usePreferences } from './preferences';
 import { useAccount, useLedger } from './session';
 import { ownVersion } from './water-change';
+
+/** Whether the server answered that there is nothing of the kind. */
+export const isNone = (error: unknown): boolean => error instanceof ApiError && error.status === 404;
 
 /** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
 function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: number, enabled = true) {
@@ -18,14 +21,19 @@ function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: num
     enabled,
     staleTime: staleMs,
     refetchInterval: staleMs,
-    retry: 1,
+    retry: (failures, error) => failures < 1 && !isNone(error),
     queryFn: async (): Promise<{ value: T; keptMs: number }> => {
       try {
         const kept = { value: await ask(), keptMs: Date.now() };
         await store.keep(key, kept);
         return kept;
       } catch (error) {
-        const last = await store.setting<{ value: T; keptMs: number }>(key);
+        // A server that answers that there is none is no lost signal: what was kept before is not there any more.
+        if (isNone(error)) {
+          await store.keep(key, null);
+          throw error;
+        }
+        const last = await store.setting<{ value: T; keptMs: number } | null>(key);
         if (last) return last;
         throw error;
       }

@@ -4,6 +4,7 @@ import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
+import { RefusedList } from '@/components/RefusedList';
 import { Choice } from '@/components/Choice';
 import { Stepper } from '@/components/Stepper';
 import { Words } from '@/components/Words';
@@ -202,26 +203,29 @@ function Waters() {
 
 function AccountPart() {
   const { name } = useAccount();
-  const { unsent, reached, signedOut, refused, ledger } = useLedger();
+  const { unsent, reached, trouble, signedOut, ledger } = useLedger();
   const leave = useSignOut();
   const [says, setSays] = useState<string | null>(null);
   const state = signedOut
     ? 'The server wants you to sign in again; nothing is lost.'
-    : unsent > 0
-      ? `${unsent} entries wait on this phone.`
-      : reached === false
-        ? 'No signal. Everything so far is sent.'
-        : 'Everything is sent.';
+    : trouble !== null
+      ? `The server answers but does not take what is sent: ${trouble} ${unsent} ${unsent === 1 ? 'entry waits' : 'entries wait'} on this phone.`
+      : unsent > 0
+        ? `${unsent} ${unsent === 1 ? 'entry waits' : 'entries wait'} on this phone.`
+        : reached === false
+          ? 'No signal. Everything so far is sent.'
+          : 'Everything is sent.';
   return (
     <View style={{ gap: 8 }}>
-      <Words>{`${name}. ${state}${refused.length > 0 ? ` ${refused.length} were refused and are kept here.` : ''}`}</Words>
+      <Words>{`${name}. ${state}`}</Words>
+      <RefusedList />
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
         <Action
           label="Send now"
           onPress={() =>
             void ledger.sync().then(
               () => setSays('Sent.'),
-              () => setSays('No signal yet.'),
+              (error: Error) => setSays(error instanceof OfflineError ? 'No signal yet.' : `Not taken: ${error.message}`),
             )
           }
         />

@@ -4,7 +4,7 @@ import { holeSigns } from '@burrow/core/holes';
 import type { HoleState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { clockText, depthText } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/components/Action';
@@ -24,7 +24,9 @@ import { LogList, reactionWords } from '@/components/LogList';
 import { MoreSheet } from '@/components/MoreSheet';
 import { Notice } from '@/components/Notice';
 import { PlanNote } from '@/components/outlook/PlanNote';
-import { ReadingSheet } from '@/components/reading/ReadingSheet';
+import { ReadingSheet, type TakenReading } from '@/components/reading/ReadingSheet';
+import { SimulatedBand } from '@/components/SimulatedBand';
+import { ByEye, type KeptReading } from '@/components/hole/ByEye';
 import { Sheet } from '@/components/Sheet';
 import { Shaft } from '@/components/shaft/Shaft';
 import { useWide } from '@/components/shell/Shell';
@@ -33,12 +35,12 @@ import { useShortcuts } from '@/components/useShortcuts';
 import { useTaken } from '@/components/useTaken';
 import { useWakeLock } from '@/components/useWakeLock';
 import { Words } from '@/components/Words';
-import { useNow } from '@/data/clock';
+import { nowMs, useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
 import { useFlasher } from '@/data/flasher';
 import { newId } from '@/data/ledger';
 import { usePreferences } from '@/data/preferences';
-import { useLedger } from '@/data/session';
+import { useAccount, useLedger } from '@/data/session';
 import { useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 
@@ -60,6 +62,7 @@ const assumedWaterC = 4;
 
 function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   useWakeLock();
+  const { isDemo } = useAccount();
   const wide = useWide();
   const palette = usePalette();
   const { units, presentation, presentations } = usePreferences();
@@ -70,28 +73,37 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const speciesId = outing.species[0];
   const waterTempC = outing.temperatures.at(-1)?.tempC ?? assumedWaterC;
-  // What was told before; what is told from here on the coach hears itself.
-  const [memory] = useState(() =>
-    memoryOf(
-      outing.reactions,
-      state.outings.filter((o) => o.id !== outing.id && o.water === outing.water).flatMap((o) => o.reactions),
-    ),
+  // What was told before; what is told from here on the coach at a flasher hears itself, and a reading by eye is given anew.
+  const answers = useMemo(
+    () =>
+      memoryOf(
+        outing.reactions,
+        state.outings.filter((o) => o.id !== outing.id && o.water === outing.water).flatMap((o) => o.reactions),
+      ),
+    [outing, state.outings],
   );
-  const flasher = useFlasher({ mode: 'live', memory, speciesId, waterTempC, bottomM: hole.depthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 });
-  const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | 'reading' | 'tip-ups' | 'told' | 'rig' | null>(null);
+  const [memory] = useState(answers);
+  // Nothing is simulated for a hole of one's own: without a flasher of the demo there is none, and it is read by eye.
+  const flasher = useFlasher(
+    isDemo ? { mode: 'live', memory, speciesId, waterTempC, bottomM: hole.depthM ?? hole.mapDepthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 } : null,
+  );
+  const [reading, setReading] = useState<KeptReading | null>(null);
+  const [sheet, setSheet] = useState<'fish' | 'more' | 'clock' | 'help' | 'reading' | 'tip-ups' | 'told' | 'rig' | null>(
+    isDemo || outing.reactions.some((r) => r.hole === hole.id) ? null : 'reading',
+  );
   const [told, setTold] = useState<CoachMemory>();
   const [fishLine, setFishLine] = useState<string | null>(null);
   const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
   const line = outing.lines.findLast((l) => l.hole === hole.id && l.upMs === null && !isTipUp(l));
   const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
   const { frame } = flasher;
-  const advice = frame?.advice ?? null;
+  const advice = frame?.advice ?? reading?.advice ?? null;
   const words = advice && adviceWords(advice, units);
   const prior = holePriors[speciesOf(speciesId).group];
   const clock = stayOrGo(holeSigns(outing, hole), prior, now);
   const scope = { id: outing.id, zone };
-  const jigM = frame ? (frame.state.jigM ?? frame.lineM) : null;
-  const bottomM = frame?.state.bottomM ?? hole.depthM;
+  const jigM = frame ? (frame.state.jigM ?? frame.lineM) : (reading?.advice.jigM ?? line?.depths.at(-1)?.depthM ?? null);
+  const bottomM = frame?.state.bottomM ?? reading?.bottomM ?? hole.depthM;
 
   const isTaken = useTaken(flasher);
   useCall(flasher);
@@ -124,8 +136,10 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
     const event = await ledger.write(scope, 'line-down', { line: newId(), hole: hole.id, rod: 'rod 1', presentation: name, ...(jigM === null ? {} : { depthM: jigM }) });
     setSaid({ text: `Line down: ${name}`, undo: event.id });
   };
-  const setJig = (depthM: number, handMs?: number | null) => {
+  /** The jig goes to a depth; what a reading by eye says the mark did is logged where the jig hung then. */
+  const setJig = (depthM: number, handMs?: number | null, read?: TakenReading) => {
     flasher.setLine(depthM, handMs);
+    if (read?.reaction && line) void react(read.reaction);
     if (line) void ledger.write(scope, 'depth-set', { line: line.id, depthM });
   };
 
@@ -153,12 +167,22 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
     <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 8, gap: 4 }}>
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <View style={{ flex: 1, gap: 2 }}>
-          <Words size="small" tone="second">{`Hole ${hole.label}, ${sourceWords(frame?.source)}`}</Words>
+          <Words size="small" tone="second">
+            {isDemo ? `Hole ${hole.label}` : `Hole ${hole.label}, no flasher connected: read yours by eye`}
+          </Words>
           <View aria-live="polite" style={{ minHeight: 92 }}>
             <Words heading={1} size="title">
-              {isTaken ? 'Rod tip down: strike' : (words?.instruction ?? 'Listening to the flasher')}
+              {isTaken ? 'Rod tip down: strike' : (words?.instruction ?? (isDemo ? 'Listening to the flasher' : 'Read your flasher'))}
             </Words>
-            <Words tone="second">{isTaken ? 'Tap Bite to set the hook. The tip is simulated.' : words ? `${words.reason} ${words.then}` : 'The first pings take a second.'}</Words>
+            <Words tone="second">
+              {isTaken
+                ? 'Tap Bite to set the hook. The tip is simulated.'
+                : words
+                  ? `${words.reason} ${words.then}`
+                  : isDemo
+                    ? 'The first pings take a second.'
+                    : 'Bottom, jig, top mark and what it did: the next move follows from them.'}
+            </Words>
           </View>
         </View>
         <HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => setSheet('clock')} />
@@ -172,8 +196,13 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
       <FlagBar outing={outing} nowMs={now} onPress={() => setSheet('tip-ups')} />
     </View>
   );
-  const shaft = (
-    <Shaft flasher={flasher} units={units} iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)} adviceM={advice?.jigM ?? null} onJig={setJig} />
+  const shaft = isDemo ? (
+    <>
+      <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>
+      <Shaft flasher={flasher} units={units} iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)} adviceM={advice?.jigM ?? null} onJig={setJig} />
+    </>
+  ) : (
+    <ByEye hole={hole} reading={reading} jigM={jigM} units={units} timeZone={zone} onRead={() => setSheet('reading')} />
   );
   const goTo =
     advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
@@ -212,27 +241,28 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         jigM={jigM}
         onReact={(kind) => void react(kind)}
         onSheet={setSheet}
-        onKeep={() => void keepLog()}
+        onKeep={isDemo ? () => void keepLog() : null}
         shown={frame && bottomM !== null ? <ShownDepth header={frame.header} bottomM={bottomM} units={units} /> : null}
         log={log}
       />
       {sheet === 'tip-ups' ? (
         <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
       ) : null}
-      {sheet === 'told' ? <ToldSheet outing={outing} memory={told ?? memory} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'told' ? <ToldSheet outing={outing} memory={told ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'reading' ? (
         <ReadingSheet
-          memory={told}
+          memory={isDemo ? told : answers}
+          expectedM={hole.mapDepthM}
           onClose={() => setSheet(null)}
           setting={{ speciesId, waterTempC, beamDeg: readingBeamDeg }}
           bottomM={bottomM}
           jigM={jigM}
           units={units}
-          onTake={(depthM, reaction) => {
+          onTake={(taken) => {
             setSheet(null);
-            setJig(depthM);
-            if (reaction && line) void react(reaction);
+            if (!isDemo) setReading({ ...taken, atMs: nowMs() });
+            setJig(taken.advice.jigM, null, taken);
           }}
         />
       ) : null}
@@ -295,5 +325,10 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
 /** Beam of a flasher whose own is not known, °. Soft. */
 const readingBeamDeg = 20;
 
-const sourceWords = (source: string | undefined) =>
-  source === 'live' ? 'flasher simulated, live' : source === 'local' ? 'no signal: simulated on this phone' : 'flasher coming on';
+/** What the picture shows, across it. */
+const bandWords = (source: string | undefined) =>
+  source === 'live'
+    ? 'Flasher simulated, live: these fish are in no water'
+    : source === 'local'
+      ? 'No signal: simulated on this phone, these fish are in no water'
+      : 'Simulated flasher coming on';

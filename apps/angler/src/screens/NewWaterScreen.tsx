@@ -1,11 +1,12 @@
-import { plumbedSoundings, soundingSourceText, type LonLat, type SoundingSource } from '@burrow/core/ground';
-import { tempText, type UnitPreference } from '@burrow/core/units';
+import { areDepthsDoubtful, plumbedSoundings, soundingsIn, soundingSourceText, type DepthUnit, type LonLat, type SoundingSource } from '@burrow/core/ground';
+import { depthText, tempText, type UnitPreference } from '@burrow/core/units';
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
+import { Caution } from '@/components/Caution';
 import { Choice } from '@/components/Choice';
 import { Notice } from '@/components/Notice';
 import { Sheet } from '@/components/Sheet';
@@ -26,6 +27,13 @@ const kinds: readonly { id: WaterFile['water']['kind']; label: string }[] = [
   { id: 'reservoir', label: 'Reservoir' },
   { id: 'river', label: 'River' },
   { id: 'channel', label: 'Channel' },
+];
+
+const depthUnitChoices: readonly { id: DepthUnit; label: string }[] = [
+  { id: 'm', label: 'Metres' },
+  { id: 'ft', label: 'Feet' },
+  { id: 'cm', label: 'Centimetres' },
+  { id: 'fathom', label: 'Fathoms' },
 ];
 
 type SounderId = 'plumbed' | '1463' | '1500';
@@ -60,6 +68,13 @@ export function NewWaterScreen() {
   const [kind, setKind] = useState<WaterFile['water']['kind']>('lake');
   const [sounder, setSounder] = useState<SounderId>('plumbed');
   const [warmth, setWarmth] = useState<WarmthId>('15');
+  const [unit, setUnit] = useState<DepthUnit | null>(null);
+  const raw = read?.soundings ?? [];
+  const isDoubtful = useMemo(() => areDepthsDoubtful(read?.soundings ?? []), [read]);
+  // Metres are what the format means; depths that do not fit the water are asked about.
+  const depthUnit = unit ?? (isDoubtful ? null : 'm');
+  const soundings = depthUnit === null ? [] : soundingsIn(raw, depthUnit);
+  const deepestM = soundings.reduce((most, s) => Math.max(most, s.depthM), 0);
   const source: SoundingSource = { setMs: sounder === 'plumbed' ? null : Number(sounder), waterTempC: Number(warmth) };
 
   const draw = (next: LonLat[]) => {
@@ -103,10 +118,10 @@ export function NewWaterScreen() {
     const ring = [...corners, corners[0]].map(([lon, lat]): [number, number] => [lon, lat]);
     const file: WaterFile = {
       type: 'FeatureCollection',
-      water: { name: name.trim(), kind, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone, elevation_m: 0, secchi_m: 2 },
+      water: { name: name.trim(), kind, timezone: Intl.DateTimeFormat().resolvedOptions().timeZone, elevation_m: 0, secchi_m: 2, assumed: ['elevation_m', 'secchi_m'] },
       features: [
         { type: 'Feature', geometry: { type: 'Polygon', coordinates: [ring] }, properties: { role: 'outline' } },
-        ...plumbedSoundings(read?.soundings ?? [], source).map((s) => ({
+        ...plumbedSoundings(soundings, source).map((s) => ({
           type: 'Feature' as const,
           geometry: { type: 'Point' as const, coordinates: [s.at[0], s.at[1]] as [number, number] },
           properties: { role: 'sounding' as const, depth_m: s.depthM, ...(s.time === undefined ? {} : { time: s.time }) },
@@ -192,11 +207,26 @@ export function NewWaterScreen() {
         title="Name it"
         open={naming}
         onClose={() => setNaming(false)}
-        footer={<Action kind="main" height={64} label="Save" disabled={name.trim() === '' || isTaken || busy !== null} onPress={() => void save()} />}
+        footer={<Action kind="main" height={64} label="Save" disabled={name.trim() === '' || isTaken || depthUnit === null || busy !== null} onPress={() => void save()} />}
       >
         <Suspense fallback={null}>
           <Field label="Name of the water" value={name} onChangeText={setName} maxLength={120} />
         </Suspense>
+        <Words strong>In which unit are the depths of the file?</Words>
+        {isDoubtful ? (
+          <Caution
+            headline={`Taken as metres they reach ${depthText(
+              raw.reduce((most, s) => Math.max(most, s.depthM), 0),
+              { ...units, depth: 'm' },
+            )}: too deep for a water of this size`}
+          >
+            Say in which unit they are.
+          </Caution>
+        ) : null}
+        <Choice label="Unit of the depths" options={depthUnitChoices} value={depthUnit ?? ('' as DepthUnit)} onChange={setUnit} wrap />
+        <Words size="small" tone="second">
+          {depthUnit === null ? 'Not said yet.' : `So the deepest is ${depthText(deepestM, units)}.`}
+        </Words>
         <Words strong>How were the depths measured?</Words>
         <Choice label="How the depths were measured" options={sounders} value={sounder} onChange={setSounder} wrap />
         {sounder === 'plumbed' ? null : <Choice label="How warm the water was" options={warmths(units)} value={warmth} onChange={setWarmth} wrap />}

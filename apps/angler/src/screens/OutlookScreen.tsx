@@ -1,4 +1,4 @@
-import { speciesTable } from '@burrow/core/fish';
+import type { Species } from '@burrow/core/fish';
 import { bearingWords, type FeedingWindow } from '@burrow/core/outlook';
 import { distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
@@ -20,6 +20,9 @@ import { Words } from '@/components/Words';
 import { useOutlook } from '@/data/outlook';
 import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import type { LedgerEvent } from '@burrow/core/ledger';
+import { NoWeather } from '@/components/outlook/NoWeather';
+import { SimulatedBand } from '@/components/SimulatedBand';
 
 const Said = lazy(() => import('@/components/Said'));
 const IceChart = lazy(() => import('@/components/charts').then((m) => ({ default: m.IceChart })));
@@ -34,17 +37,22 @@ export function OutlookScreen() {
   const [opened, setOpened] = useState<Opened>(null);
   const [why, setWhy] = useState<FeedingWindow | null>(null);
   const [seeing, setSeeing] = useState(false);
-  const [said, setSaid] = useState<string | null>(null);
+  const [said, setSaid] = useState<LedgerEvent | null>(null);
   const { waters, detail, weather, input, outlook, words, winter, nowMs } = data;
 
   if (waters.data?.value.length === 0)
-    return <Notice title="No water yet">Add your lake in Gear: a GeoJSON file with its outline and soundings. Then this place says when to go.</Notice>;
+    return (
+      <Notice title="No water yet" action={{ label: 'To Gear', onPress: () => router.navigate('/gear') }}>
+        Add your lake in Gear: draw its shore, or bring a file. Then this place says when to go.
+      </Notice>
+    );
   if (waters.isError || detail.isError)
     return (
       <Notice title="No signal yet" action={{ label: 'Try again', onPress: () => void waters.refetch() }}>
         Your waters have not reached this phone. They stay on it once they have.
       </Notice>
     );
+  if (data.without && data.water) return <NoWeather words={data.without} water={data.water.name} onSeen={setSaid} zone={data.zone} said={said} onDone={() => setSaid(null)} />;
   if (weather.isError)
     return (
       <Notice title="No weather" action={{ label: 'Try again', onPress: () => void weather.refetch() }}>
@@ -63,17 +71,22 @@ export function OutlookScreen() {
     </View>
   );
   const ribbon = (
-    <PhaseRibbon
-      outlook={outlook}
-      series={input.series}
-      nowMs={nowMs}
-      timeZone={timeZone}
-      onPhase={(phase) => setOpened({ kind: 'phase', phase })}
-      onFront={(front) => setOpened({ kind: 'front', front })}
-    />
+    <>
+      {weather.data.value.simulated ? <SimulatedBand>Simulated weather: it is not that of any real water</SimulatedBand> : null}
+      <PhaseRibbon
+        outlook={outlook}
+        series={input.series}
+        nowMs={nowMs}
+        timeZone={timeZone}
+        onPhase={(phase) => setOpened({ kind: 'phase', phase })}
+        onFront={(front) => setOpened({ kind: 'front', front })}
+      />
+    </>
   );
   const column = (
     <ColumnPart
+      species={input.speciesId}
+      clarityAssumed={data.clarityAssumed}
       answer={data.column}
       depth={outlook.depth}
       why={data.columnWhy}
@@ -84,12 +97,7 @@ export function OutlookScreen() {
     />
   );
   const go = (
-    <GoPart
-      words={words}
-      isOpen={outlook.setting.isOpen}
-      bears={bearingWords(outlook.ice, load, units)}
-      away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)}
-    />
+    <GoPart ice={words.ice} surface={outlook.surface} bears={bearingWords(outlook.ice, load, units)} away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)} />
   );
   const cold = <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} onSeen={() => setSeeing(true)} />;
   const windows = <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />;
@@ -113,7 +121,7 @@ export function OutlookScreen() {
           <View style={{ flexDirection: 'row', gap: 40, padding: 24, paddingBottom: 16, alignItems: 'flex-end' }}>
             <View style={{ flex: 1 }}>{answer}</View>
             <View style={{ width: 470, gap: 10 }}>
-              <SpeciesChoice value={input.speciesId} />
+              <SpeciesChoice value={input.speciesId} offered={data.offered} />
             </View>
           </View>
           {ribbon}
@@ -134,7 +142,7 @@ export function OutlookScreen() {
       ) : (
         <ScrollView contentContainerStyle={{ paddingBottom: 20 }}>
           <View style={{ padding: 16, paddingBottom: 12, gap: 10 }}>
-            <SpeciesChoice value={input.speciesId} />
+            <SpeciesChoice value={input.speciesId} offered={data.offered} />
             {answer}
           </View>
           {ribbon}
@@ -163,18 +171,19 @@ export function OutlookScreen() {
       <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={outlook.weatherNow} zone={timeZone} onLogged={setSaid} />
       {said === null ? null : (
         <Suspense fallback={null}>
-          <Said key={said} text="Weather logged" onUndo={() => void ledger.write({ id: said, zone: timeZone }, 'undone', { target: said })} onDismiss={() => setSaid(null)} />
+          <Said
+            key={said.id}
+            text="Weather logged"
+            onUndo={() => void ledger.write({ id: said.outing, zone: timeZone }, 'undone', { target: said.id })}
+            onDismiss={() => setSaid(null)}
+          />
         </Suspense>
       )}
     </>
   );
 }
 
-/** Fish of this angler first: the chosen one, then those caught most, then the rest of the table. */
-function SpeciesChoice({ value }: { value: string }) {
-  const { state } = useLedger();
-  const caught = new Map<string, number>();
-  for (const fish of state.outings.flatMap((o) => o.fish)) caught.set(fish.species, (caught.get(fish.species) ?? 0) + 1);
-  const order = [...speciesTable].sort((a, b) => (caught.get(b.id) ?? 0) - (caught.get(a.id) ?? 0));
-  return <Choice label="Fish" options={order.map((s) => ({ id: s.id as string, label: s.short }))} value={value} onChange={(species) => change({ species })} />;
+/** Fish of this water, the last fished first. */
+function SpeciesChoice({ value, offered }: { value: string; offered: readonly Species[] }) {
+  return <Choice label="Fish" options={offered.map((s) => ({ id: s.id as string, label: s.short }))} value={value} onChange={(species) => change({ species })} />;
 }

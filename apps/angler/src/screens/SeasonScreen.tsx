@@ -1,5 +1,6 @@
 import { catchesCsv } from '@burrow/contract/formats/catches-csv';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
+import type { LedgerEvent } from '@burrow/core/ledger';
 import { findingWords, rowLabel, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
 import { clockText, dayText } from '@burrow/core/units';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -8,11 +9,13 @@ import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
 import { Notice } from '@/components/Notice';
 import { RateDots } from '@/components/RateDots';
+import { Sheet } from '@/components/Sheet';
 import { useWide } from '@/components/shell/Shell';
 import { Words } from '@/components/Words';
 import { nowMs } from '@/data/clock';
 import { openFile, saveFile } from '@/data/files';
 import { usePreferences } from '@/data/preferences';
+import type { ImportRecord } from '@/data/ledger';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
@@ -44,7 +47,7 @@ export function SeasonScreen() {
   const words = findingWords(lead, units, (name) => name);
   const answer = (
     <View style={{ gap: 6 }}>
-      <Words size="small" tone="second">{`This winter: ${season.outings.length} outings, ${Math.round(season.lineMin / 60)} h of line in the water, ${season.fish} fish`}</Words>
+      <Words size="small" tone="second">{`This winter: ${counted(season.outings.length, 'outing')}, ${Math.round(season.lineMin / 60)} h of line in the water, ${season.fish} fish`}</Words>
       <Words heading={1} size="title">
         {words.headline}
       </Words>
@@ -85,7 +88,10 @@ export function SeasonScreen() {
       <OutingChart outings={season.outings} zone={zone} count={count} />
     </Suspense>
   );
-  const refusedNote = refused.length > 0 ? <Words tone="straw">{`${refused.length} entries were refused by the server and are kept here: ${refused[0].refused}`}</Words> : null;
+  const refusedNote =
+    refused.length > 0 ? (
+      <Words tone="straw">{`${refused.length} ${refused.length === 1 ? 'entry was' : 'entries were'} refused by the server and kept here: ${refused[0].refused}. Gear lists them.`}</Words>
+    ) : null;
   if (wide) {
     return (
       <View style={{ flex: 1, flexDirection: 'row' }}>
@@ -159,20 +165,36 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
 
 /** The log out and in again, in open formats. */
 function Exchange() {
-  const { events, state, ledger } = useLedger();
+  const { events, state, ledger, imports } = useLedger();
+  const { detail } = useWater();
+  const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const [says, setSays] = useState<string | null>(null);
+  const [asked, setAsked] = useState<{ name: string; events: LedgerEvent[] } | null>(null);
+  const [taken, setTaken] = useState<{ record: ImportRecord; undone: LedgerEvent[] } | null>(null);
+  const preview = asked && ledger.previewImport(asked.events);
   const bringIn = async () => {
     const file = await openFile('.ndjson,application/x-ndjson');
     if (!file) return;
     const { parseLedger, FormatError } = await import('@burrow/contract/formats/ledger-ndjson');
     try {
       const read = parseLedger(file.text);
-      const fresh = await ledger.importEvents(read);
-      setSays(`${fresh} new entries from ${file.name}, ${read.length - fresh} were here already.`);
+      const { fresh, known } = ledger.previewImport(read);
+      if (fresh > 0) setAsked({ name: file.name, events: read });
+      else setSays(`0 new entries from ${file.name}, ${known} were here already.`);
     } catch (error) {
       if (!(error instanceof FormatError)) throw error;
       setSays(`${file.name}: ${error.message}. Nothing was taken in.`);
     }
+  };
+  const takeIn = async () => {
+    const { name, events: read } = asked!;
+    const { count } = await ledger.importEvents(read, name);
+    setAsked(null);
+    setSays(`${count} new ${count === 1 ? 'entry' : 'entries'} from ${name}.`);
+  };
+  const takeOut = async (record: ImportRecord) => {
+    setTaken({ record, undone: await ledger.takeOut(record, zone) });
+    setSays(null);
   };
   const exportLedger = async () => {
     const { ledgerText } = await import('@burrow/contract/formats/ledger-ndjson');
@@ -189,6 +211,43 @@ function Exchange() {
         <Action icon="upload" label="Bring a ledger in" onPress={() => void bringIn()} />
       </View>
       <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
+      {imports.map((record) => (
+        <View key={record.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          <Words size="small" style={{ flex: 1 }}>{`${record.name}, brought in ${dayText(record.atMs, zone)}: ${record.count} ${record.count === 1 ? 'entry' : 'entries'}`}</Words>
+          <Action label="Take out" spoken={`Take out ${record.name}`} onPress={() => void takeOut(record)} />
+        </View>
+      ))}
+      {taken ? (
+        <Action
+          icon="undo"
+          label={`Put back ${taken.record.name}`}
+          onPress={() => {
+            void ledger.putBack(taken.record, taken.undone, zone);
+            setTaken(null);
+          }}
+        />
+      ) : null}
+      <Sheet
+        title="Bring this ledger in?"
+        open={asked !== null}
+        onClose={() => setAsked(null)}
+        footer={
+          <>
+            <Action kind="main" height={64} label={`Take in ${preview?.fresh ?? 0} new ${preview?.fresh === 1 ? 'entry' : 'entries'}`} onPress={() => void takeIn()} />
+            <Action label="Leave it" onPress={() => setAsked(null)} />
+          </>
+        }
+      >
+        {preview ? (
+          <>
+            <Words>{`${asked!.name}: ${preview.fresh} new, ${preview.known} here already, with ${counted(preview.outings, 'outing')} that ${preview.outings === 1 ? 'is' : 'are'} not in your log.`}</Words>
+            {preview.isForeign ? <Words tone="straw">Some of it was written by another account. Taken in, it counts as yours in every figure here.</Words> : null}
+            <Words size="small" tone="second">
+              It can be taken out again from this place.
+            </Words>
+          </>
+        ) : null}
+      </Sheet>
     </View>
   );
 }

@@ -65,7 +65,8 @@ export class Ledger {
       return await this.db.transaction((manager) => this.store(manager, accountId, events));
     } catch (error) {
       if (!(error instanceof QueryFailedError && isDataError(error))) throw error;
-      if (events.length === 1) return { accepted: [], rejected: [{ id: events[0].id, reason: 'expected an entry that can be stored, found one that the database refuses' }], instead: [] };
+      if (events.length === 1)
+        return { accepted: [], rejected: [{ id: events[0].id, reason: 'expected an entry that can be stored, found one that the database refuses' }], instead: [] };
       const half = Math.ceil(events.length / 2);
       const [first, second] = [await this.storeAll(accountId, events.slice(0, half)), await this.storeAll(accountId, events.slice(half))];
       return { accepted: [...first.accepted, ...second.accepted], rejected: [...first.rejected, ...second.rejected], instead: [...first.instead, ...second.instead] };
@@ -173,5 +174,9 @@ const contentOf = ({ outing, at, kind, v, body }: LedgerEvent): string => JSON.s
 function inKeyOrder(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(inKeyOrder);
   if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)).map(([key, inner]) => [key, inKeyOrder(inner)]));
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, inner]) => [key, inKeyOrder(inner)]),
+  );
 }

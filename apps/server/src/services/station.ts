@@ -29,7 +29,7 @@ export class Station {
     const known = this.kept.get(key);
     if (known && known.untilMs > Date.now()) return known.weather;
     const parsed = waterWeather.safeParse(await this.ask(`${this.url}/series?lat=${lat}&lon=${lon}&now=${nowMs}&days=${days}`));
-    if (!parsed.success) throw new ProblemError(502, 'No weather', 'The weather station answers something that is no weather.');
+    if (!parsed.success) throw new ProblemError(503, 'No weather', 'The weather station answers something that is no weather.');
     const [fromMs, toMs] = [nowMs - (days + 1) * dayMs, nowMs + furthestAheadMs];
     const weather = { ...parsed.data, series: parsed.data.series.filter((row) => row.atMs >= fromMs && row.atMs <= toMs) };
     this.kept.delete(key);

@@ -51,7 +51,8 @@ export class Waters {
       const waters = manager.getRepository(Water);
       const row = await waters.findOne({ where: { accountId, id }, lock: { mode: 'pessimistic_write' } });
       if (!row) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${id}"`);
-      if (row.version !== version) throw new ProblemError(412, 'Changed meanwhile', `expected a change to version ${row.version}, found one to version ${version}; read the water anew and join the two`);
+      if (row.version !== version)
+        throw new ProblemError(412, 'Changed meanwhile', `expected a change to version ${row.version}, found one to version ${version}; read the water anew and join the two`);
       const renamed = idOf(file.water.name);
       if (renamed !== idOf(row.name) && renamed !== id && (await waters.existsBy({ accountId, id: renamed }))) throw nameTaken(file.water.name);
       await waters.save({ ...row, ...rowOf(file), version: version + 1 });
@@ -67,7 +68,8 @@ const idOf = (name: string): string =>
     .replace(/[^\p{L}\p{N}]+/gu, '-')
     .replace(/^-|-$/g, '') || 'water';
 
-const nameTaken = (name: string) => new ProblemError(409, 'Name taken', `expected a name that none of your waters has, found "${name}"; choose another, or change the water that is there`);
+const nameTaken = (name: string) =>
+  new ProblemError(409, 'Name taken', `expected a name that none of your waters has, found "${name}"; choose another, or change the water that is there`);
 
 function rowOf(file: WaterFile) {
   const ring = outlineOf(file);

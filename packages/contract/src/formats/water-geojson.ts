@@ -29,25 +29,30 @@ const feature = z.union(Object.values(features) as unknown as [(typeof features)
 const fileLimits = { depth: 10, values: 6_000_000 };
 
 /** A water in GeoJSON with its own member `water`. */
-export const waterFile = z.object({
-  type: z.literal('FeatureCollection'),
-  water: z.object({
-    name: storableText(1, 120),
-    kind: z.enum(['lake', 'reservoir', 'river', 'channel']),
-    timezone: z.string().refine(isTimeZone, 'expected an IANA time zone'),
-    elevation_m: z.number().min(-430).max(6000),
-    secchi_m: z.number().min(0.1).max(40),
-    /** Which of these figures nobody measured. */
-    assumed: z.array(z.enum(['elevation_m', 'secchi_m'])).max(2).optional(),
-    /** Ids of the fish that live in it; without them its kind and the log say which are offered. */
-    species: z.array(storableText(1, 60)).max(40).optional(),
-    surfaceArea_m2: z.number().positive().optional(),
-  }),
-  features: z.array(feature).refine((all) => all.some((f) => f.properties.role === 'outline'), 'expected a feature of role outline, found none'),
-}).superRefine((file, context) => {
-  const problem = valueProblem(file, fileLimits);
-  if (problem) context.addIssue({ code: 'custom', message: problem });
-});
+export const waterFile = z
+  .object({
+    type: z.literal('FeatureCollection'),
+    water: z.object({
+      name: storableText(1, 120),
+      kind: z.enum(['lake', 'reservoir', 'river', 'channel']),
+      timezone: z.string().refine(isTimeZone, 'expected an IANA time zone'),
+      elevation_m: z.number().min(-430).max(6000),
+      secchi_m: z.number().min(0.1).max(40),
+      /** Which of these figures nobody measured. */
+      assumed: z
+        .array(z.enum(['elevation_m', 'secchi_m']))
+        .max(2)
+        .optional(),
+      /** Ids of the fish that live in it; without them its kind and the log say which are offered. */
+      species: z.array(storableText(1, 60)).max(40).optional(),
+      surfaceArea_m2: z.number().positive().optional(),
+    }),
+    features: z.array(feature).refine((all) => all.some((f) => f.properties.role === 'outline'), 'expected a feature of role outline, found none'),
+  })
+  .superRefine((file, context) => {
+    const problem = valueProblem(file, fileLimits);
+    if (problem) context.addIssue({ code: 'custom', message: problem });
+  });
 export type WaterFile = z.infer<typeof waterFile>;
 
 function isTimeZone(zone: string): boolean {

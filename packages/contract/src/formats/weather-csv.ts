@@ -26,7 +26,8 @@ export function parseWeatherCsv(text: string): WeatherHour[] {
     const before = series[series.length - 1];
     if (before && atMs === before.atMs) throw new FormatError(line, `time: expected each time once, found ${at('time')} again`);
     if (before && atMs < before.atMs) throw new FormatError(line, `time: expected ascending times, found ${at('time')} after a later one`);
-    if (series.length > 0 && atMs - series[0].atMs > longestSeriesMs) throw new FormatError(line, `time: expected two years of weather at most, found ${at('time')} after ${new Date(series[0].atMs).toISOString()}`);
+    if (series.length > 0 && atMs - series[0].atMs > longestSeriesMs)
+      throw new FormatError(line, `time: expected two years of weather at most, found ${at('time')} after ${new Date(series[0].atMs).toISOString()}`);
     const hour: WeatherHour = { atMs, airC: null, pressureHpa: null, windMs: null, windFromDeg: null, cloud: null, precipMm: null, snowCm: null };
     for (const [field, column, least, most] of fields) hour[field] = csvNumber(at(column), column, least, most, line);
     series.push(hour);

@@ -180,7 +180,17 @@ const reducers: Reducers = {
     book.note(id, ms, kind, body.hole ?? null);
   },
   'hole-drilled': (book, { id, kind, body }, ms) => {
-    book.addHole({ id: body.hole, label: body.label, at: body.at, drilledMs: ms, clearIceM: null, whiteIceM: null, depthM: null, mapDepthM: body.mapDepthM ?? null, arrivals: [ms] });
+    book.addHole({
+      id: body.hole,
+      label: body.label,
+      at: body.at,
+      drilledMs: ms,
+      clearIceM: null,
+      whiteIceM: null,
+      depthM: null,
+      mapDepthM: body.mapDepthM ?? null,
+      arrivals: [ms],
+    });
     book.outing.currentHole = body.hole;
     book.note(id, ms, kind, body.hole);
   },

@@ -210,7 +210,7 @@ function windowWords(
 const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);
 
 /** What stands against going to moving water; nothing measured on it says that it bears. */
-const movingWords = {
+export const movingWords = {
   headline: 'Moving water: keep off any ice on it',
   detail:
     'River ice is not lake ice: current thins it from below where nothing shows. From the bank: firm footing, banks undercut and iced over give way. Wading or afloat: flotation worn, cold water takes the breath, somebody knows the plan. Local authorities know more.',

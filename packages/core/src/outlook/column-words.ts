@@ -19,7 +19,11 @@ const apartC = 0.8;
 /** The column in words, in the angler's units. */
 export function columnWords(answer: ColumnAnswer, depth: FishDepth, fish: string, units: UnitPreference): ColumnWords {
   const { now, deepestM, fit } = answer;
-  return { title: `${warmthWords(now, deepestM)}, ${breathWords(depth, units)}`, detail: `${lookWords(depth, fish, units)}${hurtWords(depth, units)}`, source: sourceWords(fit, units) };
+  return {
+    title: `${warmthWords(now, deepestM)}, ${breathWords(depth, units)}`,
+    detail: `${lookWords(depth, fish, units)}${hurtWords(depth, units)}`,
+    source: sourceWords(fit, units),
+  };
 }
 
 function warmthWords(now: ColumnProfile, deepestM: number): string {

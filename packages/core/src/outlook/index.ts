@@ -10,4 +10,5 @@ export { alertsFor, type Alert } from './alerts';
 export { dayPlan, movedItem, startingPlan, withoutItem, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, type ColumnWords } from './column-words';
 export { winterIceRows, winterWords } from './winter-words';
+export { withoutWeather, type WithoutWeather } from './without-weather';
 export { surfaceOf, type Surface } from './surface';

@@ -25,21 +25,22 @@ interface Props {
 }
 
 const deadBait = 'Dead bait under a flag';
-/** Taken for the bottom where no flasher tells, m. */
-const usualBottomM = 8;
+/** Where setting the bottom begins where nothing tells it, m. */
+const startBottomM = 8;
 
 /** Tip-ups that are set: their flags with a timer, and one more at a height over the bottom. */
 export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs, onFish }: Props) {
   const { ledger } = useLedger();
+  const { mapDepthM } = hole;
   const [heightM, setHeight] = useState<number>(tipUpHeights.startM);
   const [plumbedM, setPlumbed] = useState<number | null>(null);
-  const floorM = plumbedM ?? bottomM ?? usualBottomM;
+  const floorM = plumbedM ?? bottomM;
   const scope = { id: outing.id, zone };
   const set = outing.lines.filter((l) => isTipUp(l) && l.upMs === null);
-  const depthM = lineToPull(Math.max(1, floorM), clamp(heightM, 0.05, Math.max(1, floorM) - 0.15));
-  const down = (rod: string, holeId: string, atM: number) =>
-    ({ kind: 'line-down', body: { line: newId(), hole: holeId, rod, presentation: deadBait, depthM: Math.round(atM * 100) / 100 } }) as const;
-  const again = (line: LineState) => void ledger.writeAll(scope, [{ kind: 'line-up', body: { line: line.id } }, down(line.rod, line.hole, line.depths.at(-1)?.depthM ?? depthM)]);
+  const depthM = floorM === null ? null : lineToPull(Math.max(1, floorM), clamp(heightM, 0.05, Math.max(1, floorM) - 0.15));
+  const down = (rod: string, holeId: string, atM: number | null) =>
+    ({ kind: 'line-down', body: { line: newId(), hole: holeId, rod, presentation: deadBait, ...(atM === null ? {} : { depthM: Math.round(atM * 100) / 100 }) } }) as const;
+  const again = (line: LineState) => void ledger.writeAll(scope, [{ kind: 'line-up', body: { line: line.id } }, down(line.rod, line.hole, line.depths.at(-1)?.depthM ?? null)]);
   return (
     <Sheet
       title="Tip-ups"
@@ -49,7 +50,8 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
         <Action
           kind="main"
           height={64}
-          label={`Set here, ${depthText(depthM, units)} of line`}
+          label={depthM === null ? 'Set here: the bottom first' : `Set here, ${depthText(depthM, units)} of line`}
+          disabled={depthM === null}
           onPress={() => void ledger.write(scope, 'line-down', down(tipUpName(outing), hole.id, depthM).body)}
         />
       }
@@ -75,9 +77,14 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
       />
       <Stepper
         label="Bottom"
-        text={depthText(floorM, units)}
-        onStep={(d) => setPlumbed(clamp(floorM + (d * metresPerDepthUnit(units)) / 2, 1, 100))}
-        hint={plumbedM === null && bottomM !== null ? 'Off the flasher. A line with a weight tells it too.' : 'By a line let down with a weight.'}
+        text={floorM === null ? null : depthText(floorM, units)}
+        empty="not sounded"
+        onStep={(d) => setPlumbed(floorM === null ? (mapDepthM ?? startBottomM) : clamp(floorM + (d * metresPerDepthUnit(units)) / 2, 1, 100))}
+        hint={
+          plumbedM === null && bottomM !== null
+            ? 'Off the flasher. A line with a weight tells it too.'
+            : `By a line let down with a weight.${mapDepthM === null ? '' : ` The map expects ${depthText(mapDepthM, units)}.`}`
+        }
       />
     </Sheet>
   );

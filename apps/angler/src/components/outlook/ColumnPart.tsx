@@ -12,19 +12,22 @@ import { Words } from '../Words';
 import { ColumnPlot, columnSpoken } from '../column/ColumnPlot';
 
 interface Props {
+  species: string;
   answer: ColumnAnswer | null;
   depth: FishDepth | null;
   why: string | null;
   pending: boolean;
   waterId: string;
   nowMs: number;
+  /** Whether nobody measured how clear the water is. */
+  clarityAssumed: boolean;
   height?: number;
 }
 
 /** The column of the water now: its finding, the picture, where its figures come from; as a table on request. */
-export function ColumnPart({ answer, depth, why, pending, waterId, nowMs, height }: Props) {
+export function ColumnPart({ species, answer, depth, why, pending, waterId, nowMs, clarityAssumed, height }: Props) {
   const palette = usePalette();
-  const { units, species } = usePreferences();
+  const { units } = usePreferences();
   const { state } = useLedger();
   const [asTable, setAsTable] = useState(false);
   const casts = useMemo(() => recentCasts(measurementsOf(state, waterId), nowMs), [state, waterId, nowMs]);
@@ -79,7 +82,7 @@ export function ColumnPart({ answer, depth, why, pending, waterId, nowMs, height
       )}
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <Words size="small" tone="second" style={{ flex: 1 }}>
-          {words.source}
+          {clarityAssumed ? `${words.source} Clarity is assumed; the disc tells it.` : words.source}
         </Words>
         <Action label={asTable ? 'As a picture' : 'In figures'} onPress={() => setAsTable(!asTable)} />
       </View>

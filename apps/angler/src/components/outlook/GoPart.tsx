@@ -1,5 +1,5 @@
 import { iceGuidance } from '@burrow/core/safety';
-import type { OutlookWords } from '@burrow/core/outlook';
+import type { OutlookWords, Surface } from '@burrow/core/outlook';
 import { spanText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { useWallNow } from '@/data/clock';
@@ -11,12 +11,20 @@ import { Words } from '../Words';
 
 const loads = iceGuidance.map((g) => ({ id: g.load, label: { foot: 'On foot', snowmobile: 'With a sled machine', car: 'With a car', truck: 'With a truck' }[g.load] }));
 
-/** What stands against going: the ice for who goes, and the cold. There is no yes here. */
-export function GoPart({ words, isOpen, bears, away }: { words: OutlookWords; isOpen: boolean; bears: string | null; away: string | null }) {
+interface GoProps {
+  ice: OutlookWords['ice'];
+  surface: Surface;
+  bears: string | null;
+  away: string | null;
+}
+
+/** What stands against going: the ice for who goes, open water, or a current. There is no yes here. */
+export function GoPart({ ice, surface, bears, away }: GoProps) {
   const { load } = usePreferences();
+  if (surface === 'moving') return <Caution headline={ice.headline}>{ice.detail}</Caution>;
   return (
     <View style={{ gap: 10 }}>
-      {isOpen ? (
+      {surface === 'open' ? (
         <Caution headline="Open water, as modelled">
           Cold water takes the breath and then the hands. Wear flotation, know how to get back in, and have somebody know the plan. If there is ice, it is new and not to be
           trusted.
@@ -24,9 +32,7 @@ export function GoPart({ words, isOpen, bears, away }: { words: OutlookWords; is
       ) : (
         <>
           <Choice label="Who goes on the ice" options={loads} value={load} onChange={(id) => change({ load: id })} />
-          <Caution headline={words.ice.headline}>
-            {[words.ice.detail, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ')}
-          </Caution>
+          <Caution headline={ice.headline}>{[ice.detail, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ')}</Caution>
         </>
       )}
     </View>

@@ -1,4 +1,5 @@
 import { clamp, pressureStepHpa, pressureText, windText } from '@burrow/core/units';
+import type { LedgerEvent } from '@burrow/core/ledger';
 import type { WeatherHour } from '@burrow/core/weather';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -31,14 +32,16 @@ export function SeenSheet({
   onClose: () => void;
   last: WeatherHour | undefined;
   zone: string;
-  onLogged: (id: string) => void;
+  onLogged: (event: LedgerEvent) => void;
 }) {
   const { units } = usePreferences();
   const { ledger } = useLedger();
   const [hpa, setHpa] = useState<number | null>(null);
   const [sky, setSky] = useState<(typeof skies)[number]['id'] | null>(null);
   const [wind, setWind] = useState<number | null>(null);
-  const glass = hpa ?? last?.pressureHpa ?? 1015;
+  const station = last?.pressureHpa ?? null;
+  /** Where setting it begins. */
+  const glass = hpa ?? station ?? 1015;
   const isEmpty = hpa === null && sky === null && wind === null;
   const save = async () => {
     const event = await ledger.write({ id: newId(), zone }, 'weather-seen', {
@@ -49,14 +52,15 @@ export function SeenSheet({
     setHpa(null);
     setSky(null);
     setWind(null);
-    onLogged(event.id);
+    onLogged(event);
     onClose();
   };
   return (
     <Sheet title="What I see" open={open} onClose={onClose} footer={<Action kind="main" height={64} label="Log this weather" disabled={isEmpty} onPress={() => void save()} />}>
       <Stepper
         label="Glass"
-        text={hpa === null ? `${pressureText(glass, units)} (station)` : pressureText(glass, units)}
+        text={hpa !== null ? pressureText(hpa, units) : station !== null ? `${pressureText(station, units)} (station)` : null}
+        empty="not read"
         onStep={(d) => setHpa(clamp(glass + d * pressureStepHpa(units), 900, 1080))}
         hint="Reduced to sea level, as barometers are set."
       />

@@ -10,6 +10,7 @@ import { newId } from '@/data/ledger';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';
+import { SimulatedBand } from '../SimulatedBand';
 import { Action } from '../Action';
 import { Choice } from '../Choice';
 import { Shaft } from '../shaft/Shaft';
@@ -156,7 +157,12 @@ export function Drill() {
       </View>
     </View>
   );
-  const shaft = <Shaft flasher={flasher} units={units} iceM={0.28} adviceM={coached ? (frame?.advice?.jigM ?? null) : null} onJig={flasher.setLine} />;
+  const shaft = (
+    <>
+      <SimulatedBand>Simulated for practice: these fish are in no water</SimulatedBand>
+      <Shaft flasher={flasher} units={units} iceM={null} adviceM={coached ? (frame?.advice?.jigM ?? null) : null} onJig={flasher.setLine} />
+    </>
+  );
   if (!wide)
     return (
       <View style={{ flex: 1 }}>

@@ -7,7 +7,7 @@ import { Pressable, useWindowDimensions, View } from 'react-native';
 import { useNow } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { useOuting, useWater, useWeather } from '@/data/water';
+import { isNone, useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { phaseWords } from '../ribbon/words';
 import { Icon, type IconName } from '../icon/Icon';
@@ -95,16 +95,19 @@ function Rail({ path }: { path: string }) {
 function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   const palette = usePalette();
   const { units } = usePreferences();
-  const { unsent, reached } = useLedger();
+  const { unsent, reached, trouble, refused } = useLedger();
   const { water, detail } = useWater();
-  const weather = useWeather(water?.id).data?.value;
+  const station = useWeather(water?.id);
+  const weather = station.data?.value;
   const now = useNow(30_000);
   const zone = detail.data?.value.file.water.timezone;
   const minute = Math.floor(now / 60_000);
   const front = useMemo(() => (weather && water ? nextChange(weather.series, water.lat, minute * 60_000) : null), [weather, water, minute]);
   const row = weather && weatherAt(weather.series, now);
   const felt = row && row.airC !== null ? feelsLike(row.airC, (row.windMs ?? 0) * 3.6) : null;
-  const parts = [zone ? clockText(now, zone) : null, front, felt === null ? null : `feels ${tempText(felt, units)}`].filter((p) => p !== null);
+  const parts = [zone ? clockText(now, zone) : null, isNone(station.error) ? 'no weather yet' : front, felt === null ? null : `feels ${tempText(felt, units)}`].filter(
+    (p) => p !== null,
+  );
   return (
     <View
       role="banner"
@@ -135,12 +138,18 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
           {parts.join('  ')}
         </Words>
       </View>
-      {unsent > 0 ? (
+      {trouble !== null ? (
+        <Words strong size="small" tone="straw" aria-live="polite">
+          {unsent > 0 ? `${unsent} unsent, server trouble` : 'server trouble'}
+        </Words>
+      ) : unsent > 0 ? (
         <Words strong size="small" tone="straw" aria-live="polite">{`${unsent} unsent`}</Words>
       ) : reached === false ? (
         <Words size="small" tone="straw">
           no signal
         </Words>
+      ) : refused.length > 0 ? (
+        <Words strong size="small" tone="straw">{`${refused.length} refused`}</Words>
       ) : null}
       {gear ? (
         <Link href="/gear" asChild>

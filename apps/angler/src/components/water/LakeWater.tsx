@@ -1,5 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import type { LedgerEvent } from '@burrow/core/ledger';
 import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
 import { expectedText, nextWords, planWords } from '@burrow/core/holes';
 import { countingThickness } from '@burrow/core/safety';
@@ -18,6 +19,7 @@ import { newId } from '@/data/ledger';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences, type KeptHolePlan } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import { useSpecies } from '@/data/species';
 import { useLastIce, useOuting } from '@/data/water';
 import type { Ground } from '@/workers/ground.api';
 import { BankPanel } from './BankPanel';
@@ -35,11 +37,12 @@ const Said = lazy(() => import('@/components/Said'));
 /** Standing water: where to drill, in what order. */
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const { state, ledger, ready } = useLedger();
-  const { units, species } = usePreferences();
+  const { units } = usePreferences();
+  const { species } = useSpecies(water.file, water.id);
   const wide = useWide();
   const router = useRouter();
   const underWay = useOuting();
-  const { plan, outlook, columnPending, weather, input, column, nowMs } = useOutlook();
+  const { plan, outlook, columnPending, weather, without, input, column, nowMs } = useOutlook();
   // What is under way on another water is not drilled from here.
   const outing = underWay?.water === water.id ? underWay : undefined;
   const elsewhere = outing ? undefined : underWay;
@@ -51,6 +54,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number } | null>(null);
   const [inWords, setInWords] = useState(false);
   const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
+  const [ended, setEnded] = useState<{ event: LedgerEvent; text: string } | null>(null);
   const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
   const drilling = useHoles(water, ground, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
   const { left, next, fish, look } = drilling;
@@ -59,6 +63,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const { layers, overlay } = useLayers(fish, look, bed.deepest.depthM);
 
   const zone = water.file.water.timezone;
+  const surface = outlook?.surface ?? 'unknown';
   const isUnderWay = outing !== undefined && outing.holes.length > 0;
   const advised = isUnderWay ? next : null;
   const target = tapped ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
@@ -66,10 +71,11 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   // A place that has a hole already is gone back to, not drilled again.
   const known = outing?.holes.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
   const standing = position ?? outing?.holes.at(-1)?.at ?? null;
-  const start = () => {
+  const end = async (id: string, text: string) => setEnded({ event: await ledger.write({ id, zone }, 'outing-ended', {}), text });
+  const start = async () => {
     const id = newId();
-    if (elsewhere) void ledger.write({ id: elsewhere.id, zone }, 'outing-ended', {});
-    void ledger.write({ id, zone }, 'outing-started', {
+    if (elsewhere) await end(elsewhere.id, `Outing on ${elsewhere.waterName} ended`);
+    await ledger.write({ id, zone }, 'outing-started', {
       water: water.id,
       waterName: water.file.water.name,
       species: [species],
@@ -85,7 +91,9 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       }
     : drilling.plan && left.length > 0
       ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
-      : { headline: headline(ground), detail: reason(ground, units) };
+      : surface === 'open' && !outing
+        ? { headline: 'Open water, as modelled: nothing to drill', detail: `Where a hole would go is worked out all the same: ${reason(ground, units)}` }
+        : { headline: headline(ground), detail: `${reason(ground, units)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
 
   const answer = (
     <Answer>
@@ -101,7 +109,10 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const bankPanel = <BankPanel {...banks} units={units} zone={zone} isIced={isIced} />;
   const list = (
     <>
-      <View style={{ paddingHorizontal: 16, paddingBottom: 16 }}>
+      <View style={{ paddingHorizontal: 16, paddingBottom: 16, gap: 8 }}>
+        {surface === 'open' ? (
+          <Caution headline="Open water, as modelled">If there is ice here, it is new and not to be trusted: measure it before every step, or stay on the bank.</Caution>
+        ) : null}
         <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
           {`Check each hole, more often near the inflow. No ice is safe ice.${water.file.water.kind === 'reservoir' ? ' Under a falling level ice hangs unsupported.' : ''}`}
         </Caution>
@@ -151,7 +162,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
         ) : outing ? (
           <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setDrillAt({ at: target, expectedM: expected!.depthM })} />
         ) : (
-          <Action kind="main" height={64} label="Start outing" disabled={!ready} onPress={start} />
+          <Action kind="main" height={64} label={surface === 'open' ? 'I measured ice: start' : 'Start outing'} disabled={!ready} onPress={() => void start()} />
         )}
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
@@ -172,7 +183,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             onPress={() => setPlanning(true)}
           />
         )}
-        {outing ? <OutingActions onHole={() => router.navigate('/hole')} /> : null}
+        {outing ? <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end(outing.id, 'Outing ended')} /> : null}
       </View>
     </Foot>
   );
@@ -204,6 +215,20 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
               setDropped(null);
             }}
             onDismiss={() => setDropped(null)}
+            liftPx={wide ? 0 : 150}
+          />
+        </Suspense>
+      ) : null}
+      {ended ? (
+        <Suspense fallback={null}>
+          <Said
+            key={ended.event.id}
+            text={ended.text}
+            onUndo={() => {
+              void ledger.write({ id: ended.event.outing, zone }, 'undone', { target: ended.event.id });
+              setEnded(null);
+            }}
+            onDismiss={() => setEnded(null)}
             liftPx={wide ? 0 : 150}
           />
         </Suspense>

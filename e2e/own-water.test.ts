@@ -1,0 +1,186 @@
+import { expect, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { test } from './stack';
+
+/** A pond of one's own: its shore and a few soundings, as a water file. */
+function pond(): string {
+  const at = (x: number, y: number) => [-121.5 + x / 75_000, 44 + y / 111_195];
+  const ring = [
+    [-160, -90],
+    [160, -90],
+    [170, 60],
+    [0, 110],
+    [-170, 60],
+    [-160, -90],
+  ].map(([x, y]) => at(x, y));
+  const soundings = [];
+  for (let x = -120; x <= 120; x += 40)
+    for (let y = -60; y <= 60; y += 30)
+      soundings.push({ type: 'Feature', geometry: { type: 'Point', coordinates: at(x, y) }, properties: { role: 'sounding', depth_m: Math.round(60 - (x * x + 2 * y * y) / 400) / 10 } });
+  return JSON.stringify({
+    type: 'FeatureCollection',
+    water: { name: 'Little Hollow', kind: 'lake', timezone: 'America/Los_Angeles', elevation_m: 900, secchi_m: 2, assumed: ['secchi_m'] },
+    features: [{ type: 'Feature', geometry: { type: 'Polygon', coordinates: [ring] }, properties: { role: 'outline' } }, ...soundings],
+  });
+}
+
+const textOf = (page: Page) => page.evaluate(() => document.body.innerText);
+
+/** Nothing made up, and nothing that nobody measured called measured. */
+async function expectHonest(page: Page, where: string): Promise<void> {
+  const text = await textOf(page);
+  expect([where, text.match(/[^\n]*(simulated|modelled|as modelled)[^\n]*/gi)]).toEqual([where, null]);
+  const measured = (text.match(/[^\n.]*measured[^\n.]*/gi) ?? []).filter((line) => !/not measured|nobody measured/i.test(line));
+  expect([where, measured]).toEqual([where, []]);
+}
+
+async function saved(page: Page, button: string): Promise<string> {
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  return readFileSync(await (await download).path(), 'utf8');
+}
+
+test('a new user with a water of one’s own: nothing measured is called measured, and nothing is simulated', async ({ page, stack }) => {
+  test.setTimeout(180_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(stack.url);
+  await page.getByRole('button', { name: 'I am new here' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Bo');
+  await page.getByRole('textbox', { name: 'E-mail' }).fill('bo@test.invalid');
+  await page.getByLabel('Password').fill('long enough now');
+  await page.getByRole('button', { name: 'Make an account' }).click();
+  await page.getByRole('button', { name: 'To Gear' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
+  await (await chooser).setFiles({ name: 'pond.geojson', mimeType: 'application/geo+json', buffer: Buffer.from(pond()) });
+  await expect(page.getByText('Little Hollow is here.')).toBeVisible();
+
+  await test.step('Outlook says that there is no weather and that the ice is not measured', async () => {
+    await page.getByRole('link', { name: 'Outlook' }).click();
+    await expect(page.getByRole('heading', { name: 'No weather yet' })).toBeVisible();
+    await expect(page.getByRole('note')).toContainText('Ice not measured');
+    await expectHonest(page, 'outlook');
+  });
+
+  await test.step('a hole is drilled with nothing measured', async () => {
+    await page.getByRole('button', { name: 'To the map' }).click();
+    await page.getByRole('button', { name: 'Start outing' }).click();
+    await expect(page.getByText(/Without weather, places are scored as for midwinter/)).toBeVisible();
+    await expectHonest(page, 'water');
+    await page.getByRole('button', { name: 'Drill here' }).click();
+    await expect(page.getByText('not sounded', { exact: true })).toBeVisible();
+    await expect(page.getByText('Ice not measured here', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Hole is drilled' }).click();
+  });
+
+  await test.step('the hole opens on the quick reading, and no fish are shown', async () => {
+    const sheet = page.getByRole('dialog');
+    await expect(sheet.getByText('Touch the ruler where the bottom is')).toBeVisible();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await expect(page.getByText('Hole 1, no flasher connected: read yours by eye')).toBeVisible();
+    await expect(page.getByText(/^not sounded; the map expects/)).toBeVisible();
+    await expectHonest(page, 'hole');
+    await page.getByRole('button', { name: /^Line down/ }).click();
+    await page.getByRole('button', { name: 'Quick reading' }).click();
+    for (const [what, share] of [
+      ['Bottom', 0.75],
+      ['Jig', 0.55],
+      ['Top mark', 0.65],
+    ] as const) {
+      const box = (await sheet.getByRole('slider', { name: what }).boundingBox())!;
+      await page.mouse.click(box.x + box.width / 2, box.y + box.height * share);
+    }
+    await sheet.getByRole('radio', { name: 'Comes up' }).click();
+    await sheet.getByRole('button', { name: /^Set jig to/ }).click();
+    await expect(page.getByText(/^read by eye at/).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await page.getByRole('button', { name: 'Released' }).click();
+    await expect(page.getByText(/released$/).first()).toBeVisible();
+    await expectHonest(page, 'hole with a reading');
+  });
+
+  await test.step('without a signal nothing is simulated either', async () => {
+    await page.context().setOffline(true);
+    await page.getByRole('button', { name: 'Looked', exact: true }).click();
+    await expect(page.getByText(/^\d+ unsent$/)).toBeVisible();
+    await page.waitForTimeout(4000);
+    await expectHonest(page, 'hole without a signal');
+    await page.context().setOffline(false);
+    await expect(page.getByText(/unsent/)).toHaveCount(0, { timeout: 30_000 });
+  });
+
+  await test.step('neither do the exports', async () => {
+    await page.getByRole('link', { name: 'Leave the hole for the map' }).click();
+    await page.getByRole('button', { name: 'What the map shows and can do' }).click();
+    await page.getByRole('button', { name: 'Save this water to a file' }).click();
+    const water = await saved(page, 'The whole water, GeoJSON');
+    const hole = JSON.parse(water).features.find((f: { properties: { role: string } }) => f.properties.role === 'hole');
+    expect(hole.properties).not.toHaveProperty('depth_m');
+    await page.goto(`${stack.url}/season`);
+    await expectHonest(page, 'season');
+    const ledger = (await saved(page, 'Ledger (NDJSON)')).trim().split('\n').map((line) => JSON.parse(line));
+    const kinds = ledger.map((e) => e.kind);
+    expect(kinds).not.toContain('ice-measured');
+    expect(kinds).not.toContain('depth-sounded');
+    expect(ledger.find((e) => e.kind === 'outing-started').body.plan ?? []).toEqual([]);
+    expect(ledger.find((e) => e.kind === 'fish-landed').body).not.toHaveProperty('lengthMm');
+    expect(await saved(page, 'Catches (CSV)')).toMatch(/\n[^\n]*,Little Hollow,1,[-\d.]+,[\d.]+,black-crappie,,,/);
+    await page.goto(stack.url);
+    await expect(page.getByRole('note')).toContainText('Ice not measured');
+    await expectHonest(page, 'outlook after the hole');
+    await page.goto(`${stack.url}/gear`);
+    await page.getByRole('heading', { name: 'Tackle box' }).waitFor();
+    await expectHonest(page, 'gear');
+  });
+});
+
+test('a friend’s ledger is asked about, marked, and taken out again', async ({ demo: page, stack }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const id = (n: number) => `0198c0de-1111-7000-8000-${String(n).padStart(12, '0')}`;
+  const at = (minute: number) => `2027-01-09T09:${String(minute).padStart(2, '0')}:00.000-09:00`;
+  const event = (n: number, kind: string, body: object) => JSON.stringify({ id: id(n), outing: id(1), angler: 'a friend', device: 'd', at: at(n), kind, v: 1, body });
+  const text = [
+    event(2, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['walleye'], goal: 'numbers', method: 'ice' }),
+    event(3, 'hole-drilled', { hole: id(50), label: '1', at: [-140, 47] }),
+    event(4, 'fish-landed', { fish: id(60), hole: id(50), species: 'walleye' }),
+    event(5, 'outing-ended', {}),
+  ].join('\n');
+  await page.goto(`${stack.url}/season`);
+  const header = page.getByText(/^This winter: \d+ outings/);
+  const before = await header.innerText();
+  const bring = async () => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Bring a ledger in' }).click();
+    await (await chooser).setFiles({ name: 'friend.ndjson', mimeType: 'application/x-ndjson', buffer: Buffer.from(text) });
+  };
+  await bring();
+  await expect(page.getByText(/written by another account/)).toBeVisible();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  expect(await header.innerText()).toBe(before);
+  await bring();
+  await page.getByRole('button', { name: 'Take in 4 new entries' }).click();
+  await expect(header).not.toHaveText(before);
+  await page.getByRole('button', { name: 'Take out friend.ndjson' }).click();
+  await expect(header).toHaveText(before);
+  await expect.poll(async () => (await stack.query(`SELECT count(*)::int AS n FROM outing WHERE id = '${id(1)}'`))[0].n, { timeout: 20_000 }).toBe(0);
+});
+
+test('the river and the drain of the demo get no walk over ice, and only their own fish', async ({ demo: page, stack }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const [water, fish, others] of [
+    ['Ullen River, Kilnfoot pool, river', ['Largemouth', 'Smallmouth'], 2],
+    ['Marrow Drain, channel', ['Roach', 'Perch'], 2],
+  ] as const) {
+    await page.goto(`${stack.url}/gear`);
+    await page.getByRole('radio', { name: water }).click();
+    await page.getByRole('link', { name: 'Outlook' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Be over them|^No good hours/);
+    const choices = page.getByRole('radiogroup', { name: 'Fish' }).getByRole('radio');
+    await expect(choices).toHaveCount(others);
+    for (const name of fish) await expect(choices.filter({ hasText: name })).toHaveCount(1);
+    const text = await textOf(page);
+    expect(text).not.toMatch(/testing the ice|Drill \d+ holes|Off the ice|On foot|Ice measured/);
+    expect(text).toMatch(/Moving water: keep off any ice on it/);
+    await expect(page.getByText(/^Simulated weather/)).toBeVisible();
+  }
+});
