@@ -1,6 +1,6 @@
 /** A private PostgreSQL cluster on loopback, run by Debian's programs, never as root. */
 import { execFileSync, spawnSync } from 'node:child_process';
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import path from 'node:path';
@@ -39,18 +39,41 @@ function ownedByPostgres(file) {
   chownSync(file, id('-u'), id('-g'));
 }
 
+/** Whether the postgres user can enter a folder: all its parents need x for others. */
+const canEnter = (dir) => !isRoot || spawnSync('setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', '--', 'test', '-x', dir]).status === 0;
+
+/** A folder for the cluster of a data folder that the postgres user cannot enter. */
+const elsewhereOf = (dir) => path.join('/var/lib/vivid-burrow', createHash('sha256').update(path.resolve(dir)).digest('hex').slice(0, 16));
+
 /**
- * Starts the cluster in `dir`, making it first where there is none.
- * Answers its address and a function that stops it.
+ * Where the cluster of a data folder lies: in it, or, where only root may enter its parents, in a folder of its own
+ * under /var/lib that the postgres user can enter.
  */
-export async function startCluster(dir, port) {
+function homeOf(dir) {
   mkdirSync(dir, { recursive: true });
   ownedByPostgres(dir);
+  if (canEnter(dir)) return dir;
+  const home = elsewhereOf(dir);
+  mkdirSync(home, { recursive: true });
+  ownedByPostgres(home);
+  if (!canEnter(home)) throw new Error(`neither ${dir} nor ${home} can be entered by the postgres user; set DATA_DIR to a folder that can (its parents need x for others)`);
+  return home;
+}
+
+/** Forgets the cluster of a data folder, wherever it lies. */
+export function removeCluster(dir) {
+  if (isRoot) rmSync(elsewhereOf(dir), { recursive: true, force: true });
+  rmSync(dir, { recursive: true, force: true });
+}
+
+/**
+ * Starts the cluster of the data folder `dataDir`, making it first where there is none.
+ * Answers its address and a function that stops it.
+ */
+export async function startCluster(dataDir, port) {
+  const dir = homeOf(dataDir);
   const data = path.join(dir, 'cluster');
   const secret = path.join(dir, 'password');
-  if (isRoot && spawnSync('setpriv', ['--reuid=postgres', '--regid=postgres', '--init-groups', '--', 'test', '-x', dir]).status !== 0) {
-    throw new Error(`${dir} cannot be entered by the postgres user; set DATA_DIR to a folder that can (its parents need x for others)`);
-  }
   if (!existsSync(path.join(data, 'PG_VERSION'))) {
     rmSync(data, { recursive: true, force: true });
     writeFileSync(secret, randomBytes(18).toString('hex'), { mode: 0o600 });

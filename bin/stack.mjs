@@ -5,7 +5,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
-import { freePort, startCluster } from './cluster.mjs';
+import { freePort, removeCluster, startCluster } from './cluster.mjs';
 
 export const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 /** The scenario's morning. */
@@ -137,5 +137,6 @@ async function createDatabase(url) {
 
 /** Forgets everything a data folder held. */
 export function clearData(dataDir) {
+  removeCluster(path.join(dataDir, 'postgresql'));
   rmSync(dataDir, { recursive: true, force: true });
 }

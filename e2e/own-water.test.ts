@@ -16,7 +16,11 @@ function pond(): string {
   const soundings = [];
   for (let x = -120; x <= 120; x += 40)
     for (let y = -60; y <= 60; y += 30)
-      soundings.push({ type: 'Feature', geometry: { type: 'Point', coordinates: at(x, y) }, properties: { role: 'sounding', depth_m: Math.round(60 - (x * x + 2 * y * y) / 400) / 10 } });
+      soundings.push({
+        type: 'Feature',
+        geometry: { type: 'Point', coordinates: at(x, y) },
+        properties: { role: 'sounding', depth_m: Math.round(60 - (x * x + 2 * y * y) / 400) / 10 },
+      });
   return JSON.stringify({
     type: 'FeatureCollection',
     water: { name: 'Little Hollow', kind: 'lake', timezone: 'America/Los_Angeles', elevation_m: 900, secchi_m: 2, assumed: ['secchi_m'] },
@@ -118,7 +122,10 @@ test('a new user with a water of one’s own: nothing measured is called measure
     expect(hole.properties).not.toHaveProperty('depth_m');
     await page.goto(`${stack.url}/season`);
     await expectHonest(page, 'season');
-    const ledger = (await saved(page, 'Ledger (NDJSON)')).trim().split('\n').map((line) => JSON.parse(line));
+    const ledger = (await saved(page, 'Ledger (NDJSON)'))
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
     const kinds = ledger.map((e) => e.kind);
     expect(kinds).not.toContain('ice-measured');
     expect(kinds).not.toContain('depth-sounded');

@@ -1,10 +1,10 @@
 import { test as base, type Page } from '@playwright/test';
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { chmodSync, mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import pg from 'pg';
 import { freePort } from '../bin/cluster.mjs';
-import { startStack } from '../bin/stack.mjs';
+import { clearData, startStack } from '../bin/stack.mjs';
 
 export interface Stack {
   url: string;
@@ -27,7 +27,7 @@ export const test = base.extend<{ demo: Page }, { stack: Stack }>({
       await use({ url: stack.url, killServer: stack.killServer as () => Promise<void>, startServer: stack.startServer, query: async (sql) => (await client.query(sql)).rows });
       await client.end();
       await stack.stop();
-      rmSync(dataDir, { recursive: true, force: true });
+      clearData(dataDir);
     },
     { scope: 'worker', timeout: 120_000 },
   ],

@@ -51,5 +51,5 @@ export function openApi(): object {
       },
     };
   }
-  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.15.0' }, paths };
+  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.16.0' }, paths };
 }

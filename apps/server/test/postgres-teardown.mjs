@@ -1,7 +1,7 @@
-import { rmSync } from 'node:fs';
+import { removeCluster } from '../../../bin/cluster.mjs';
 
 export default async function teardown() {
   const { stop, dir } = globalThis.__BURROW_CLUSTER__;
   stop();
-  rmSync(dir, { recursive: true, force: true });
+  removeCluster(dir);
 }

@@ -22,11 +22,11 @@ export function Stepper({ label, text, empty = 'not measured', onStep, onClear, 
       <Words strong>{label}</Words>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
         <Action label="" spoken={`Less ${label}`} icon="minus" height={64} width={72} onPress={() => onStep(-1)} />
-        <View style={{ flex: 1, alignItems: 'center' }} aria-live="polite">
+        <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center', minHeight: onClear ? 88 : 64 }} aria-live="polite">
           <Words size={text === null ? 'body' : 'title'} tone={text === null ? 'second' : 'ink'} strong align="center">
             {text ?? empty}
           </Words>
-          {text !== null && onClear ? <Action kind="bare" height={48} label="Not measured" spoken={`${label} not measured`} onPress={onClear} /> : null}
+          {text !== null && onClear ? <Action kind="bare" height={48} label="Clear" spoken={`${label} not measured`} onPress={onClear} /> : null}
         </View>
         <Action label="" spoken={`More ${label}`} icon="plus" height={64} width={72} onPress={() => onStep(1)} />
       </View>
