@@ -44,6 +44,25 @@ test('calc frostbite answers minutes by the formula or the words of the public b
   expect(at(-58, 40)).toMatchObject({ value: 'under 2' });
 });
 
+test('fronts of a file that tells too little says so, with what is missing', () => {
+  const rows = readFileSync('demo/weather.csv', 'utf8').trim().split('\n');
+  const write = (name: string, lines: string[]) => {
+    writeFileSync(file(name), `${lines.join('\n')}\n`);
+    return JSON.parse(burrow('fronts', file(name)).stdout) as { phases: { phase: string; confidence: number; missing?: string[] }[] };
+  };
+  for (const [name, lines, missing] of [
+    ['short.csv', rows.slice(0, 26), /^48 hours of weather, found 25$/],
+    ['sparse.csv', rows.slice(0, 240).filter((_, i) => i === 0 || i % 6 === 1), /^air temperature \(known in \d+ of 100 hours\)/],
+  ] as const) {
+    const { phases } = write(name, [...lines]);
+    expect(phases.map((p) => [p.phase, p.confidence])).toEqual([['not enough to say', 0]]);
+    expect(phases[0].missing![0]).toMatch(missing);
+  }
+  expect(write('far.csv', rows.slice(0, 100)).phases.map((p) => p.phase)).not.toContain('not enough to say');
+  writeFileSync(file('year.csv'), `${rows.slice(0, 60).join('\n')}\n9999-01-01T00:00-09:00,1,1010,1,1,0,0,0\n`);
+  expect(burrow('fronts', file('year.csv'))).toMatchObject({ status: 2, stderr: expect.stringMatching(/line 61: time: expected a year of 1900 to 2099/) });
+});
+
 test('calc sink and line-depth give what the laws give', () => {
   expect(calc(...'sink --mass-g 2 --material tungsten --depth-m 8 --line-mm 0.1'.split(' ')).value).toBeGreaterThan(8 / 1.66);
   expect(calc(...'line-depth --mass-g 3 --material lead --line-mm 0.2 --line-out-m 9 --current-ms 0'.split(' ')).value).toBeCloseTo(9, 6);

@@ -47,7 +47,10 @@ export function SeasonScreen() {
   const words = findingWords(lead, units, (name) => name);
   const answer = (
     <View style={{ gap: 6 }}>
-      <Words size="small" tone="second">{`This winter: ${counted(season.outings.length, 'outing')}, ${Math.round(season.lineMin / 60)} h of line in the water, ${season.fish} fish`}</Words>
+      <Words
+        size="small"
+        tone="second"
+      >{`This winter: ${counted(season.outings.length, 'outing')}, ${Math.round(season.lineMin / 60)} h of line in the water, ${season.fish} fish`}</Words>
       <Words heading={1} size="title">
         {words.headline}
       </Words>

@@ -1,6 +1,6 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
 import { catchesCsv, gpxText, ledgerText, parseLedger, placesGeoJson, readPlaces, soundingsCsv } from '@burrow/contract/formats';
-import { fold } from '@burrow/core/ledger';
+import { foldLedger } from '@burrow/contract';
 import { BadInput } from '../bad-input';
 import { readArgs, readFormat, readText } from '../options';
 
@@ -15,7 +15,7 @@ export function convert(args: string[]): void {
   if (kind === 'ndjson') {
     if (wanted !== 'csv' && wanted !== 'ndjson') throw new BadInput(`convert: expected a ledger .ndjson to go to .csv or .ndjson, found ${to}`);
     const events = parseLedger(readText(from, 'a ledger in NDJSON'));
-    return writeWhole(to, wanted === 'csv' ? catchesCsv(fold(events)) : ledgerText(events));
+    return writeWhole(to, wanted === 'csv' ? catchesCsv(foldLedger(events)) : ledgerText(events));
   }
   if (wanted === 'ndjson') throw new BadInput(`convert: expected places to go to .gpx, .geojson or .csv, found ${to}`);
   const { leftOut, ...places } = readFormat(from, (text) => readPlaces(from, text), readText(from, `places in .${kind}`));

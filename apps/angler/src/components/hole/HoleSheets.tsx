@@ -1,0 +1,93 @@
+import { clockText } from '@burrow/core/units';
+import { weatherAt } from '@burrow/core/weather';
+import { lazy, Suspense, type ReactNode } from 'react';
+import { useWater, useWeather } from '@/data/water';
+import { FishSheet } from '../FishSheet';
+import { MoreSheet } from '../MoreSheet';
+import { PlanNote } from '../outlook/PlanNote';
+import { ReadingSheet } from '../reading/ReadingSheet';
+import { Sheet } from '../Sheet';
+import type { ThumbKey } from '../ThumbBar';
+import { Words } from '../Words';
+import { RigSheet } from './RigSheet';
+import { ShownDepth } from './ShownDepth';
+import { TipUpSheet } from './TipUpSheet';
+import { ToldSheet } from './ToldSheet';
+import type { HoleControl } from './useHole';
+
+const Said = lazy(() => import('../Said'));
+
+/** Beam of a flasher whose own is not known, °. Soft. */
+const readingBeamDeg = 20;
+
+/** Everything that opens over the hole. */
+export function HoleSheets({ control, keys, log, wide }: { control: HoleControl; keys: readonly ThumbKey[]; log: ReactNode; wide: boolean }) {
+  const { outing, hole, isDemo, units, zone, now, flasher, answers, told, clock, prior, line, fishOn, jigM, bottomM, setting } = control;
+  const { sheet, setSheet, said, setSaid, openFish, undo, react, takeReading, fishLogged, keepLog } = control;
+  const { water } = useWater();
+  const weather = useWeather(water?.id).data?.value;
+  const { frame } = flasher;
+  return (
+    <>
+      <FishSheet
+        open={sheet === 'fish'}
+        onClose={() => setSheet(null)}
+        outing={outing}
+        zone={zone}
+        hole={fishOn?.hole ?? hole.id}
+        line={fishOn?.id ?? line?.id}
+        depthM={fishOn ? (fishOn.depths.at(-1)?.depthM ?? null) : jigM}
+        bottomM={bottomM}
+        airC={weather ? (weatherAt(weather.series, now)?.airC ?? null) : null}
+        onLogged={fishLogged}
+      />
+      <MoreSheet
+        open={sheet === 'more'}
+        onClose={() => setSheet(null)}
+        outing={outing}
+        hole={hole}
+        zone={zone}
+        line={line}
+        jigM={jigM}
+        onReact={(kind) => void react(kind)}
+        onSheet={setSheet}
+        onKeep={isDemo ? () => void keepLog() : null}
+        shown={frame && bottomM !== null ? <ShownDepth header={frame.header} bottomM={bottomM} units={units} /> : null}
+        log={log}
+      />
+      {sheet === 'tip-ups' ? (
+        <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
+      ) : null}
+      {sheet === 'told' ? <ToldSheet outing={outing} memory={told ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'reading' ? (
+        <ReadingSheet
+          memory={isDemo ? told : answers}
+          expectedM={hole.mapDepthM}
+          onClose={() => setSheet(null)}
+          setting={{ ...setting, beamDeg: readingBeamDeg }}
+          bottomM={bottomM}
+          jigM={jigM}
+          units={units}
+          onTake={takeReading}
+        />
+      ) : null}
+      <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
+        <Words>{clock.reason}</Words>
+        <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
+        <Words tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Words>
+      </Sheet>
+      <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>
+        {keys.map((k) => (
+          <Words key={k.id}>{`${k.shortcut}: ${k.label}`}</Words>
+        ))}
+        <Words>Arrow up and down on the shaft move the jig.</Words>
+      </Sheet>
+      {said === null ? null : (
+        <Suspense fallback={null}>
+          <Said key={said.undo} text={said.text} onUndo={() => undo(said.undo)} onDismiss={() => setSaid(null)} liftPx={wide ? 0 : 96} />
+        </Suspense>
+      )}
+    </>
+  );
+}
