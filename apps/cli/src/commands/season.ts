@@ -1,5 +1,6 @@
+import { foldLedger } from '@burrow/contract';
 import { parseLedger } from '@burrow/contract/formats';
-import { fold, instantOf } from '@burrow/core/ledger';
+import { instantOf } from '@burrow/core/ledger';
 import { summariseSeason } from '@burrow/core/season';
 import { readArgs, readText } from '../options';
 
