@@ -11,7 +11,7 @@ function manyEvents(count: number): LedgerEvent[] {
   let ms = Date.UTC(2020, 0, 1);
   let [outing, hole, line] = ['', '', ''];
   const write = (kind: string, body: object) =>
-    events.push({ id: id(ms), outing, angler: 'angler', device: 'phone', at: new Date(ms).toISOString().replace('Z', '+00:00'), kind, v: 1, body });
+    events.push({ id: id(ms), outing, angler: 'angler', device: 'phone', at: new Date(ms).toISOString().replace('Z', '+00:00'), kind, v: 2, body });
   while (events.length < count) {
     const n = events.length;
     ms += 1000 + Math.floor(60_000 * random());
@@ -20,13 +20,13 @@ function manyEvents(count: number): LedgerEvent[] {
       write('outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: 'ice' });
     } else if (n % 20 === 1) {
       hole = id(ms);
-      write('hole-drilled', { hole, label: String(n), at: [-140, 47] });
+      write('station-opened', { station: hole, kind: 'hole', label: String(n), at: [-140, 47] });
     } else if (n % 20 === 2) {
       line = id(ms);
-      write('line-down', { line, hole, rod: 'rod 1', presentation: 'Tungsten', depthM: 6 });
-    } else if (random() < 0.12) write('fish-landed', { fish: id(ms), hole, line, species: 'black-crappie', lengthMm: 240, depthM: 6, bottomM: 7.5 });
+      write('line-down', { line, station: hole, rod: 'rod 1', presentation: 'Tungsten', depthM: 6 });
+    } else if (random() < 0.12) write('fish-landed', { fish: id(ms), station: hole, line, species: 'black-crappie', lengthMm: 240, depthM: 6, bottomM: 7.5 });
     else if (random() < 0.1) write('depth-set', { line, depthM: 5 + random() });
-    else write('reaction', { hole, line, reaction: 'looked', depthM: 6, bottomM: 7.5 });
+    else write('reaction', { station: hole, line, reaction: 'looked', depthM: 6, bottomM: 7.5 });
   }
   return events as LedgerEvent[];
 }

@@ -33,7 +33,7 @@ function manyHoles(angler: string): object[] {
     device: 'bench',
     at: new Date(startMs + min * 60_000).toISOString().replace('Z', '+00:00'),
     kind,
-    v: 1,
+    v: 2,
     body,
   });
   const events = [event(0, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['yellow-perch'], goal: 'numbers', method: 'ice' })];
@@ -42,9 +42,9 @@ function manyHoles(angler: string): object[] {
     if (!isInside(ring, x, y)) continue;
     const hole = v7();
     const at = frame.toLonLat(x, y);
-    events.push(event(n, 'hole-drilled', { hole, label: String(n), at }));
-    events.push(event(n + 0.2, 'depth-sounded', { hole, depthM: depthAt(bed, at)!.depthM + 0.1 * random(), source: 'flasher' }));
-    if (n % 3 === 0) events.push(event(n + 0.5, 'fish-landed', { fish: v7(), hole, species: 'yellow-perch', lengthMm: 220 }));
+    events.push(event(n, 'station-opened', { station: hole, kind: 'hole', label: String(n), at }));
+    events.push(event(n + 0.2, 'depth-sounded', { station: hole, depthM: depthAt(bed, at)!.depthM + 0.1 * random(), source: 'flasher' }));
+    if (n % 3 === 0) events.push(event(n + 0.5, 'fish-landed', { fish: v7(), station: hole, species: 'yellow-perch', lengthMm: 220 }));
     n++;
   }
   return [...events, event(holes + 2, 'outing-ended', {})];

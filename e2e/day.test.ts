@@ -122,7 +122,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     const kinds = await stack.query('SELECT e.kind, count(*)::int AS n FROM event e JOIN outing o ON o.id = e.outing WHERE o.ended_at IS NULL GROUP BY 1 ORDER BY 1');
     expect(Object.fromEntries(kinds.map((k) => [k.kind, k.n]))).toEqual({
       'outing-started': 1,
-      'hole-drilled': 1,
+      'station-opened': 1,
       'ice-measured': 1,
       'depth-sounded': 1,
       'line-down': 1,

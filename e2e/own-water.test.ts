@@ -148,7 +148,7 @@ test('a friend’s ledger is asked about, marked, and taken out again', async ({
   const event = (n: number, kind: string, body: object) => JSON.stringify({ id: id(n), outing: id(1), angler: 'a friend', device: 'd', at: at(n), kind, v: 1, body });
   const text = [
     event(2, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['walleye'], goal: 'numbers', method: 'ice' }),
-    event(3, 'hole-drilled', { hole: id(50), label: '1', at: [-140, 47] }),
+    event(3, 'station-opened', { hole: id(50), label: '1', at: [-140, 47] }),
     event(4, 'fish-landed', { fish: id(60), hole: id(50), species: 'walleye' }),
     event(5, 'outing-ended', {}),
   ].join('\n');

@@ -109,7 +109,7 @@ for (const size of [
       advice.push(await heading.innerText());
     }
     expect(new Set(advice).size).toBeGreaterThan(size.walked / 2);
-    const drilled = `SELECT count(*)::int AS n FROM event WHERE kind = 'hole-drilled' AND outing IN (SELECT outing FROM event WHERE kind = 'outing-started' AND body->>'water' = 'pond-${size.width}')`;
+    const drilled = `SELECT count(*)::int AS n FROM event WHERE kind = 'station-opened' AND outing IN (SELECT outing FROM event WHERE kind = 'outing-started' AND body->>'water' = 'pond-${size.width}')`;
     await expect.poll(async () => (await stack.query(drilled))[0].n).toBe(size.walked);
     await page.getByRole('button', { name: 'End outing' }).click();
   });

@@ -70,7 +70,7 @@ class Pen {
   constructor(private readonly outing: string) {}
 
   write<K extends EventKind>(ms: number, kind: K, body: EventBodies[K]): void {
-    this.events.push({ id: uuid(ms), outing: this.outing, angler: 'demo', device, at: isoWithOffset(ms, zone), kind, v: 1, body } as unknown as LedgerEvent);
+    this.events.push({ id: uuid(ms), outing: this.outing, angler: 'demo', device, at: isoWithOffset(ms, zone), kind, v: 2, body } as unknown as LedgerEvent);
   }
 }
 
@@ -111,12 +111,17 @@ function fishHole(
 ): number {
   const hole = uuid(startMs);
   let ms = startMs;
-  pen.write(ms, 'hole-drilled', { hole, label: String(n), at: place.at });
+  pen.write(ms, 'station-opened', { station: hole, kind: 'hole', label: String(n), at: place.at });
   if (n === 1 || n % 3 === 0) {
-    pen.write(ms + 30_000, 'ice-measured', { hole, clearM: toHalfInch(water.column.iceClearM), whiteM: toHalfInch(water.column.iceWhiteM), snowM: toHalfInch(water.column.snowM) });
+    pen.write(ms + 30_000, 'ice-measured', {
+      station: hole,
+      clearM: toHalfInch(water.column.iceClearM),
+      whiteM: toHalfInch(water.column.iceWhiteM),
+      snowM: toHalfInch(water.column.snowM),
+    });
   }
   const bottomM = Math.round(place.depthM * 20) / 20;
-  pen.write(ms + 50_000, 'depth-sounded', { hole, depthM: bottomM, source: 'flasher' });
+  pen.write(ms + 50_000, 'depth-sounded', { station: hole, depthM: bottomM, source: 'flasher' });
   ms += 90_000;
   if (water.thermometer) ms = lowerThermometer(pen, ms, hole, bottomM, water.column);
   const presentation = presentations[Math.floor(presentations.length * random() ** 1.4)];
@@ -125,14 +130,14 @@ function fishHole(
     const height = heights[Math.floor(heights.length * random())];
     const line = uuid(ms);
     const untilMs = Math.min(endMs - 60_000, ms + (9 + 14 * random()) * minuteMs);
-    pen.write(ms, 'line-down', { line, hole, rod: 'rod 1', presentation: presentation.name, depthM: Math.max(0.5, bottomM - height.upM) });
+    pen.write(ms, 'line-down', { line, station: hole, rod: 'rod 1', presentation: presentation.name, depthM: Math.max(0.5, bottomM - height.upM) });
     const perMin = 0.1 * height.draw * presentation.draw * alive;
     for (let t = ms + 60_000; t < untilMs - 90_000; t += 60_000) {
       const roll = random();
       const rate = perMin * weatherDraw(t) * lightDraw(t);
       if (roll < rate * 0.62) t = landFish(pen, t, hole, line, bottomM, height.upM);
-      else if (roll < rate) pen.write(t, 'reaction', { hole, line, reaction: 'bite', depthM: bottomM - height.upM, bottomM });
-      else if (roll < rate * 2.2) pen.write(t, 'reaction', { hole, line, reaction: random() < 0.6 ? 'looked' : 'refused', depthM: bottomM - height.upM, bottomM });
+      else if (roll < rate) pen.write(t, 'reaction', { station: hole, line, reaction: 'bite', depthM: bottomM - height.upM, bottomM });
+      else if (roll < rate * 2.2) pen.write(t, 'reaction', { station: hole, line, reaction: random() < 0.6 ? 'looked' : 'refused', depthM: bottomM - height.upM, bottomM });
     }
     pen.write(untilMs, 'line-up', { line });
     ms = untilMs + 20_000;
@@ -148,7 +153,7 @@ function lowerThermometer(pen: Pen, startMs: number, hole: string, bottomM: numb
   let ms = startMs;
   for (let depthM = 1; depthM < bottomM; depthM += 1.5) {
     ms += 30_000;
-    pen.write(ms, 'temperature-measured', { hole, depthM, tempC: Math.max(0, Math.round((valueAt(column, 'tempC', depthM) + 0.1 * normal(random)) * 10) / 10) });
+    pen.write(ms, 'temperature-measured', { station: hole, depthM, tempC: Math.max(0, Math.round((valueAt(column, 'tempC', depthM) + 0.1 * normal(random)) * 10) / 10) });
   }
   return ms + 60_000;
 }
@@ -160,8 +165,8 @@ function landFish(pen: Pen, ms: number, hole: string, line: string, bottomM: num
   const fish = uuid(ms + 70_000);
   const depthM = bottomM - upM;
   const weight = estimateWeight(kind.id, lengthMm);
-  pen.write(ms, 'reaction', { hole, line, reaction: 'bite', depthM, bottomM });
-  pen.write(ms + 70_000, 'fish-landed', { fish, hole, line, species: kind.id, lengthMm, depthM, bottomM, ...(weight ? { weightG: Math.round(weight.weightG) } : {}) });
+  pen.write(ms, 'reaction', { station: hole, line, reaction: 'bite', depthM, bottomM });
+  pen.write(ms + 70_000, 'fish-landed', { fish, station: hole, line, species: kind.id, lengthMm, depthM, bottomM, ...(weight ? { weightG: Math.round(weight.weightG) } : {}) });
   pen.write(ms + 90_000, random() < 0.35 ? 'fish-kept' : 'fish-released', { fish });
   return ms + 120_000;
 }

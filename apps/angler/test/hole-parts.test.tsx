@@ -31,19 +31,21 @@ const simulatedEcho = new SimulatedFlasher({ seed: 1, sceneId: 'steady', start: 
 const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
 const line = (over: Partial<LineState> = {}): LineState => ({
   id: 'l1',
-  hole: 'hole',
+  station: 'hole',
   rod: 'tip-up 1',
   presentation: 'Dead bait under a flag',
   downMs: 0,
   upMs: null,
   depths: [{ ms: 0, depthM: 7.2 }],
   flagsMs: [],
+  cadences: [],
+  second: null,
   ...over,
 });
 const outingWith = (over: Partial<OutingState>): OutingState =>
   ({
     id: 'outing',
-    holes: [{ id: 'hole', label: '3', at: [0, 0], drilledMs: 0, clearIceM: 0.25, whiteIceM: 0, depthM: 7.5, mapDepthM: null, arrivals: [0] }],
+    stations: [{ id: 'hole', label: '3', at: [0, 0], openedMs: 0, clearIceM: 0.25, whiteIceM: 0, depthM: 7.5, mapDepthM: null, arrivals: [0] }],
     lines: [],
     reactions: [],
     ...over,
@@ -58,7 +60,7 @@ describe('tip-ups', () => {
   const sheet = (lines: LineState[], over: Partial<Parameters<typeof TipUpSheet>[0]> = {}) => {
     const outing = outingWith({ lines });
     const onFish = jest.fn();
-    show(<TipUpSheet onClose={() => undefined} outing={outing} hole={outing.holes[0]} zone="UTC" units={units} bottomM={7.5} nowMs={90_000} onFish={onFish} {...over} />);
+    show(<TipUpSheet onClose={() => undefined} outing={outing} hole={outing.stations[0]} zone="UTC" units={units} bottomM={7.5} nowMs={90_000} onFish={onFish} {...over} />);
     return onFish;
   };
 
@@ -69,7 +71,7 @@ describe('tip-ups', () => {
     expect(mockWritten).toHaveLength(1);
     const { kind, body } = mockWritten[0];
     expect(kind).toBe('line-down');
-    expect(body).toMatchObject({ hole: 'hole', rod: 'tip-up 2' });
+    expect(body).toMatchObject({ station: 'hole', rod: 'tip-up 2' });
     expect(body.depthM as number).toBeLessThan(7.5);
     expect(body.depthM as number).toBeGreaterThan(6.5);
     expect(Math.abs((body.depthM as number) - shown)).toBeLessThan(0.06);
@@ -133,8 +135,8 @@ describe('tip-ups', () => {
 
 describe('what they told us', () => {
   const reactions = [
-    ...Array.from({ length: 5 }, (_, i) => ({ id: `b${i}`, kind: 'bite', cadence: 'quiver', depthM: 6, ms: i, line: null, hole: 'hole', bottomM: 7.5 })),
-    ...Array.from({ length: 5 }, (_, i) => ({ id: `r${i}`, kind: 'refused', cadence: 'bounce', depthM: 4, ms: 10 + i, line: null, hole: 'hole', bottomM: 7.5 })),
+    ...Array.from({ length: 5 }, (_, i) => ({ id: `b${i}`, kind: 'bite', cadence: 'quiver', depthM: 6, ms: i, line: null, station: 'hole', bottomM: 7.5 })),
+    ...Array.from({ length: 5 }, (_, i) => ({ id: `r${i}`, kind: 'refused', cadence: 'bounce', depthM: 4, ms: 10 + i, line: null, station: 'hole', bottomM: 7.5 })),
   ] as unknown as OutingState['reactions'];
 
   test('says what they want today, and compares by movement and by depth', async () => {

@@ -32,7 +32,14 @@ const outing: OutingState = {
   goal: 'numbers',
   startedMs: 0,
   endedMs: null,
-  holes: [{ id: 'hole', label: '1', at: [-140, 47], drilledMs: 0, clearIceM: 0.25, whiteIceM: 0.05, depthM: 7.5, mapDepthM: 7.4, arrivals: [0] }],
+  method: 'ice',
+  methods: [{ ms: 0, method: 'ice' }],
+  casts: [],
+  feeds: [],
+  rests: [],
+  stations: [
+    { id: 'hole', kind: 'hole', method: 'ice', track: null, label: '1', at: [-140, 47], openedMs: 0, clearIceM: 0.25, whiteIceM: 0.05, depthM: 7.5, mapDepthM: 7.4, arrivals: [0] },
+  ],
   lines: [],
   reactions: [],
   temperatures: [],
@@ -40,8 +47,8 @@ const outing: OutingState = {
   entries: [],
   plan: [],
   clarity: [],
-  currentHole: 'hole',
-  fish: [{ id: 'f1', eventId: 'e1', ms: 0, hole: 'hole', line: null, species: 'black-crappie', lengthMm: 240, weightG: 200, depthM: 6, bottomM: 7.5, fate: 'kept' }],
+  currentStation: 'hole',
+  fish: [{ id: 'f1', eventId: 'e1', ms: 0, station: 'hole', line: null, species: 'black-crappie', lengthMm: 240, weightG: 200, depthM: 6, bottomM: 7.5, fate: 'kept' }],
 };
 const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
 
@@ -53,7 +60,7 @@ beforeEach(() => {
 
 describe('fish sheet', () => {
   const sheet = (over: Partial<Parameters<typeof FishSheet>[0]> = {}, onLogged = jest.fn()) => {
-    show(<FishSheet open onClose={() => undefined} outing={outing} zone="UTC" hole="hole" line="line" depthM={6} bottomM={7.5} airC={-2} onLogged={onLogged} {...over} />);
+    show(<FishSheet open onClose={() => undefined} outing={outing} zone="UTC" station="hole" line="line" depthM={6} bottomM={7.5} airC={-2} onLogged={onLogged} {...over} />);
     return onLogged;
   };
 
@@ -62,7 +69,7 @@ describe('fish sheet', () => {
     expect(screen.getByText('Not measured')).toBeTruthy();
     await userEvent.press(screen.getByText('Released'));
     expect(mockWritten.map((e) => e.kind)).toEqual(['fish-landed', 'fish-released']);
-    expect(mockWritten[0].body).toEqual({ fish: expect.any(String), hole: 'hole', species: 'black-crappie', depthM: 6, bottomM: 7.5, line: 'line' });
+    expect(mockWritten[0].body).toEqual({ fish: expect.any(String), station: 'hole', species: 'black-crappie', depthM: 6, bottomM: 7.5, line: 'line' });
     expect(mockWritten[1].body.fish).toBe(mockWritten[0].body.fish);
     expect(logged).toHaveBeenCalledWith('event-0', 'Crappie released');
   });
@@ -117,7 +124,7 @@ describe('drill sheet', () => {
     expect(screen.getByText('Ice not measured here')).toBeTruthy();
     expect(screen.queryByText(/^Counts as/)).toBeNull();
     await userEvent.press(screen.getByText('Hole is drilled'));
-    expect(mockWritten.map((e) => e.kind)).toEqual(['hole-drilled']);
+    expect(mockWritten.map((e) => e.kind)).toEqual(['station-opened']);
     expect(mockWritten[0].body).toMatchObject({ mapDepthM: 6.4 });
   });
 
@@ -128,7 +135,7 @@ describe('drill sheet', () => {
     await userEvent.press(screen.getByLabelText('Clear ice not measured'));
     await userEvent.press(screen.getByLabelText('Depth by flasher or line not measured'));
     await userEvent.press(screen.getByText('Hole is drilled'));
-    expect(mockWritten.map((e) => e.kind)).toEqual(['hole-drilled']);
+    expect(mockWritten.map((e) => e.kind)).toEqual(['station-opened']);
   });
 
   test('the first touch begins near the last ice and the map’s depth, and hole, ice and depth are written together', async () => {
@@ -139,7 +146,7 @@ describe('drill sheet', () => {
     await userEvent.press(screen.getByLabelText('More Depth by flasher or line'));
     await userEvent.press(screen.getByLabelText('More Depth by flasher or line'));
     await userEvent.press(screen.getByText('Hole is drilled'));
-    expect(mockWritten.map((e) => e.kind)).toEqual(['hole-drilled', 'ice-measured', 'depth-sounded']);
+    expect(mockWritten.map((e) => e.kind)).toEqual(['station-opened', 'ice-measured', 'depth-sounded']);
     expect(mockWritten[0].body).toMatchObject({ label: '2', at: [-140.001, 47.001] });
     expect(mockWritten[2].body.depthM).toBeCloseTo(6.4 + 0.1524, 3);
     expect(drilled).toHaveBeenCalled();
@@ -168,13 +175,13 @@ test('the log says what happened in the angler’s units, latest first, each wit
   const undone: string[] = [];
   const full: OutingState = {
     ...outing,
-    reactions: [{ id: 'r1', ms: 60_000, hole: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null }],
-    ice: [{ ms: 30_000, clearM: 0.254, whiteM: 0.05, snowM: null, hole: 'hole' }],
+    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null }],
+    ice: [{ ms: 30_000, clearM: 0.254, whiteM: 0.05, snowM: null, station: 'hole' }],
     entries: [
-      { id: 'd', ms: 0, hole: 'hole', kind: 'hole-drilled' },
-      { id: 'i', ms: 30_000, hole: 'hole', kind: 'ice-measured' },
-      { id: 'r1', ms: 60_000, hole: 'hole', kind: 'reaction', text: 'looked' },
-      { id: 'e1', ms: 90_000, hole: 'hole', kind: 'fish-landed', text: 'f1' },
+      { id: 'd', ms: 0, station: 'hole', kind: 'station-opened' },
+      { id: 'i', ms: 30_000, station: 'hole', kind: 'ice-measured' },
+      { id: 'r1', ms: 60_000, station: 'hole', kind: 'reaction', text: 'looked' },
+      { id: 'e1', ms: 90_000, station: 'hole', kind: 'fish-landed', text: 'f1' },
     ],
   };
   show(<LogList outing={full} entries={full.entries} units={unitSystems.metric} timeZone="UTC" onUndo={(id) => undone.push(id)} />);

@@ -237,6 +237,29 @@ test('ids in capitals that an older app took from a file are one with those of t
   again.ledger.close();
 });
 
+test('an outbox of an app before this form of events is read in today’s, kept, and sent once', async () => {
+  const account = `a${++accounts}`;
+  const store = new PhoneStore(account);
+  const at = newId();
+  const hole = newId();
+  const old = (kind: string, body: object) => ({ id: newId(), outing: at, angler: account, device: 'old', at: new Date().toISOString(), kind, v: 1, body }) as unknown as LedgerEvent;
+  const events = [old('outing-started', { ...started }), old('hole-drilled', { hole, label: '1', at: [-140, 47] }), old('reaction', { hole, reaction: 'bite' })];
+  await store.events.bulkPut(events.map((event) => ({ id: event.id, event, sent: 0 as const })));
+  store.close();
+  const { ledger } = await open(null, account);
+  expect(ledger.view.get()).toMatchObject({ unsent: 3, state: { outings: [{ method: 'ice', stations: [{ id: hole, kind: 'hole' }], reactions: [{ station: hole, kind: 'bite' }] }] } });
+  const server = new Server();
+  sync.mockImplementation(server.answer);
+  await ledger.sync();
+  await ledger.sync();
+  expect(server.events.map((e) => [e.kind, e.v])).toEqual([
+    ['outing-started', 2],
+    ['station-opened', 2],
+    ['reaction', 2],
+  ]);
+  ledger.close();
+});
+
 test('ids made within one millisecond keep their order', () => {
   const ids = Array.from({ length: 500 }, newId);
   expect([...ids].sort()).toEqual(ids);

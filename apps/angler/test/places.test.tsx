@@ -240,7 +240,11 @@ describe('Outlook', () => {
 
   test('moving water gets no walk over ice and only its own fish, whatever the cold', () => {
     mockWaters = mockQuery([{ ...lake, id: 'ullen', name: 'Ullen', kind: 'river' }]);
-    mockDetail = mockQuery({ id: 'ullen', version: 1, file: { water: { name: 'Ullen', kind: 'river', timezone: 'Etc/GMT+9', species: ['largemouth', 'smallmouth'] }, features: [] } });
+    mockDetail = mockQuery({
+      id: 'ullen',
+      version: 1,
+      file: { water: { name: 'Ullen', kind: 'river', timezone: 'Etc/GMT+9', species: ['largemouth', 'smallmouth'] }, features: [] },
+    });
     show(<OutlookScreen />);
     expect(screen.getByText('Moving water: keep off any ice on it')).toBeTruthy();
     expect(screen.queryByText(/testing the ice|Drill \d|Off the ice|Open water, as modelled|On foot/)).toBeNull();

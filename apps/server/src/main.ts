@@ -4,13 +4,14 @@ import { makeApp } from './app';
 import { scenarioClock, systemClock } from './clock';
 import { dataSource } from './data-source';
 import { makeLogger } from './log';
+import { migrate } from './migrate';
 import { readSettings } from './settings';
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env);
   const log = makeLogger(settings.LOG_LEVEL);
   const db = await dataSource(settings.DATABASE_URL).initialize();
-  await db.runMigrations();
+  await migrate(db);
   const pool = new pg.Pool({ connectionString: settings.DATABASE_URL, max: 5, connectionTimeoutMillis: 5000 });
   // An idle connection that the database closes must not end the server.
   pool.on('error', (error) => log.warn({ err: error }, 'idle session connection lost'));

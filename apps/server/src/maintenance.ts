@@ -6,6 +6,7 @@ import type { DataSource } from 'typeorm';
 import { dataSource } from './data-source';
 import { Accounts, demoEmail } from './services/accounts';
 import { Ledger } from './services/ledger';
+import { migrate } from './migrate';
 import { ProblemError } from './problem';
 import { rebuildProjections } from './services/projection';
 import { Waters } from './services/waters';
@@ -45,7 +46,7 @@ async function main([name, ...args]: string[]): Promise<void> {
   if (url === undefined) throw new Error('DATABASE_URL: expected postgres://…, found nothing');
   const db = await dataSource(url).initialize();
   try {
-    await db.runMigrations();
+    await migrate(db);
     process.stdout.write(`${await command(db, args)}\n`);
   } finally {
     await db.destroy();

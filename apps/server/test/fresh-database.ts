@@ -6,6 +6,7 @@ import type { DataSource } from 'typeorm';
 import { makeApp } from '../src/app';
 import { systemClock } from '../src/clock';
 import { dataSource } from '../src/data-source';
+import { migrate } from '../src/migrate';
 
 /** Address of a new, empty database on the throwaway cluster. */
 export async function newDatabase(): Promise<string> {
@@ -22,7 +23,7 @@ export async function newDatabase(): Promise<string> {
 export async function newApp(options: { demo?: boolean; stationUrl?: string; flasherUrl?: string; nowMs?: number; log?: Logger; databaseUrl?: string } = {}) {
   const url = options.databaseUrl ?? (await newDatabase());
   const db: DataSource = await dataSource(url).initialize();
-  await db.runMigrations();
+  await migrate(db);
   const pool = new pg.Pool({ connectionString: url, max: 2 });
   const app = makeApp({
     db,

@@ -42,7 +42,7 @@ test('a fish id of another outing is refused, and both outings stay as they were
   const [one, two] = [shortOuting(account), shortOuting(account)];
   const fish = one.events.find((e) => e.kind === 'fish-landed')!;
   await sync(account, [...one.events, ...two.events]);
-  const double = event(two.outing, 700, 'fish-landed', { ...fish.body, hole: two.hole, line: two.line } as never, account);
+  const double = event(two.outing, 700, 'fish-landed', { ...fish.body, station: two.hole, line: two.line } as never, account);
   const answer = await sync(account, [double]);
   expect(answer.rejected).toEqual([{ id: double.id, reason: 'body.fish: expected an id of its own, found that of a fish of another outing' }]);
   expect(await db.getRepository(Fish).countBy({ accountId: account })).toBe(2);
@@ -154,7 +154,7 @@ const faults: readonly ((honest: LedgerEvent, random: Random, others: readonly L
   (e) => ({ ...e, angler: 'somebody else' }),
   (e) => ({ ...e, body: null }),
   (e) => ({ ...e, v: 1.5 }),
-  (e) => ({ ...e, kind: 'depth-sounded', body: { hole: e.id, depthM: 'deep', source: 'line' } }),
+  (e) => ({ ...e, kind: 'depth-sounded', body: { station: e.id, depthM: 'deep', source: 'line' } }),
   (e) => ({ ...e, kind: 'amended', body: { target: e.id, body: { a: { b: { c: { d: { e: 1 } } } } } } }),
   (e, _, others) => ({ ...e, id: testId(), kind: 'amended', body: { target: others.find((o) => o.kind === 'outing-started')!.id, body: { plan: 5 } } }),
   (e, _, others) => ({ ...e, id: others[0].id, kind: 'note', body: { text: 'another entry under a known id' } }),
@@ -163,7 +163,7 @@ const faults: readonly ((honest: LedgerEvent, random: Random, others: readonly L
   () => 'an event',
   () => [[[[]]]],
   (_, random) => Math.floor(random() * 1e9),
-  (e) => ({ ...e, body: { ...e.body, hole: '\0' }, kind: 'moved' }),
+  (e) => ({ ...e, body: { ...e.body, station: '\0' }, kind: 'moved' }),
 ];
 
 test('of 2 000 batches with one malformed event each, the honest ones are stored, the others refused with a reason', async () => {

@@ -112,7 +112,7 @@ test('concurrent syncs of one account give every event one number, without gaps 
 test('a bad event is refused alone, with its reason', async () => {
   const account = await newAccount();
   const { events } = shortOuting(account);
-  const bad = { ...events[3], id: testId(), body: { hole: events[3].id, depthM: -4, source: 'flasher' } };
+  const bad = { ...events[3], id: testId(), body: { station: events[3].id, depthM: -4, source: 'flasher' } };
   const foreign = { ...events[4], id: testId(), angler: 'somebody else' };
   const answer = await new Ledger(db).sync(account, { device: 'a', cursor: 0, events: [events[0], bad, foreign, { nonsense: true }] });
   expect(answer.accepted).toEqual([events[0].id]);

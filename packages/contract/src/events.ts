@@ -1,4 +1,4 @@
-import { fold, type EventKind, type LedgerEvent, type LedgerState } from '@burrow/core/ledger';
+import { fold, reactionKinds, upcastEvent, type EventKind, type LedgerEvent, type LedgerState, type ReactionKind } from '@burrow/core/ledger';
 import { z } from 'zod';
 import { storableText, valueProblem } from './storable';
 
@@ -6,13 +6,13 @@ import { storableText, valueProblem } from './storable';
 const id = z.uuid({ version: 'v7' }).toLowerCase();
 const place = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]);
 const depthM = z.number().min(0).max(300);
+/** Id of a way of fishing or of a kind of station: those of `core/methods`, and others of programs to come. */
+const wayId = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'expected an id such as ice or vertical');
 const thicknessM = z.number().min(0).max(3);
 const lengthMm = z.number().int().min(10).max(3000);
 const name = storableText(1, 120);
 
 const planItem = z.object({ at: z.iso.datetime({ offset: true }), what: storableText(1, 200) });
-
-export const reactionKinds = ['looked', 'stalled', 'followed', 'refused', 'fled', 'nipped', 'bite', 'missed', 'hooked', 'lost'] as const;
 
 /** An amended body is at most as large as the largest body there is, an outing with its plan. */
 const amendedLimits = { depth: 4, values: 200 };
@@ -23,23 +23,49 @@ const bodies = {
     waterName: name,
     species: z.array(name).min(1).max(20),
     goal: z.enum(['numbers', 'size', 'supper']),
-    method: z.literal('ice'),
+    method: wayId,
     plan: z.array(planItem).max(30).optional(),
   }),
+  'method-changed': z.object({ method: wayId }),
   'outing-ended': z.object({}).strict(),
-  'ice-measured': z.object({ hole: id.optional(), clearM: thicknessM, whiteM: thicknessM, snowM: thicknessM.optional() }),
-  'hole-drilled': z.object({ hole: id, label: name, at: place, mapDepthM: depthM.optional() }),
-  'depth-sounded': z.object({ hole: id, depthM, source: z.enum(['flasher', 'line', 'entered']) }),
-  'temperature-measured': z.object({ hole: id, depthM, tempC: z.number().min(-2).max(40) }),
-  'clarity-measured': z.object({ hole: id.optional(), secchiM: z.number().min(0.1).max(40) }),
-  'line-down': z.object({ line: id, hole: id, rod: name, presentation: name, depthM: depthM.optional() }),
+  'ice-measured': z.object({ station: id.optional(), clearM: thicknessM, whiteM: thicknessM, snowM: thicknessM.optional() }),
+  'station-opened': z.object({ station: id, kind: wayId, label: name, at: place, track: z.array(place).min(2).max(20_000).optional(), mapDepthM: depthM.optional() }),
+  'depth-sounded': z.object({ station: id, depthM, source: z.enum(['flasher', 'line', 'entered']) }),
+  'temperature-measured': z.object({ station: id, depthM, tempC: z.number().min(-2).max(40) }),
+  'clarity-measured': z.object({ station: id.optional(), secchiM: z.number().min(0.1).max(40) }),
+  'line-down': z.object({
+    line: id,
+    station: id,
+    rod: name,
+    presentation: name,
+    depthM: depthM.optional(),
+    second: z.object({ presentation: name, aboveM: z.number().min(0.05).max(20) }).optional(),
+  }),
   'line-up': z.object({ line: id }),
   'flag-up': z.object({ line: id }),
   'depth-set': z.object({ line: id, depthM }),
-  reaction: z.object({ hole: id, line: id.optional(), reaction: z.enum(reactionKinds), depthM: depthM.optional(), bottomM: depthM.optional(), cadence: name.optional() }),
+  'cadence-set': z.object({ line: id, cadence: name }),
+  cast: z.object({
+    cast: id,
+    station: id,
+    line: id.optional(),
+    bearingDeg: z.number().min(0).max(360),
+    distanceM: z.number().min(0.5).max(300),
+    result: z.enum(['nothing', 'hard', 'bite', 'fish', 'snag']).optional(),
+  }),
+  fed: z.object({ station: id, what: name, massG: z.number().min(0).max(50_000).optional(), alongM: z.number().min(-100).max(100).optional() }),
+  rested: z.object({ station: id }),
+  reaction: z.object({
+    station: id,
+    line: id.optional(),
+    reaction: z.enum(reactionKinds as [ReactionKind, ...ReactionKind[]]),
+    depthM: depthM.optional(),
+    bottomM: depthM.optional(),
+    cadence: name.optional(),
+  }),
   'fish-landed': z.object({
     fish: id,
-    hole: id,
+    station: id,
     line: id.optional(),
     species: name,
     lengthMm: lengthMm.optional(),
@@ -69,8 +95,8 @@ const bodies = {
     refusals: z.number().int().min(0).max(10_000),
     logged: z.number().int().min(0).max(10_000),
   }),
-  moved: z.object({ fromHole: id.optional(), hole: id }),
-  note: z.object({ text: storableText(1, 4000), hole: id.optional() }),
+  moved: z.object({ fromStation: id.optional(), station: id }),
+  note: z.object({ text: storableText(1, 4000), station: id.optional() }),
   undone: z.object({ target: id }),
   amended: z.object({
     target: id,
@@ -86,22 +112,24 @@ const instant = z.iso
   .datetime({ offset: true })
   .refine((at) => Date.parse(at) >= Date.UTC(1990, 0, 1) && Date.parse(at) < Date.UTC(2100, 0, 1), 'expected an instant of the years 1990 to 2099');
 
-const envelope = { id, outing: id, angler: name, device: name, at: instant, v: z.literal(1) };
+const envelope = { id, outing: id, angler: name, device: name, at: instant, v: z.literal(2) };
 const eventOf = <K extends EventKind>(kind: K) => z.object({ ...envelope, kind: z.literal(kind), body: bodies[kind] });
 
 const kinds = Object.keys(bodies) as [EventKind, ...EventKind[]];
 
-/** Any event of the ledger, checked down to its body. */
-export const ledgerEvent = z.discriminatedUnion(
+const versionTwo = z.discriminatedUnion(
   'kind',
   kinds.map(eventOf) as unknown as [ReturnType<typeof eventOf>, ...ReturnType<typeof eventOf>[]],
 ) as unknown as z.ZodType<LedgerEvent>;
+
+/** Any event of the ledger, checked down to its body. One of version 1 is read as version 2. */
+export const ledgerEvent: z.ZodType<LedgerEvent> = z.preprocess(upcastEvent, versionTwo) as unknown as z.ZodType<LedgerEvent>;
 
 /** What events add up to, corrections that make no body of their kind left out. Phone, server and command line read the ledger by this. */
 export const foldLedger = (events: readonly LedgerEvent[]): LedgerState => fold(events, (kind, body) => bodies[kind].safeParse(body).success);
 
 /** What names the thing that an entry began: it cannot be corrected, since other entries speak of it. */
-const identities: Partial<Record<EventKind, string>> = { 'hole-drilled': 'hole', 'line-down': 'line', 'fish-landed': 'fish' };
+const identities: Partial<Record<EventKind, string>> = { 'station-opened': 'station', 'line-down': 'line', cast: 'cast', 'fish-landed': 'fish' };
 
 /** What is wrong with correcting an event by such a body, in one line; null when the corrected body is one of its kind. */
 export function amendmentProblem(target: LedgerEvent, body: Record<string, unknown>): string | null {

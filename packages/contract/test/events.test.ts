@@ -5,7 +5,7 @@ import { shortOuting, testId } from '../../core/test/events';
 
 const id = testId();
 const other = testId();
-const wrap = (kind: string, body: unknown, over: object = {}) => ({ id, outing: other, angler: 'a', device: 'd', at: '2027-01-16T06:40:00.000-09:00', kind, v: 1, body, ...over });
+const wrap = (kind: string, body: unknown, over: object = {}) => ({ id, outing: other, angler: 'a', device: 'd', at: '2027-01-16T06:40:00.000-09:00', kind, v: 2, body, ...over });
 const problem = (value: unknown) => {
   const parsed = ledgerEvent.safeParse(value);
   return parsed.success ? null : firstProblem(parsed.error);
@@ -13,20 +13,25 @@ const problem = (value: unknown) => {
 
 const good: Record<EventKind, unknown> = {
   'outing-started': { water: 'w', waterName: 'W', species: ['walleye'], goal: 'supper', method: 'ice' },
+  'method-changed': { method: 'vertical' },
   'outing-ended': {},
   'ice-measured': { clearM: 0.25, whiteM: 0 },
-  'hole-drilled': { hole: id, label: '1', at: [-140, 47] },
-  'depth-sounded': { hole: id, depthM: 7.5, source: 'line' },
-  'temperature-measured': { hole: id, depthM: 5, tempC: 3.9 },
-  'clarity-measured': { hole: id, secchiM: 3.4 },
-  'line-down': { line: id, hole: id, rod: 'rod 1', presentation: 'Spoon' },
+  'station-opened': { station: id, kind: 'hole', label: '1', at: [-140, 47] },
+  'depth-sounded': { station: id, depthM: 7.5, source: 'line' },
+  'temperature-measured': { station: id, depthM: 5, tempC: 3.9 },
+  'clarity-measured': { station: id, secchiM: 3.4 },
+  'line-down': { line: id, station: id, rod: 'rod 1', presentation: 'Spoon' },
   'line-up': { line: id },
   'depth-set': { line: id, depthM: 6 },
-  reaction: { hole: id, reaction: 'followed' },
-  'fish-landed': { fish: id, hole: id, species: 'walleye', lengthMm: 420 },
+  'cadence-set': { line: id, cadence: 'tap' },
+  cast: { cast: id, station: id, bearingDeg: 350, distanceM: 22, result: 'hard' },
+  fed: { station: id, what: 'crumb', massG: 80 },
+  rested: { station: id },
+  reaction: { station: id, reaction: 'followed' },
+  'fish-landed': { fish: id, station: id, species: 'walleye', lengthMm: 420 },
   'fish-kept': { fish: id },
   'fish-released': { fish: id, note: 'swam off' },
-  moved: { hole: id },
+  moved: { station: id },
   note: { text: 'cold' },
   'weather-seen': { pressureHpa: 1014, cloud: 0.9 },
   'flag-up': { line: id },
@@ -44,16 +49,16 @@ const bad: [kind: EventKind, body: unknown, message: RegExp][] = [
   ['outing-started', { water: 'w', waterName: 'W', species: [], goal: 'supper', method: 'ice' }, /^body\.species: /],
   ['outing-started', { water: 'w', waterName: 'W', species: ['x'], goal: 'glory', method: 'ice' }, /^body\.goal: /],
   ['ice-measured', { clearM: 4, whiteM: 0 }, /^body\.clearM: .*<=3/],
-  ['hole-drilled', { hole: id, label: '1', at: [200, 47] }, /^body\.at\.0: /],
-  ['hole-drilled', { hole: 'seven', label: '1', at: [0, 0] }, /^body\.hole: /],
-  ['depth-sounded', { hole: id, depthM: -1, source: 'line' }, /^body\.depthM: /],
-  ['depth-sounded', { hole: id, depthM: 5, source: 'guess' }, /^body\.source: /],
-  ['temperature-measured', { hole: id, depthM: 5, tempC: 90 }, /^body\.tempC: /],
+  ['station-opened', { station: id, kind: 'hole', label: '1', at: [200, 47] }, /^body\.at\.0: /],
+  ['station-opened', { station: 'seven', label: '1', at: [0, 0] }, /^body\.station: /],
+  ['depth-sounded', { station: id, depthM: -1, source: 'line' }, /^body\.depthM: /],
+  ['depth-sounded', { station: id, depthM: 5, source: 'guess' }, /^body\.source: /],
+  ['temperature-measured', { station: id, depthM: 5, tempC: 90 }, /^body\.tempC: /],
   ['clarity-measured', { secchiM: 0 }, /^body\.secchiM: /],
-  ['line-down', { line: id, hole: id, rod: '', presentation: 'Spoon' }, /^body\.rod: /],
-  ['reaction', { hole: id, reaction: 'sneezed' }, /^body\.reaction: /],
-  ['fish-landed', { fish: id, hole: id, species: 'walleye', lengthMm: 42.5 }, /^body\.lengthMm: /],
-  ['fish-landed', { fish: id, hole: id, species: 'walleye', lengthMm: 9000 }, /^body\.lengthMm: /],
+  ['line-down', { line: id, station: id, rod: '', presentation: 'Spoon' }, /^body\.rod: /],
+  ['reaction', { station: id, reaction: 'sneezed' }, /^body\.reaction: /],
+  ['fish-landed', { fish: id, station: id, species: 'walleye', lengthMm: 42.5 }, /^body\.lengthMm: /],
+  ['fish-landed', { fish: id, station: id, species: 'walleye', lengthMm: 9000 }, /^body\.lengthMm: /],
   ['note', { text: '' }, /^body\.text: /],
   ['undone', {}, /^body\.target: /],
 ];
@@ -66,7 +71,7 @@ test.each([
   [{ at: 'noon' }, /^at: /],
   [{ at: '2027-01-16T06:40:00' }, /^at: /],
   [{ kind: 'danced' }, /^kind: /],
-  [{ v: 2 }, /^v: /],
+  [{ v: 3 }, /^v: /],
   [{ device: '' }, /^device: /],
 ])('an envelope that is wrong is refused by field (%#)', (over, message) => {
   expect(problem(wrap('note', { text: 'x' }, over))).toMatch(message);

@@ -78,7 +78,7 @@ test('the demo season holds at least twelve outings, and the ledger goes out and
 test('a damaged ledger is refused by line', () => {
   const lines = ledgerText(shortOuting().events).trim().split('\n');
   expect(() => parseLedger([...lines.slice(0, 3), lines[3].slice(0, 40)].join('\n'))).toThrow(/line 4: expected a JSON object on one line/);
-  expect(() => parseLedger(lines.join('\n').replace('"kind":"hole-drilled"', '"kind":"hole-dug"'))).toThrow(/line 2: expected a ledger event, kind/);
+  expect(() => parseLedger(lines.join('\n').replace('"kind":"station-opened"', '"kind":"hole-dug"'))).toThrow(/line 2: expected a ledger event, kind/);
 });
 
 test('catches come out as CSV that no spreadsheet runs', () => {

@@ -41,16 +41,16 @@ test('a hole without a depth gives effort without a height, and the season still
 
 test('a bite long before a fish is a bite of its own; a look is none', () => {
   const { events, outing, hole, line } = shortOuting();
-  const early = event(outing, 200, 'reaction', { hole, line, reaction: 'bite', depthM: 6.5, bottomM: 7.5 });
-  const lost = event(outing, 900, 'reaction', { hole, line, reaction: 'lost', depthM: 5.5, bottomM: 7.5 });
-  const looked = event(outing, 950, 'reaction', { hole, line, reaction: 'looked' });
+  const early = event(outing, 200, 'reaction', { station: hole, line, reaction: 'bite', depthM: 6.5, bottomM: 7.5 });
+  const lost = event(outing, 900, 'reaction', { station: hole, line, reaction: 'lost', depthM: 5.5, bottomM: 7.5 });
+  const looked = event(outing, 950, 'reaction', { station: hole, line, reaction: 'looked' });
   const catches = catchesOf(fold([...events, early, lost, looked]));
   expect(catches.filter((c) => c.isFish)).toHaveLength(1);
   expect(catches).toHaveLength(3);
 });
 
 test('clumps: alone is 1, a visit of four is 4, and mixed visits weigh by their fish', () => {
-  const at = (hole: string, min: number): Catch => ({ outing: 'o', hole, ms: min * minuteMs, presentation: null, heightM: null, isFish: true });
+  const at = (station: string, min: number): Catch => ({ outing: 'o', station, ms: min * minuteMs, presentation: null, heightM: null, isFish: true });
   expect(clumpSize([])).toBe(1);
   expect(clumpSize([at('a', 0), at('a', 60), at('b', 0)])).toBe(1);
   expect(clumpSize([at('a', 0), at('a', 5), at('a', 9), at('a', 14)])).toBe(4);
@@ -73,8 +73,8 @@ test('a winter with a clear difference is told in a sentence with its figures', 
     const at = <K extends LedgerEvent['kind']>(s: number, kind: K, body: Extract<LedgerEvent, { kind: K }>['body']) =>
       events.push(event(outing, day + s, kind as never, body as never));
     at(0, 'outing-started', { water: 'w', waterName: 'W', species: ['bluegill'], goal: 'numbers', method: 'ice' });
-    at(1, 'hole-drilled', { hole, label: '1', at: [-140, 47] });
-    at(2, 'depth-sounded', { hole, depthM: 8, source: 'line' });
+    at(1, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] });
+    at(2, 'depth-sounded', { station: hole, depthM: 8, source: 'line' });
     for (const [k, [depthM, fish]] of (
       [
         [7.1, 6],
@@ -82,8 +82,8 @@ test('a winter with a clear difference is told in a sentence with its figures', 
       ] as const
     ).entries()) {
       const line = testId();
-      at(10 + k * 5000, 'line-down', { line, hole, rod: 'r', presentation: 'Jig', depthM });
-      for (let f = 0; f < fish; f++) at(600 + k * 5000 + f * 660, 'fish-landed', { fish: testId(), hole, line, species: 'bluegill', lengthMm: 180, depthM, bottomM: 8 });
+      at(10 + k * 5000, 'line-down', { line, station: hole, rod: 'r', presentation: 'Jig', depthM });
+      for (let f = 0; f < fish; f++) at(600 + k * 5000 + f * 660, 'fish-landed', { fish: testId(), station: hole, line, species: 'bluegill', lengthMm: 180, depthM, bottomM: 8 });
       at(4900 + k * 5000, 'line-up', { line });
     }
     at(11_000, 'outing-ended', {});

@@ -190,19 +190,19 @@ describe('the reason reads true', () => {
 
 test('signs come from the log: marks close together are one fish, refusals of an earlier stay are kept, and the next hole knows them', () => {
   const [outing, first, second] = [testId(), testId(), testId()];
-  const seen = (minute: number, hole: string, reaction: 'looked' | 'refused' | 'bite') => event(outing, 60 * minute, 'reaction', { hole, reaction });
+  const seen = (minute: number, station: string, reaction: 'looked' | 'refused' | 'bite') => event(outing, 60 * minute, 'reaction', { station, reaction });
   const { outings } = fold([
     event(outing, 0, 'outing-started', { water: 'pond', waterName: 'Pond', species: ['yellow-perch'], goal: 'numbers', method: 'ice' }),
-    event(outing, 60, 'hole-drilled', { hole: first, label: '1', at: [-140, 47] }),
+    event(outing, 60, 'station-opened', { station: first, kind: 'hole', label: '1', at: [-140, 47] }),
     seen(5, first, 'looked'),
     seen(6, first, 'refused'),
     seen(10, first, 'refused'),
-    event(outing, 60 * 20, 'hole-drilled', { hole: second, label: '2', at: [-139.999, 47] }),
-    event(outing, 60 * 50, 'moved', { hole: first, fromHole: second }),
+    event(outing, 60 * 20, 'station-opened', { station: second, kind: 'hole', label: '2', at: [-139.999, 47] }),
+    event(outing, 60 * 50, 'moved', { station: first, fromStation: second }),
     seen(55, first, 'bite'),
   ]);
   const ms = (minute: number) => baseMs + minute * minuteMs;
-  expect(holeSigns(outings[0], outings[0].holes[0])).toEqual({ arrivedMs: ms(50), visitsMs: [], refusalsMs: [ms(6), ms(10)], bitesMs: [ms(55)] });
+  expect(holeSigns(outings[0], outings[0].stations[0])).toEqual({ arrivedMs: ms(50), visitsMs: [], refusalsMs: [ms(6), ms(10)], bitesMs: [ms(55)] });
   const [spent, fresh] = restedHoles(outings[0], ms(50));
   expect(fresh.worth).toBe(1);
   expect(spent.worth).toBeGreaterThan(0.8);

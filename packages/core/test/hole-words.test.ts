@@ -26,15 +26,15 @@ const event = (min: number, kind: string, body: object): LedgerEvent =>
 
 const morning = (): LedgerEvent[] => [
   event(0, 'outing-started', { water: 'pond', waterName: 'Pond', species: ['black-crappie'], goal: 'numbers', method: 'ice' }),
-  event(1, 'hole-drilled', { hole: 'h1', label: '1', at: here }),
+  event(1, 'station-opened', { hole: 'h1', label: '1', at: here }),
   event(1, 'ice-measured', { hole: 'h1', clearM: 0.2, whiteM: 0 }),
   // Two looks within a minute are one fish; the third is another.
   event(5, 'reaction', { hole: 'h1', reaction: 'looked' }),
   event(6, 'reaction', { hole: 'h1', reaction: 'refused' }),
   event(12, 'reaction', { hole: 'h1', reaction: 'looked' }),
-  event(31, 'hole-drilled', { hole: 'h2', label: '2', at: away }),
+  event(31, 'station-opened', { hole: 'h2', label: '2', at: away }),
   event(31, 'ice-measured', { hole: 'h2', clearM: 0.04, whiteM: 0.06 }),
-  event(51, 'moved', { fromHole: 'h2', hole: 'h1' }),
+  event(51, 'moved', { fromStation: 'h2', hole: 'h1' }),
   event(55, 'reaction', { hole: 'h1', reaction: 'bite' }),
 ];
 

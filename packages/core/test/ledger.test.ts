@@ -12,7 +12,7 @@ test('an outing adds up', () => {
   const { events, hole } = shortOuting();
   const [outing] = fold(events).outings;
   expect(outing.endedMs).not.toBeNull();
-  expect(outing.holes).toMatchObject([{ id: hole, depthM: 7.5, clearIceM: 0.25 }]);
+  expect(outing.stations).toMatchObject([{ id: hole, depthM: 7.5, clearIceM: 0.25 }]);
   expect(outing.lines[0].upMs! - outing.lines[0].downMs).toBe(1800_000);
   expect(outing.lines[0].depths.map((d) => d.depthM)).toEqual([6.5, 5.5]);
   expect(outing.fish).toMatchObject([{ species: 'black-crappie', fate: 'released' }]);
@@ -79,8 +79,8 @@ test('instants read like Date does, in the ledger’s form and in others', () =>
 
 test('a hole drilled twice under one id is one hole', () => {
   const { events, outing, hole } = shortOuting();
-  const again = { ...event(outing, 70, 'hole-drilled', { hole, label: '9', at: [-140, 47] as [number, number] }), id: testId() } as LedgerEvent;
-  expect(fold([...events, again]).outings[0].holes.map((h) => h.label)).toEqual(['1']);
+  const again = { ...event(outing, 70, 'station-opened', { station: hole, kind: 'hole', label: '9', at: [-140, 47] as [number, number] }), id: testId() } as LedgerEvent;
+  expect(fold([...events, again]).outings[0].stations.map((h) => h.label)).toEqual(['1']);
 });
 
 test('flags of a tip-up are kept with its line, and can be undone; a drill belongs to no outing', () => {

@@ -119,21 +119,21 @@ function log(times: number): LedgerEvent[] {
   const events: LedgerEvent[] = [];
   const phases = findPhases(winter, findFronts(winter, 47), at('2027-01-20T00:00'));
   const write = (outing: string, ms: number, kind: string, body: object) =>
-    events.push({ id: testId(), outing, angler: 'a', device: 'd', at: new Date(ms).toISOString(), kind, v: 1, body } as unknown as LedgerEvent);
+    events.push({ id: testId(), outing, angler: 'a', device: 'd', at: new Date(ms).toISOString(), kind, v: 2, body } as unknown as LedgerEvent);
   let debt = 0;
   for (let d = 100; d < 112; d++) {
     const outing = testId();
     const [hole, line] = [testId(), testId()];
     const from = startMs + d * 24 * hourMs + 8 * hourMs;
     write(outing, from, 'outing-started', { water: 'w', waterName: 'W', species: ['black-crappie'], goal: 'numbers', method: 'ice' });
-    write(outing, from, 'hole-drilled', { hole, label: '1', at: [-140, 47] });
+    write(outing, from, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] });
     write(outing, from, 'line-down', { line, hole, rod: 'r', presentation: 'p', depthM: 6 });
     for (let m = 0; m < 9 * 60; m += 10) {
       const ms = from + m * minuteMs;
       debt += (phases.find((p) => ms >= p.fromMs && ms < p.toMs)?.name === 'approach' ? times : 1) * 0.25;
       if (debt >= 1) {
         debt--;
-        write(outing, ms, 'reaction', { hole, line, reaction: 'bite', depthM: 6 });
+        write(outing, ms, 'reaction', { station: hole, line, reaction: 'bite', depthM: 6 });
       }
     }
     write(outing, from + 9 * hourMs, 'line-up', { line });
@@ -196,9 +196,9 @@ test('what the angler reads off the barometer stands for the station, or as an h
 
 test('the column takes what was measured on its own water, and weather with a hole in it is refused', () => {
   const events = log(1);
-  const hole = (events[1].body as { hole: string }).hole;
-  const ice = { ...events[1], id: testId(), kind: 'ice-measured', body: { hole, clearM: 0.3, whiteM: 0.05, snowM: 0.04 } } as LedgerEvent;
-  const drop = { ...events[1], id: testId(), kind: 'temperature-measured', body: { hole, depthM: 6, tempC: 3.4 } } as LedgerEvent;
+  const hole = (events[1].body as { station: string }).station;
+  const ice = { ...events[1], id: testId(), kind: 'ice-measured', body: { station: hole, clearM: 0.3, whiteM: 0.05, snowM: 0.04 } } as LedgerEvent;
+  const drop = { ...events[1], id: testId(), kind: 'temperature-measured', body: { station: hole, depthM: 6, tempC: 3.4 } } as LedgerEvent;
   const state = fold([...events, ice, drop]);
   expect(measurementsOf(state, 'w').map((m) => [m.kind, m.value])).toEqual([
     ['tempC', 3.4],

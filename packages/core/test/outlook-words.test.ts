@@ -149,7 +149,7 @@ test('every rule of fieldcraft can be read: an id of its own, what it looks at, 
 
 test('weather that one has seen is kept beside the outings, in order, and can be taken back', () => {
   const event = (kind: string, ms: number, body: object): LedgerEvent =>
-    ({ id: testId(), outing: testId(), angler: 'a', device: 'd', at: new Date(ms).toISOString(), kind, v: 1, body }) as unknown as LedgerEvent;
+    ({ id: testId(), outing: testId(), angler: 'a', device: 'd', at: new Date(ms).toISOString(), kind, v: 2, body }) as unknown as LedgerEvent;
   const later = event('weather-seen', now, { pressureHpa: 1009 });
   const sooner = event('weather-seen', now - dayMs, { cloud: 1 });
   expect(fold([later, sooner])).toEqual({

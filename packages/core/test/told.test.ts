@@ -5,14 +5,25 @@ let n = 0;
 const reaction = (kind: ReactionKind, cadence: string | null, depthM: number | null = 5, line = 'a'): ReactionState => ({
   id: String(++n),
   ms: n,
-  hole: 'h',
+  station: 'h',
   line,
   kind,
   depthM,
   bottomM: 8,
   cadence,
 });
-const line = (id: string, presentation: string): LineState => ({ id, hole: 'h', rod: 'rod 1', presentation, downMs: 0, upMs: null, flagsMs: [], depths: [] });
+const line = (id: string, presentation: string): LineState => ({
+  id,
+  station: 'h',
+  rod: 'rod 1',
+  presentation,
+  downMs: 0,
+  upMs: null,
+  flagsMs: [],
+  depths: [],
+  cadences: [],
+  second: null,
+});
 const many = (count: number, kind: ReactionKind, cadence: string) => Array.from({ length: count }, () => reaction(kind, cadence));
 
 test('answers are counted by movement, bait and depth, best first', () => {

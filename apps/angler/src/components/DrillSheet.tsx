@@ -43,16 +43,16 @@ function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
   const step = (which: 'clearM' | 'whiteM', d: number) =>
     setIce((now) => (now ? { ...now, [which]: clamp(now[which] + d * iceStep, 0, 2) } : which === 'clearM' ? { clearM: startM, whiteM: 0 } : { clearM: 0, whiteM: iceStep }));
   const drill = async () => {
-    const hole = newId();
+    const station = newId();
     await ledger.writeAll({ id: outing.id, zone }, [
-      { kind: 'hole-drilled', body: { hole, label: String(outing.holes.length + 1), at: [at[0], at[1]], mapDepthM: Math.round(expectedM * 100) / 100 } },
-      ...(ice ? [{ kind: 'ice-measured' as const, body: { hole, ...ice } }] : []),
-      ...(depthM === null ? [] : [{ kind: 'depth-sounded' as const, body: { hole, depthM, source: 'entered' as const } }]),
+      { kind: 'station-opened', body: { station, kind: 'hole', label: String(outing.stations.length + 1), at: [at[0], at[1]], mapDepthM: Math.round(expectedM * 100) / 100 } },
+      ...(ice ? [{ kind: 'ice-measured' as const, body: { station, ...ice } }] : []),
+      ...(depthM === null ? [] : [{ kind: 'depth-sounded' as const, body: { station, depthM, source: 'entered' as const } }]),
     ]);
     onDrilled();
   };
   return (
-    <Sheet title={`Hole ${outing.holes.length + 1}`} open onClose={onClose} footer={<Action kind="main" height={64} label="Hole is drilled" onPress={() => void drill()} />}>
+    <Sheet title={`Hole ${outing.stations.length + 1}`} open onClose={onClose} footer={<Action kind="main" height={64} label="Hole is drilled" onPress={() => void drill()} />}>
       <Stepper label="Clear ice" text={ice && iceText(ice.clearM, units)} onStep={(d) => step('clearM', d)} onClear={() => setIce(null)} />
       <Stepper
         label="White ice"

@@ -20,7 +20,7 @@ interface Props {
   onClose: () => void;
   outing: OutingState;
   zone: string;
-  hole: string;
+  station: string;
   line: string | undefined;
   depthM: number | null;
   bottomM: number | null;
@@ -35,7 +35,7 @@ const freezingC = -5;
 const atHand = 5;
 
 /** A landed fish: species, length, kept or released. */
-export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bottomM, airC, onLogged }: Props) {
+export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged }: Props) {
   const { units } = usePreferences();
   const { ledger } = useLedger();
   const { detail } = useWater();
@@ -60,7 +60,7 @@ export function FishSheet({ open, onClose, outing, zone, hole, line, depthM, bot
         kind: 'fish-landed',
         body: {
           fish,
-          hole,
+          station,
           species: species.id,
           ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }),
           ...(line ? { line } : {}),

@@ -19,8 +19,8 @@ export function HoleMap({ outing }: { outing: OutingState }) {
   const water = detail.data?.value;
   const ground = useGround(water, state.outings, units);
   const outline = useMemo(() => (water ? outlineOf(water.file) : []), [water]);
-  const holes = useMemo(() => outing.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: 0, current: true })), [outing.holes]);
-  const current = outing.holes.find((h) => h.id === outing.currentHole);
+  const holes = useMemo(() => outing.stations.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: 0, current: true })), [outing.stations]);
+  const current = outing.stations.find((h) => h.id === outing.currentStation);
   if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
   return (
     <Suspense fallback={<Notice title="Unrolling the map" busy />}>

@@ -59,7 +59,7 @@ export function LogList({
 }
 
 function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): { what: string; detail: string; isFish?: boolean } {
-  const hole = outing.holes.find((h) => h.id === entry.hole);
+  const hole = outing.stations.find((h) => h.id === entry.station);
   if (entry.kind === 'reaction') {
     const reaction = outing.reactions.find((r) => r.id === entry.id);
     return { what: reactionWords[entry.text ?? ''] ?? 'Reaction', detail: reaction?.depthM == null ? '' : `jig ${depthText(reaction.depthM, units)}` };
@@ -73,7 +73,7 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
       isFish: true,
     };
   }
-  if (entry.kind === 'hole-drilled') return { what: 'Drilled', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
+  if (entry.kind === 'station-opened') return { what: 'Drilled', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
   if (entry.kind === 'ice-measured') {
     const ice = outing.ice.find((i) => i.ms === entry.ms);
     return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };

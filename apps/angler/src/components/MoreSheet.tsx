@@ -1,4 +1,4 @@
-import type { HoleState, LineState, OutingState, ReactionKind } from '@burrow/core/ledger';
+import type { StationState, LineState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { clamp, depthText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
@@ -18,7 +18,7 @@ interface Props {
   open: boolean;
   onClose: () => void;
   outing: OutingState;
-  hole: HoleState;
+  hole: StationState;
   zone: string;
   line: LineState | undefined;
   jigM: number | null;
@@ -52,7 +52,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
     if (!line || name === undefined || name === line.presentation) return;
     await ledger.writeAll(scope, [
       { kind: 'line-up', body: { line: line.id } },
-      { kind: 'line-down', body: { line: newId(), hole: hole.id, rod: line.rod, presentation: name, ...(jigM === null ? {} : { depthM: jigM }) } },
+      { kind: 'line-down', body: { line: newId(), station: hole.id, rod: line.rod, presentation: name, ...(jigM === null ? {} : { depthM: jigM }) } },
     ]);
   };
   const leave = async () => {
@@ -100,7 +100,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
         <Action
           label="Log this temperature"
           disabled={jigM === null || tempC === null}
-          onPress={() => close(ledger.write(scope, 'temperature-measured', { hole: hole.id, depthM: jigM!, tempC: tempC! }))}
+          onPress={() => close(ledger.write(scope, 'temperature-measured', { station: hole.id, depthM: jigM!, tempC: tempC! }))}
         />
       </View>
       <View style={{ gap: 8 }}>
@@ -111,18 +111,18 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
           onClear={() => setSecchi(null)}
           hint="Where a white disc, or the jig, is lost from sight. It sets how deep light reaches."
         />
-        <Action label="Log this clarity" disabled={secchiM === null} onPress={() => close(ledger.write(scope, 'clarity-measured', { hole: hole.id, secchiM: secchiM! }))} />
+        <Action label="Log this clarity" disabled={secchiM === null} onPress={() => close(ledger.write(scope, 'clarity-measured', { station: hole.id, secchiM: secchiM! }))} />
       </View>
       <Signals />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action grow height={64} label="Rig on the spot" onPress={() => onSheet('rig')} />
         {onKeep ? <Action grow height={64} icon="download" label="Keep as echo log" onPress={onKeep} /> : null}
       </View>
-      {outing.holes.length > 1 ? (
+      {outing.stations.length > 1 ? (
         <View style={{ gap: 6 }}>
           <Words strong>Go back to</Words>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            {outing.holes
+            {outing.stations
               .filter((h) => h.id !== hole.id)
               .map((h) => (
                 <Action
@@ -132,7 +132,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
                     close(
                       ledger.writeAll(scope, [
                         ...(line ? [{ kind: 'line-up' as const, body: { line: line.id } }] : []),
-                        { kind: 'moved', body: { fromHole: hole.id, hole: h.id } },
+                        { kind: 'moved', body: { fromStation: hole.id, station: h.id } },
                       ]),
                     )
                   }

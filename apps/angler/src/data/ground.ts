@@ -18,7 +18,7 @@ export function groundWorker(): Promise<Remote<GroundApi>> {
 export function useGround(water: WaterDetail | undefined, outings: readonly OutingState[], units: UnitPreference) {
   const holes = outings
     .filter((o) => o.water === water?.id)
-    .flatMap((o) => o.holes)
+    .flatMap((o) => o.stations)
     .filter((h) => h.depthM !== null);
   return useQuery({
     queryKey: ['ground', water?.id, water && outlineOf(water.file), holes.length, units.depth],

@@ -59,11 +59,11 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
   );
   const plan = holePlan?.water === water?.id ? holePlan : null;
   const left = plan?.holes.filter((h) => !query?.drilled.some(({ at }) => at[0] === h.at[0] && at[1] === h.at[1])) ?? [];
-  const lastHole = current?.holes.at(-1);
+  const lastHole = current?.stations.at(-1);
   const standing = from ?? lastHole?.at ?? null;
   const next = useQuery({
     queryKey: ['next-hole', water?.id, ground?.map.soundings, lastHole?.id, standing, plan?.id, setting, minute],
-    enabled: ground !== undefined && query !== null && standing !== null && current !== undefined && current.holes.length > 0,
+    enabled: ground !== undefined && query !== null && standing !== null && current !== undefined && current.stations.length > 0,
     staleTime: Infinity,
     networkMode: 'always',
     placeholderData: keepPreviousData,

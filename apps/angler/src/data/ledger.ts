@@ -1,6 +1,6 @@
 import type { SyncResponse } from '@burrow/contract/api';
 import { foldLedger, ledgerEvent } from '@burrow/contract';
-import type { EventBodies, EventKind, LedgerEvent, LedgerState, OutingState } from '@burrow/core/ledger';
+import { upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type LedgerState, type OutingState } from '@burrow/core/ledger';
 import { isoWithOffset } from '@burrow/core/units';
 import { v7 } from 'uuid';
 import { ApiError, OfflineError, api } from './api';
@@ -74,7 +74,9 @@ export class PhoneLedger {
     const [events, device, isBehind] = await Promise.all([this.store.events.toArray(), this.store.setting<string>('device'), this.store.setting<boolean>('behind')]);
     this.device = device ?? crypto.randomUUID();
     if (device === undefined) await this.store.keep('device', this.device);
-    for (const row of await this.inSmallLetters(events)) this.kept.set(row.id, row);
+    // Rows of an older app are read as they would be written now; they are sent as such, under their own ids.
+    const rows = await this.inSmallLetters(events.map((row) => ({ ...row, event: upcastEvent(row.event) })));
+    for (const row of rows) this.kept.set(row.id, row);
     const imports = (await this.store.setting<ImportRecord[]>('imports')) ?? [];
     // Half a log can show an outing without its end as under way: a new phone waits for the rest, while the server answers.
     this.show({ ready: isBehind === false || (isBehind === undefined && events.length > 0), imports });
@@ -105,7 +107,7 @@ export class PhoneLedger {
   }
 
   private newEvent(outing: { id: string; zone: string }, kind: EventKind, body: EventBodies[EventKind], ms = nowMs()): LedgerEvent {
-    return { id: newId(), outing: outing.id, angler: this.angler, device: this.device, at: isoWithOffset(ms, outing.zone), kind, v: 1, body } as LedgerEvent;
+    return { id: newId(), outing: outing.id, angler: this.angler, device: this.device, at: isoWithOffset(ms, outing.zone), kind, v: 2, body } as LedgerEvent;
   }
 
   /** What bringing in these events would do, before it is done. */

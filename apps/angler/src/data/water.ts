@@ -75,6 +75,6 @@ export function useLastIce(waterId: string | undefined): IceMeasurement | undefi
   return useMemo(() => {
     const visits = state.outings.filter((o) => o.water === waterId).map((o) => ({ outing: o, ice: o.ice.filter((i) => i.ms <= nowMs()) }));
     const last = visits.findLast((v) => v.ice.length > 0);
-    return last && thinnest(last.ice.map((i) => ({ clearM: i.clearM, whiteM: i.whiteM, atMs: i.ms, at: last.outing.holes.find((h) => h.id === i.hole)?.at })));
+    return last && thinnest(last.ice.map((i) => ({ clearM: i.clearM, whiteM: i.whiteM, atMs: i.ms, at: last.outing.stations.find((h) => h.id === i.station)?.at })));
   }, [state, waterId]);
 }

@@ -1,4 +1,4 @@
-import type { HoleState, OutingState } from '@burrow/core/ledger';
+import type { StationState, OutingState } from '@burrow/core/ledger';
 import { depthText } from '@burrow/core/units';
 import { ScrollView, View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
@@ -27,13 +27,13 @@ export function HoleScreen() {
   const outing = useOuting();
   const { ready } = useLedger();
   const { water } = useWater();
-  const hole = outing?.holes.find((h) => h.id === outing.currentHole);
+  const hole = outing?.stations.find((h) => h.id === outing.currentStation);
   if (!ready) return <Notice title="Opening the log" busy />;
   if (!outing || !hole) return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} />;
   return <AtHole key={hole.id} outing={outing} hole={hole} />;
 }
 
-function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
+function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
   useWakeLock();
   const wide = useWide();
   const palette = usePalette();
@@ -68,7 +68,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: HoleState }) {
         <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
       </View>
     ) : null;
-  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.hole === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
   if (!wide) {
     return (
       <View style={{ flex: 1 }}>

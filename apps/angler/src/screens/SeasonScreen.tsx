@@ -161,7 +161,7 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
       <Words
         size="small"
         tone="second"
-      >{`${outing.waterName}, ${counted(outing.holes, 'hole')}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
+      >{`${outing.waterName}, ${counted(outing.stations, 'hole')}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
     </View>
   );
 }

@@ -35,7 +35,8 @@ export interface EventRow {
   device: string;
   at: string;
   atInstant: Date;
-  kind: LedgerEvent['kind'];
+  /** As it came; version 1 had other kinds. */
+  kind: string;
   v: number;
   body: Record<string, unknown>;
   receivedAt: Date;
@@ -69,8 +70,11 @@ export interface OutingRow {
   water: string;
   startedAt: Date;
   endedAt: Date | null;
-  holes: number;
+  /** The way of fishing it ended in. */
+  method: string;
+  stations: number;
   lineMin: number;
+  casts: number;
   bites: number;
   fish: number;
 }
@@ -84,8 +88,10 @@ export const Outing = new EntitySchema<OutingRow>({
     water: { type: 'text' },
     startedAt: { type: 'timestamptz', name: 'started_at' },
     endedAt: { type: 'timestamptz', name: 'ended_at', nullable: true },
-    holes: { type: 'integer' },
+    method: { type: 'text' },
+    stations: { type: 'integer' },
     lineMin: { type: 'double precision', name: 'line_min' },
+    casts: { type: 'integer' },
     bites: { type: 'integer' },
     fish: { type: 'integer' },
   },

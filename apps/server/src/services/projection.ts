@@ -19,7 +19,9 @@ export async function projectOuting(manager: EntityManager, accountId: string, o
     water: outing.water,
     startedAt: new Date(outing.startedMs),
     endedAt: outing.endedMs === null ? null : new Date(outing.endedMs),
-    holes: summary.holes,
+    stations: summary.stations,
+    method: outing.method,
+    casts: summary.casts,
     lineMin: summary.lineMin,
     bites: summary.bites,
     fish: summary.fish,
@@ -41,8 +43,9 @@ export async function projectOuting(manager: EntityManager, accountId: string, o
 }
 
 /** Builds every projection again from the events. Returns how many outings were built. */
-export async function rebuildProjections(db: DataSource): Promise<number> {
-  const outings: { account_id: string; outing: string }[] = await db.query('SELECT DISTINCT account_id, outing FROM event');
-  for (const { account_id, outing } of outings) await db.transaction((manager) => projectOuting(manager, account_id, outing));
-  return outings.length;
-}
+export const rebuildProjections = (db: DataSource): Promise<number> =>
+  db.transaction(async (manager) => {
+    const outings: { account_id: string; outing: string }[] = await manager.query('SELECT DISTINCT account_id, outing FROM event');
+    for (const { account_id, outing } of outings) await projectOuting(manager, account_id, outing);
+    return outings.length;
+  });

@@ -55,7 +55,7 @@ export class Winters {
     const { lon, lat } = (await this.waters.list(account.id)).find((w) => w.id === waterId)!;
     const state = await this.ledger.state(account.id);
     const weather = await this.station.for(account, lon, lat, nowMs, columnDays(nowMs, lat));
-    const holes = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.holes);
+    const holes = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.stations);
     const task: WinterTask = {
       outline: outlineOf(file),
       soundings: [...soundingsOf(file), ...holes.flatMap((h) => (h.depthM === null ? [] : [{ at: h.at, depthM: h.depthM }]))],

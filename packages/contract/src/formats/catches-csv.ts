@@ -6,7 +6,7 @@ const columns = ['time', 'outing', 'water', 'hole', 'lon', 'lat', 'species', 'le
 export function catchesCsv(ledger: LedgerState): string {
   const rows = ledger.outings.flatMap((outing) =>
     outing.fish.map((fish) => {
-      const hole = outing.holes.find((h) => h.id === fish.hole);
+      const hole = outing.stations.find((h) => h.id === fish.station);
       const line = outing.lines.find((l) => l.id === fish.line);
       return [
         new Date(fish.ms).toISOString(),

@@ -1,5 +1,5 @@
 import { speciesOf, type Species } from '../fish';
-import type { ReactionKind } from '../ledger';
+import { reactionMeanings, type ReactionKind } from '../ledger';
 import { edgeDepthError, type EchoState, type Mark } from '../sonar';
 import { clamp } from '../units';
 import { cadences, drawSpeedMs, pauseSeconds, type Cadence, type CadenceId } from './cadence';
@@ -118,8 +118,8 @@ export class Coach {
     const told = kind === 'landed' ? undefined : tellingOf(kind);
     if (told && this.episode.isWatching) this.episode.settle(memory, told.won, told.lost);
     else if (told && cadence) remember(memory, 'close', cadence, told.won, told.lost, memoryLimits.answerS);
-    if ((kind === 'refused' || kind === 'fled') && cadence) refusedAlike(memory, cadence);
-    if (kind === 'bite' || kind === 'landed' || kind === 'hooked' || kind === 'missed') {
+    if (kind !== 'landed' && reactionMeanings[kind].answer === 'turned down' && cadence) refusedAlike(memory, cadence);
+    if (kind === 'landed' || reactionMeanings[kind].isBite) {
       memory.refused = null;
       memory.refusals = 0;
       this.episode.end();

@@ -52,6 +52,7 @@ const tells: Partial<Record<ReactionKind, { won: number; lost: number }>> = {
   bite: { won: 1, lost: 0 },
   missed: { won: 1, lost: 0 },
   hooked: { won: 0.5, lost: 0 },
+  lost: { won: 0.5, lost: 0 },
   refused: { won: 0, lost: 1 },
   fled: { won: 0, lost: 1.2 },
 };

@@ -1,6 +1,6 @@
 import { worthAfter, type HoleSigns } from '../coach';
 import { distanceM, type LonLat } from '../ground';
-import type { HoleState, LedgerState, OutingState, ReactionKind } from '../ledger';
+import { biteKinds, refusalKinds, sightingKinds, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
 import { minuteMs } from '../units';
 
 /** What one stay at a hole has shown. */
@@ -20,11 +20,11 @@ export function holeStays({ outings }: Pick<LedgerState, 'outings'>, water: stri
 }
 
 function staysOf(outing: OutingState, nowMs: number): HoleStay[] {
-  const arrivals = outing.holes.flatMap((hole) => hole.arrivals.map((ms) => ({ hole, ms }))).sort((a, b) => a.ms - b.ms);
+  const arrivals = outing.stations.flatMap((hole) => hole.arrivals.map((ms) => ({ hole, ms }))).sort((a, b) => a.ms - b.ms);
   return arrivals.flatMap(({ hole, ms }, k) => {
     const endMs = Math.min(arrivals[k + 1]?.ms ?? Infinity, outing.endedMs ?? nowMs, ms + limits.longestMin * minuteMs);
     if (endMs <= ms) return [];
-    const signs = [...outing.reactions, ...outing.fish].filter((s) => s.hole === hole.id && s.ms >= ms && s.ms < endMs).map((s) => s.ms);
+    const signs = [...outing.reactions, ...outing.fish].filter((s) => s.station === hole.id && s.ms >= ms && s.ms < endMs).map((s) => s.ms);
     return [{ at: hole.at, minutes: (endMs - ms) / minuteMs, visits: differentFish(signs).length, agoMin: Math.max(0, (nowMs - endMs) / minuteMs) }];
   });
 }
@@ -35,20 +35,17 @@ function differentFish(signs: number[]): number[] {
   return signs.filter((ms, k) => k === 0 || ms - signs[k - 1] > limits.sameFishMin * minuteMs);
 }
 
-const sightings: readonly ReactionKind[] = ['looked', 'stalled', 'followed', 'refused', 'fled', 'nipped'];
-const refusals: readonly ReactionKind[] = ['refused', 'fled'];
-
 /** What tells on staying at a hole, since the last arrival; refusals of earlier stays too. Marks within a minute and a half are one fish. */
-export function holeSigns(outing: OutingState, hole: HoleState): HoleSigns {
-  const arrivedMs = hole.arrivals.at(-1) ?? hole.drilledMs;
+export function holeSigns(outing: OutingState, station: StationState): HoleSigns {
+  const arrivedMs = station.arrivals.at(-1) ?? station.openedMs;
   const times = (kinds: readonly ReactionKind[], sinceMs: number) =>
-    outing.reactions.filter((r) => r.hole === hole.id && r.ms >= sinceMs && kinds.includes(r.kind)).map((r) => r.ms);
-  const landed = outing.fish.filter((f) => f.hole === hole.id && f.ms >= arrivedMs).map((f) => f.ms);
+    outing.reactions.filter((r) => r.station === station.id && r.ms >= sinceMs && kinds.includes(r.kind)).map((r) => r.ms);
+  const landed = outing.fish.filter((f) => f.station === station.id && f.ms >= arrivedMs).map((f) => f.ms);
   return {
     arrivedMs,
-    visitsMs: differentFish(times(sightings, arrivedMs)),
-    refusalsMs: differentFish(times(refusals, -Infinity)),
-    bitesMs: differentFish([...times(['bite'], arrivedMs), ...landed]),
+    visitsMs: differentFish(times(sightingKinds, arrivedMs)),
+    refusalsMs: differentFish(times(refusalKinds, -Infinity)),
+    bitesMs: differentFish([...times(biteKinds, arrivedMs), ...landed]),
   };
 }
 
@@ -60,7 +57,7 @@ export interface RestedHole {
 
 /** The holes of an outing as places to go back to at `nowMs`: refusals deplete them, rest restores them. */
 export const restedHoles = (outing: OutingState, nowMs: number): RestedHole[] =>
-  outing.holes.map((hole) => ({ at: hole.at, worth: worthAfter(holeSigns(outing, hole).refusalsMs, nowMs) }));
+  outing.stations.map((hole) => ({ at: hole.at, worth: worthAfter(holeSigns(outing, hole).refusalsMs, nowMs) }));
 
 /** What the angler's own stays close to a place have shown, whenever that was. */
 export function ownNearby(stays: readonly HoleStay[], at: LonLat): { visits: number; minutes: number } {
@@ -72,8 +69,8 @@ export function ownNearby(stays: readonly HoleStay[], at: LonLat): { visits: num
 export function thinPlaces({ outings }: Pick<LedgerState, 'outings'>, water: string, leastM: number, sinceMs: number): LonLat[] {
   return outings
     .filter((o) => o.water === water)
-    .flatMap((o) => o.holes)
-    .filter((h) => h.drilledMs >= sinceMs && h.clearIceM !== null && h.clearIceM + (h.whiteIceM ?? 0) / 2 < leastM)
+    .flatMap((o) => o.stations)
+    .filter((h) => h.openedMs >= sinceMs && h.clearIceM !== null && h.clearIceM + (h.whiteIceM ?? 0) / 2 < leastM)
     .map((h) => h.at);
 }
 

@@ -8,40 +8,51 @@ interface Envelope<Kind extends string, Body> {
   /** ISO 8601 with offset. */
   at: string;
   kind: Kind;
-  v: 1;
+  /** Version of the form of events; version 1 is read through `upcastEvent`. */
+  v: 2;
   body: Body;
 }
 
 export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'refused' | 'fled' | 'nipped' | 'bite' | 'missed' | 'hooked' | 'lost';
 export type Goal = 'numbers' | 'size' | 'supper';
 
-/** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. */
+/** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
 export interface EventBodies {
-  'outing-started': { water: string; waterName: string; species: string[]; goal: Goal; method: 'ice'; plan?: { at: string; what: string }[] };
+  'outing-started': { water: string; waterName: string; species: string[]; goal: Goal; method: string; plan?: { at: string; what: string }[] };
+  /** From here on the outing is fished in another way. */
+  'method-changed': { method: string };
   'outing-ended': Record<string, never>;
-  'ice-measured': { hole?: string; clearM: number; whiteM: number; snowM?: number };
-  /** `mapDepthM` is what the depth map expected there: an estimate, never a sounding. */
-  'hole-drilled': { hole: string; label: string; at: [number, number]; mapDepthM?: number };
-  'depth-sounded': { hole: string; depthM: number; source: 'flasher' | 'line' | 'entered' };
-  'temperature-measured': { hole: string; depthM: number; tempC: number };
+  'ice-measured': { station?: string; clearM: number; whiteM: number; snowM?: number };
+  /** A place to fish from: a hole, a swim, a stand, a spot over fish, or a pass with its track. `mapDepthM` is what the depth map expected there: an estimate, never a sounding. */
+  'station-opened': { station: string; kind: string; label: string; at: [number, number]; track?: [number, number][]; mapDepthM?: number };
+  'depth-sounded': { station: string; depthM: number; source: 'flasher' | 'line' | 'entered' };
+  'temperature-measured': { station: string; depthM: number; tempC: number };
   /** Depth at which a white disc is lost from sight. */
-  'clarity-measured': { hole?: string; secchiM: number };
-  'line-down': { line: string; hole: string; rod: string; presentation: string; depthM?: number };
+  'clarity-measured': { station?: string; secchiM: number };
+  /** A rod in use; a second bait on its line hangs `aboveM` over the first. */
+  'line-down': { line: string; station: string; rod: string; presentation: string; depthM?: number; second?: { presentation: string; aboveM: number } };
   'line-up': { line: string };
   /** The flag of a tip-up rose. */
   'flag-up': { line: string };
   'depth-set': { line: string; depthM: number };
-  reaction: { hole: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string };
+  'cadence-set': { line: string; cadence: string };
+  /** A cast with its aim: compass bearing and distance, and what came of it. */
+  cast: { cast: string; station: string; line?: string; bearingDeg: number; distanceM: number; result?: 'nothing' | 'hard' | 'bite' | 'fish' | 'snag' };
+  /** Feed laid at a station, some way off along the run where that is known. */
+  fed: { station: string; what: string; massG?: number; alongM?: number };
+  /** A station is left alone for a while. */
+  rested: { station: string };
+  reaction: { station: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string };
   /** No length where it was not measured; `weightG` only of a fish that was weighed. */
-  'fish-landed': { fish: string; hole: string; line?: string; species: string; lengthMm?: number; weightG?: number; depthM?: number; bottomM?: number };
+  'fish-landed': { fish: string; station: string; line?: string; species: string; lengthMm?: number; weightG?: number; depthM?: number; bottomM?: number };
   'fish-kept': { fish: string };
   'fish-released': { fish: string; note?: string };
   /** Weather read by eye and barometer; pressure reduced to sea level. */
   'weather-seen': { airC?: number; pressureHpa?: number; windMs?: number; windFromDeg?: number; cloud?: number };
   /** A practice drill was reviewed: at home or out, it belongs to no outing. Shares and scores 0–100. */
   'drill-done': { scene: string; seed: number; seconds: number; decisions: number; score?: number; takes: number; landed: number; refusals: number; logged: number };
-  moved: { fromHole?: string; hole: string };
-  note: { text: string; hole?: string };
+  moved: { fromStation?: string; station: string };
+  note: { text: string; station?: string };
   undone: { target: string };
   amended: { target: string; body: Record<string, unknown> };
 }

@@ -1,6 +1,6 @@
 import type { EventKind, EventOf, LedgerEvent } from './event';
 import { instantOf } from './instant';
-import type { FishState, HoleState, LedgerState, LineState, OutingState } from './state';
+import type { FishState, LedgerState, LineState, OutingState, StationState } from './state';
 
 /** Whether a body is one of its kind. */
 export type BodyCheck = (kind: EventKind, body: unknown) => boolean;
@@ -15,14 +15,14 @@ export type BodyCheck = (kind: EventKind, body: unknown) => boolean;
 export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => true): LedgerState {
   const { ordered, instants } = inOrder(events);
   const corrections = readCorrections(ordered, isBody);
-  const outings = new Map<string, Book>();
+  const outings = new Map<string, OutingReducer>();
   for (let i = 0; i < ordered.length; i++) {
     const event = ordered[i];
     if (event.kind !== 'outing-started' || corrections?.undone.has(event.id) || outings.has(event.outing)) continue;
     const { body } = corrected(event, corrections) as EventOf<'outing-started'>;
-    outings.set(event.outing, new Book(event.outing, instants[i], body));
+    outings.set(event.outing, new OutingReducer(event.outing, instants[i], body));
   }
-  let book: Book | undefined;
+  let into: OutingReducer | undefined;
   const weather: LedgerState['weather'] = [];
   const drills: LedgerState['drills'] = [];
   for (let i = 0; i < ordered.length; i++) {
@@ -36,8 +36,8 @@ export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => t
       drills.push({ ...(corrected(event, corrections) as EventOf<'drill-done'>).body, ms: instants[i] });
       continue;
     }
-    if (book?.outing.id !== event.outing) book = outings.get(event.outing);
-    book?.take(corrected(event, corrections), instants[i]);
+    if (into?.outing.id !== event.outing) into = outings.get(event.outing);
+    into?.take(corrected(event, corrections), instants[i]);
   }
   return { outings: [...outings.values()].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)), weather, drills };
 }
@@ -89,9 +89,9 @@ function corrected(event: LedgerEvent, corrections: Corrections | null): LedgerE
 }
 
 /** One outing while it is being added up. */
-class Book {
+class OutingReducer {
   readonly outing: OutingState;
-  private readonly holes = new Map<string, HoleState>();
+  private readonly stations = new Map<string, StationState>();
   private readonly lines = new Map<string, LineState>();
   private readonly caught = new Map<string, FishState>();
 
@@ -104,8 +104,13 @@ class Book {
       goal: start.goal,
       startedMs,
       endedMs: null,
-      holes: [],
+      method: start.method,
+      methods: [{ ms: startedMs, method: start.method }],
+      stations: [],
       lines: [],
+      casts: [],
+      feeds: [],
+      rests: [],
       reactions: [],
       fish: [],
       temperatures: [],
@@ -113,27 +118,27 @@ class Book {
       ice: [],
       entries: [],
       plan: (start.plan ?? []).map((item) => ({ ms: instantOf(item.at), what: item.what })).sort((a, b) => a.ms - b.ms),
-      currentHole: null,
+      currentStation: null,
     };
   }
 
   take(event: LedgerEvent, ms: number): void {
-    const reduce = reducers[event.kind] as ((book: Book, event: LedgerEvent, ms: number) => void) | undefined;
+    const reduce = reducers[event.kind] as ((into: OutingReducer, event: LedgerEvent, ms: number) => void) | undefined;
     reduce?.(this, event, ms);
   }
 
-  hole(id: string): HoleState | undefined {
-    return this.holes.get(id);
+  station(id: string): StationState | undefined {
+    return this.stations.get(id);
   }
 
   line(id: string): LineState | undefined {
     return this.lines.get(id);
   }
 
-  addHole(hole: HoleState): void {
-    if (this.holes.has(hole.id)) return;
-    this.holes.set(hole.id, hole);
-    this.outing.holes.push(hole);
+  addStation(station: StationState): void {
+    if (this.stations.has(station.id)) return;
+    this.stations.set(station.id, station);
+    this.outing.stations.push(station);
   }
 
   addLine(line: LineState): void {
@@ -156,100 +161,126 @@ class Book {
     for (const line of this.outing.lines) line.upMs ??= ms;
   }
 
-  note(id: string, ms: number, kind: string, hole: string | null, text?: string): void {
-    this.outing.entries.push(text === undefined ? { id, ms, hole, kind } : { id, ms, hole, kind, text });
+  note(id: string, ms: number, kind: string, station: string | null, text?: string): void {
+    this.outing.entries.push(text === undefined ? { id, ms, station, kind } : { id, ms, station, kind, text });
   }
 }
 
-type Reducers = { [K in EventKind]?: (book: Book, event: EventOf<K>, ms: number) => void };
+type Reducers = { [K in EventKind]?: (into: OutingReducer, event: EventOf<K>, ms: number) => void };
 
 const reducers: Reducers = {
-  'outing-ended': (book, event, ms) => {
-    book.outing.endedMs = ms;
-    book.outing.currentHole = null;
-    book.raiseLines(ms);
-    book.note(event.id, ms, event.kind, null);
+  'outing-ended': (into, event, ms) => {
+    into.outing.endedMs = ms;
+    into.outing.currentStation = null;
+    into.raiseLines(ms);
+    into.note(event.id, ms, event.kind, null);
   },
-  'ice-measured': (book, { id, kind, body }, ms) => {
-    book.outing.ice.push({ ms, clearM: body.clearM, whiteM: body.whiteM, snowM: body.snowM ?? null, hole: body.hole ?? null });
-    const hole = body.hole === undefined ? undefined : book.hole(body.hole);
-    if (hole) {
-      hole.clearIceM = body.clearM;
-      hole.whiteIceM = body.whiteM;
+  'method-changed': (into, { id, kind, body }, ms) => {
+    into.outing.method = body.method;
+    into.outing.methods.push({ ms, method: body.method });
+    into.note(id, ms, kind, into.outing.currentStation, body.method);
+  },
+  'ice-measured': (into, { id, kind, body }, ms) => {
+    into.outing.ice.push({ ms, clearM: body.clearM, whiteM: body.whiteM, snowM: body.snowM ?? null, station: body.station ?? null });
+    const station = body.station === undefined ? undefined : into.station(body.station);
+    if (station) {
+      station.clearIceM = body.clearM;
+      station.whiteIceM = body.whiteM;
     }
-    book.note(id, ms, kind, body.hole ?? null);
+    into.note(id, ms, kind, body.station ?? null);
   },
-  'hole-drilled': (book, { id, kind, body }, ms) => {
-    book.addHole({
-      id: body.hole,
+  'station-opened': (into, { id, kind, body }, ms) => {
+    into.addStation({
+      id: body.station,
+      kind: body.kind,
+      method: into.outing.method,
       label: body.label,
       at: body.at,
-      drilledMs: ms,
+      track: body.track ?? null,
+      openedMs: ms,
       clearIceM: null,
       whiteIceM: null,
       depthM: null,
       mapDepthM: body.mapDepthM ?? null,
       arrivals: [ms],
     });
-    book.outing.currentHole = body.hole;
-    book.note(id, ms, kind, body.hole);
+    into.outing.currentStation = body.station;
+    into.note(id, ms, kind, body.station);
   },
-  'depth-sounded': (book, { body }) => {
-    const hole = book.hole(body.hole);
-    if (hole) hole.depthM = body.depthM;
+  'depth-sounded': (into, { body }) => {
+    const station = into.station(body.station);
+    if (station) station.depthM = body.depthM;
   },
-  'temperature-measured': (book, { id, kind, body }, ms) => {
-    book.outing.temperatures.push({ ms, hole: body.hole, depthM: body.depthM, tempC: body.tempC });
-    book.note(id, ms, kind, body.hole);
+  'temperature-measured': (into, { id, kind, body }, ms) => {
+    into.outing.temperatures.push({ ms, station: body.station, depthM: body.depthM, tempC: body.tempC });
+    into.note(id, ms, kind, body.station);
   },
-  'clarity-measured': (book, { id, kind, body }, ms) => {
-    book.outing.clarity.push({ ms, secchiM: body.secchiM });
-    book.note(id, ms, kind, body.hole ?? null);
+  'clarity-measured': (into, { id, kind, body }, ms) => {
+    into.outing.clarity.push({ ms, secchiM: body.secchiM });
+    into.note(id, ms, kind, body.station ?? null);
   },
-  'line-down': (book, { id, kind, body }, ms) => {
-    book.addLine({
+  'line-down': (into, { id, kind, body }, ms) => {
+    into.addLine({
       id: body.line,
-      hole: body.hole,
+      station: body.station,
       rod: body.rod,
       presentation: body.presentation,
       downMs: ms,
       upMs: null,
       flagsMs: [],
       depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM }],
+      cadences: [],
+      second: body.second ?? null,
     });
-    book.note(id, ms, kind, body.hole, body.presentation);
+    into.note(id, ms, kind, body.station, body.presentation);
   },
-  'line-up': (book, { body }, ms) => {
-    const line = book.line(body.line);
+  cast: (into, { id, kind, body }, ms) => {
+    const { cast, station, line, bearingDeg, distanceM, result } = body;
+    into.outing.casts.push({ id: cast, eventId: id, ms, station, line: line ?? null, bearingDeg, distanceM, result: result ?? null });
+    into.note(id, ms, kind, station, result);
+  },
+  fed: (into, { id, kind, body }, ms) => {
+    into.outing.feeds.push({ ms, station: body.station, what: body.what, massG: body.massG ?? null, alongM: body.alongM ?? null });
+    into.note(id, ms, kind, body.station, body.what);
+  },
+  rested: (into, { id, kind, body }, ms) => {
+    into.outing.rests.push({ ms, station: body.station });
+    into.note(id, ms, kind, body.station);
+  },
+  'cadence-set': (into, { body }, ms) => {
+    into.line(body.line)?.cadences.push({ ms, cadence: body.cadence });
+  },
+  'line-up': (into, { body }, ms) => {
+    const line = into.line(body.line);
     if (line) line.upMs ??= ms;
   },
-  'flag-up': (book, { id, kind, body }, ms) => {
-    const line = book.line(body.line);
+  'flag-up': (into, { id, kind, body }, ms) => {
+    const line = into.line(body.line);
     line?.flagsMs.push(ms);
-    book.note(id, ms, kind, line?.hole ?? null, line?.rod);
+    into.note(id, ms, kind, line?.station ?? null, line?.rod);
   },
-  'depth-set': (book, { body }, ms) => {
-    book.line(body.line)?.depths.push({ ms, depthM: body.depthM });
+  'depth-set': (into, { body }, ms) => {
+    into.line(body.line)?.depths.push({ ms, depthM: body.depthM });
   },
-  reaction: (book, { id, kind, body }, ms) => {
-    book.outing.reactions.push({
+  reaction: (into, { id, kind, body }, ms) => {
+    into.outing.reactions.push({
       id,
       ms,
-      hole: body.hole,
+      station: body.station,
       line: body.line ?? null,
       kind: body.reaction,
       depthM: body.depthM ?? null,
       bottomM: body.bottomM ?? null,
       cadence: body.cadence ?? null,
     });
-    book.note(id, ms, kind, body.hole, body.reaction);
+    into.note(id, ms, kind, body.station, body.reaction);
   },
-  'fish-landed': (book, { id, kind, body }, ms) => {
-    book.addFish({
+  'fish-landed': (into, { id, kind, body }, ms) => {
+    into.addFish({
       id: body.fish,
       eventId: id,
       ms,
-      hole: body.hole,
+      station: body.station,
       line: body.line ?? null,
       species: body.species,
       lengthMm: body.lengthMm ?? null,
@@ -258,20 +289,20 @@ const reducers: Reducers = {
       bottomM: body.bottomM ?? null,
       fate: null,
     });
-    book.note(id, ms, kind, body.hole, body.fish);
+    into.note(id, ms, kind, body.station, body.fish);
   },
-  'fish-kept': (book, { body }) => {
-    const fish = book.fish(body.fish);
+  'fish-kept': (into, { body }) => {
+    const fish = into.fish(body.fish);
     if (fish) fish.fate = 'kept';
   },
-  'fish-released': (book, { body }) => {
-    const fish = book.fish(body.fish);
+  'fish-released': (into, { body }) => {
+    const fish = into.fish(body.fish);
     if (fish) fish.fate = 'released';
   },
-  moved: (book, { id, kind, body }, ms) => {
-    book.outing.currentHole = body.hole;
-    book.hole(body.hole)?.arrivals.push(ms);
-    book.note(id, ms, kind, body.hole);
+  moved: (into, { id, kind, body }, ms) => {
+    into.outing.currentStation = body.station;
+    into.station(body.station)?.arrivals.push(ms);
+    into.note(id, ms, kind, body.station);
   },
-  note: (book, { id, kind, body }, ms) => book.note(id, ms, kind, body.hole ?? null, body.text),
+  note: (into, { id, kind, body }, ms) => into.note(id, ms, kind, body.station ?? null, body.text),
 };

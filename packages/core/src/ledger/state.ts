@@ -2,7 +2,7 @@ import type { EventBodies, Goal, ReactionKind } from './event';
 
 export interface LineState {
   id: string;
-  hole: string;
+  station: string;
   rod: string;
   presentation: string;
   downMs: number;
@@ -12,28 +12,39 @@ export interface LineState {
   flagsMs: number[];
   /** Depth from a moment on, m, ascending in time. */
   depths: { ms: number; depthM: number }[];
+  /** How it is moved from a moment on, ascending in time. */
+  cadences: { ms: number; cadence: string }[];
+  /** A second bait above the first, m. */
+  second: { presentation: string; aboveM: number } | null;
 }
 
-export interface HoleState {
+/** A place that was fished from. */
+export interface StationState {
   id: string;
+  /** `hole`, `swim`, `stand`, `spot`, `pass`, or that of another way of fishing. */
+  kind: string;
+  /** Way of fishing in force when it was opened. */
+  method: string;
   label: string;
   at: [number, number];
-  drilledMs: number;
-  /** Null until measured. */
+  /** Its way, where it is a pass. */
+  track: [number, number][] | null;
+  openedMs: number;
+  /** Ice of a hole; null until measured. */
   clearIceM: number | null;
   whiteIceM: number | null;
   /** Null until sounded. */
   depthM: number | null;
-  /** What the depth map expected when it was drilled, an estimate; null where it expected nothing. */
+  /** What the depth map expected when it was opened, an estimate; null where it expected nothing. */
   mapDepthM: number | null;
-  /** Arrivals at this hole, ms. */
+  /** Arrivals there, ms. */
   arrivals: number[];
 }
 
 export interface ReactionState {
   id: string;
   ms: number;
-  hole: string;
+  station: string;
   line: string | null;
   kind: ReactionKind;
   depthM: number | null;
@@ -45,7 +56,7 @@ export interface FishState {
   id: string;
   eventId: string;
   ms: number;
-  hole: string;
+  station: string;
   line: string | null;
   species: string;
   /** Null where it was not measured. */
@@ -56,10 +67,21 @@ export interface FishState {
   fate: 'kept' | 'released' | null;
 }
 
+export interface CastState {
+  id: string;
+  eventId: string;
+  ms: number;
+  station: string;
+  line: string | null;
+  bearingDeg: number;
+  distanceM: number;
+  result: NonNullable<EventBodies['cast']['result']> | null;
+}
+
 export interface LogEntry {
   id: string;
   ms: number;
-  hole: string | null;
+  station: string | null;
   kind: string;
   text?: string;
 }
@@ -72,19 +94,25 @@ export interface OutingState {
   goal: Goal;
   startedMs: number;
   endedMs: number | null;
-  holes: HoleState[];
+  /** How it is fished now, and the ways in order of time, the first from the start. */
+  method: string;
+  methods: { ms: number; method: string }[];
+  stations: StationState[];
   lines: LineState[];
+  casts: CastState[];
+  feeds: { ms: number; station: string; what: string; massG: number | null; alongM: number | null }[];
+  rests: { ms: number; station: string }[];
   reactions: ReactionState[];
   fish: FishState[];
-  temperatures: { ms: number; hole: string; depthM: number; tempC: number }[];
+  temperatures: { ms: number; station: string; depthM: number; tempC: number }[];
   /** Secchi depths, m. */
   clarity: { ms: number; secchiM: number }[];
-  ice: { ms: number; clearM: number; whiteM: number; snowM: number | null; hole: string | null }[];
+  ice: { ms: number; clearM: number; whiteM: number; snowM: number | null; station: string | null }[];
   entries: LogEntry[];
   /** What was planned, earliest first. */
   plan: { ms: number; what: string }[];
-  /** The hole being fished. */
-  currentHole: string | null;
+  /** The station being fished. */
+  currentStation: string | null;
 }
 
 export interface LedgerState {

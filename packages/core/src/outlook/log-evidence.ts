@@ -1,4 +1,4 @@
-import type { LedgerState } from '../ledger';
+import { reactionMeanings, type LedgerState } from '../ledger';
 import { minuteMs } from '../units';
 import { phaseAtInstant, sunHeightDeg, type Phase, type Place } from '../weather';
 import { lightRules, phaseRules } from './rules';
@@ -39,7 +39,7 @@ export function weighRules(ledger: LedgerState, water: string, phases: readonly 
   const lines = outings.flatMap((o) => o.lines.map((l): Span => ({ fromMs: l.downMs, toMs: l.upMs ?? Math.min(nowMs, l.downMs + longestOpenMin * minuteMs) })));
   const bites = outings.flatMap((o) => [
     ...o.fish.map((f) => f.ms),
-    ...o.reactions.filter((r) => r.kind === 'bite' && !o.fish.some((f) => f.line === r.line && f.ms >= r.ms && f.ms - r.ms < 3 * minuteMs)).map((r) => r.ms),
+    ...o.reactions.filter((r) => reactionMeanings[r.kind].isBite && !o.fish.some((f) => f.line === r.line && f.ms >= r.ms && f.ms - r.ms < 3 * minuteMs)).map((r) => r.ms),
   ]);
   const light = lightRules.find((r) => r.habit === habit)!;
   const phaseKey = (ms: number) => {

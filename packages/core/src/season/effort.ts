@@ -1,4 +1,4 @@
-import type { FishState, LedgerState, LineState, OutingState, ReactionState } from '../ledger';
+import { reactionMeanings, type FishState, type LedgerState, type LineState, type OutingState, type ReactionState } from '../ledger';
 import { minuteMs } from '../units';
 
 /** Bands of height above bottom, m: from and up to. */
@@ -13,7 +13,7 @@ export const heightBands = [
 /** A stretch of line in the water at one depth. */
 export interface Stretch {
   outing: string;
-  hole: string;
+  station: string;
   line: string;
   presentation: string;
   fromMs: number;
@@ -24,7 +24,7 @@ export interface Stretch {
 /** A bite or a fish with the circumstances it is counted under. */
 export interface Catch {
   outing: string;
-  hole: string;
+  station: string;
   ms: number;
   presentation: string | null;
   heightM: number | null;
@@ -35,7 +35,7 @@ export interface Catch {
 const longestOpenMin = 240;
 /** A bite and a fish this close on one line are one bite, min. */
 const sameBiteMin = 3;
-/** Bites at one hole closer than this belong to one visit of a school, min. */
+/** Bites at one station closer than this belong to one visit of a school, min. */
 const visitMin = 10;
 
 /** Stretches of line at one depth over all outings, up to `nowMs` where a line is still down. */
@@ -45,12 +45,12 @@ export function stretchesOf(ledger: LedgerState, nowMs: number): Stretch[] {
 
 function lineStretches(outing: OutingState, line: LineState, nowMs: number): Stretch[] {
   const end = Math.max(line.downMs, line.upMs ?? Math.min(nowMs, line.downMs + longestOpenMin * minuteMs));
-  const bottomM = outing.holes.find((h) => h.id === line.hole)?.depthM ?? null;
+  const bottomM = outing.stations.find((h) => h.id === line.station)?.depthM ?? null;
   const cuts = [{ ms: line.downMs, depthM: null as number | null }, ...line.depths].filter((c) => c.ms < end);
   return cuts
     .map((cut, i) => ({
       outing: outing.id,
-      hole: line.hole,
+      station: line.station,
       line: line.id,
       presentation: line.presentation,
       fromMs: cut.ms,
@@ -63,12 +63,12 @@ function lineStretches(outing: OutingState, line: LineState, nowMs: number): Str
 /** Bites and fish over all outings. A fish counts as a bite too, once with the bite noted just before it. */
 export function catchesOf(ledger: LedgerState): Catch[] {
   return ledger.outings.flatMap((outing) => {
-    const bites = outing.reactions.filter((r) => r.kind === 'bite' || r.kind === 'missed' || r.kind === 'hooked' || r.kind === 'lost');
+    const bites = outing.reactions.filter((r) => reactionMeanings[r.kind].isBite);
     const of = (entry: FishState | ReactionState, isFish: boolean): Catch => {
-      const bottomM = entry.bottomM ?? outing.holes.find((h) => h.id === entry.hole)?.depthM ?? null;
+      const bottomM = entry.bottomM ?? outing.stations.find((h) => h.id === entry.station)?.depthM ?? null;
       return {
         outing: outing.id,
-        hole: entry.hole,
+        station: entry.station,
         ms: entry.ms,
         presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
         heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM,
@@ -85,11 +85,11 @@ export function catchesOf(ledger: LedgerState): Catch[] {
  * of the counts, since visits come at random). 1 where every catch comes alone or there are none.
  */
 export function clumpSize(catches: readonly Catch[]): number {
-  const ordered = [...catches].sort((a, b) => (a.hole < b.hole ? -1 : a.hole > b.hole ? 1 : a.ms - b.ms));
+  const ordered = [...catches].sort((a, b) => (a.station < b.station ? -1 : a.station > b.station ? 1 : a.ms - b.ms));
   let squares = 0;
   let size = 0;
   ordered.forEach((c, i) => {
-    const isNew = i === 0 || ordered[i - 1].hole !== c.hole || c.ms - ordered[i - 1].ms > visitMin * minuteMs;
+    const isNew = i === 0 || ordered[i - 1].station !== c.station || c.ms - ordered[i - 1].ms > visitMin * minuteMs;
     if (isNew) {
       squares += size * size;
       size = 0;

@@ -15,8 +15,11 @@ export interface OutingSummary {
   waterName: string;
   startedMs: number;
   endedMs: number | null;
-  holes: number;
+  /** Ways of fishing it was fished in, in order. */
+  methods: string[];
+  stations: number;
   lineMin: number;
+  casts: number;
   bites: number;
   fish: number;
   /** Species with their numbers, most first. */
@@ -79,8 +82,10 @@ function summariseOuting(outing: OutingState, stretches: readonly { fromMs: numb
     waterName: outing.waterName,
     startedMs: outing.startedMs,
     endedMs: outing.endedMs,
-    holes: outing.holes.length,
+    methods: [...new Set(outing.methods.map((m) => m.method))],
+    stations: outing.stations.length,
     lineMin: stretches.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
+    casts: outing.casts.length,
     bites: catches.length,
     fish: outing.fish.length,
     species: [...counts].map(([id, count]) => ({ id, count })).sort((a, b) => b.count - a.count),

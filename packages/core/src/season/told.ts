@@ -1,5 +1,5 @@
 import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
-import type { OutingState, ReactionKind } from '../ledger';
+import { reactionMeanings, type OutingState } from '../ledger';
 
 export type ToldBy = 'cadence' | 'presentation' | 'depth';
 
@@ -22,20 +22,6 @@ export interface Told {
   probability: number | null;
 }
 
-/** Which reactions say yes and which say no; a look says neither. */
-const says: Partial<Record<ReactionKind, 'answered' | 'turnedDown' | 'looked'>> = {
-  looked: 'looked',
-  stalled: 'looked',
-  followed: 'answered',
-  nipped: 'answered',
-  bite: 'answered',
-  missed: 'answered',
-  hooked: 'answered',
-  lost: 'answered',
-  refused: 'turnedDown',
-  fled: 'turnedDown',
-};
-
 /** One yes and one no are taken as seen before the first, so that a lone bite proves nothing. */
 const prior = 1;
 const halfMetre = (depthM: number) => (Math.round(depthM * 2) / 2).toFixed(1);
@@ -44,7 +30,7 @@ const halfMetre = (depthM: number) => (Math.round(depthM * 2) / 2).toFixed(1);
 export function toldBy(outing: Pick<OutingState, 'reactions' | 'lines'>, by: ToldBy): Told {
   const rows = new Map<string, ToldRow>();
   for (const reaction of outing.reactions) {
-    const said = says[reaction.kind];
+    const { answer } = reactionMeanings[reaction.kind];
     const key =
       by === 'cadence'
         ? reaction.cadence
@@ -53,9 +39,9 @@ export function toldBy(outing: Pick<OutingState, 'reactions' | 'lines'>, by: Tol
             ? null
             : halfMetre(reaction.depthM)
           : (outing.lines.find((l) => l.id === reaction.line)?.presentation ?? null);
-    if (!said || key === null) continue;
+    if (key === null) continue;
     const row = rows.get(key) ?? { key, looked: 0, answered: 0, turnedDown: 0, share: { mean: 0, low: 0, high: 0 } };
-    row[said]++;
+    row[answer === null ? 'looked' : answer === 'answered' ? 'answered' : 'turnedDown']++;
     rows.set(key, row);
   }
   for (const row of rows.values()) row.share = shareOf(row);

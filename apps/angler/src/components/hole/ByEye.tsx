@@ -1,4 +1,4 @@
-import type { HoleState } from '@burrow/core/ledger';
+import type { StationState } from '@burrow/core/ledger';
 import { clockText, depthText, type UnitPreference } from '@burrow/core/units';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
@@ -12,7 +12,7 @@ export interface KeptReading extends TakenReading {
 }
 
 interface Props {
-  hole: HoleState;
+  hole: StationState;
   reading: KeptReading | null;
   jigM: number | null;
   units: UnitPreference;

@@ -8,7 +8,7 @@ export function FlagBar({ outing, nowMs, onPress }: { outing: OutingState; nowMs
   const [line] = flagsUp(outing);
   const sinceMs = useTicking(line ? nowMs - flagOf(line)! : 0, line !== undefined);
   if (!line) return null;
-  const where = outing.holes.find((h) => h.id === line.hole)?.label ?? '?';
+  const where = outing.stations.find((h) => h.id === line.station)?.label ?? '?';
   return <Action kind="main" height={64} label={`Flag up at hole ${where}, ${flagText(sinceMs)}`} onPress={onPress} />;
 }
 

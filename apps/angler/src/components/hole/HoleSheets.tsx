@@ -34,7 +34,7 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
         onClose={() => setSheet(null)}
         outing={outing}
         zone={zone}
-        hole={fishOn?.hole ?? hole.id}
+        station={fishOn?.station ?? hole.id}
         line={fishOn?.id ?? line?.id}
         depthM={fishOn ? (fishOn.depths.at(-1)?.depthM ?? null) : jigM}
         bottomM={bottomM}

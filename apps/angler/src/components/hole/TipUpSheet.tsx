@@ -1,4 +1,4 @@
-import type { HoleState, LineState, OutingState } from '@burrow/core/ledger';
+import type { StationState, LineState, OutingState } from '@burrow/core/ledger';
 import { lineToPull, tipUpHeights } from '@burrow/core/rig';
 import { clamp, clockText, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
@@ -15,7 +15,7 @@ import { flagOf, flagText, isTipUp, tipUpName } from './tip-ups';
 interface Props {
   onClose: () => void;
   outing: OutingState;
-  hole: HoleState;
+  hole: StationState;
   zone: string;
   units: UnitPreference;
   bottomM: number | null;
@@ -38,9 +38,9 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
   const scope = { id: outing.id, zone };
   const set = outing.lines.filter((l) => isTipUp(l) && l.upMs === null);
   const depthM = floorM === null ? null : lineToPull(Math.max(1, floorM), clamp(heightM, 0.05, Math.max(1, floorM) - 0.15));
-  const down = (rod: string, holeId: string, atM: number | null) =>
-    ({ kind: 'line-down', body: { line: newId(), hole: holeId, rod, presentation: deadBait, ...(atM === null ? {} : { depthM: Math.round(atM * 100) / 100 }) } }) as const;
-  const again = (line: LineState) => void ledger.writeAll(scope, [{ kind: 'line-up', body: { line: line.id } }, down(line.rod, line.hole, line.depths.at(-1)?.depthM ?? null)]);
+  const down = (rod: string, stationId: string, atM: number | null) =>
+    ({ kind: 'line-down', body: { line: newId(), station: stationId, rod, presentation: deadBait, ...(atM === null ? {} : { depthM: Math.round(atM * 100) / 100 }) } }) as const;
+  const again = (line: LineState) => void ledger.writeAll(scope, [{ kind: 'line-up', body: { line: line.id } }, down(line.rod, line.station, line.depths.at(-1)?.depthM ?? null)]);
   return (
     <Sheet
       title="Tip-ups"
@@ -61,7 +61,7 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
         <TipUp
           key={line.id}
           line={line}
-          where={`hole ${outing.holes.find((h) => h.id === line.hole)?.label ?? '?'}, ${line.depths.length > 0 ? depthText(line.depths[line.depths.length - 1].depthM, units) : 'depth unknown'}, since ${clockText(line.downMs, zone)}`}
+          where={`hole ${outing.stations.find((h) => h.id === line.station)?.label ?? '?'}, ${line.depths.length > 0 ? depthText(line.depths[line.depths.length - 1].depthM, units) : 'depth unknown'}, since ${clockText(line.downMs, zone)}`}
           nowMs={nowMs}
           onFlag={() => void ledger.write(scope, 'flag-up', { line: line.id })}
           onFish={() => onFish(line.id)}

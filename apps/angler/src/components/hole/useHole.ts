@@ -1,7 +1,7 @@
 import { adviceWords, holePriors, memoryOf, stayOrGo, type CoachMemory } from '@burrow/core/coach';
 import { speciesOf } from '@burrow/core/fish';
 import { holeSigns } from '@burrow/core/holes';
-import type { HoleState, OutingState, ReactionKind } from '@burrow/core/ledger';
+import type { StationState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { useEffect, useMemo, useState } from 'react';
 import { nowMs, useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
@@ -23,7 +23,7 @@ const assumedWaterC = 4;
 export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'reading' | 'tip-ups' | 'told' | 'rig';
 
 /** A hole being fished: its flasher or the last reading by eye, what the coach says of it, its clock, and what can be logged there. */
-export function useHole(outing: OutingState, hole: HoleState) {
+export function useHole(outing: OutingState, hole: StationState) {
   const { isDemo } = useAccount();
   const { units, presentation, presentations } = usePreferences();
   const { ledger, state } = useLedger();
@@ -44,14 +44,14 @@ export function useHole(outing: OutingState, hole: HoleState) {
   const [memory] = useState(answers);
   // Nothing is simulated for a hole of one's own: without a flasher of the demo there is none, and it is read by eye.
   const flasher = useFlasher(
-    isDemo ? { mode: 'live', memory, speciesId, waterTempC, bottomM: hole.depthM ?? hole.mapDepthM ?? undefined, sceneId: 'stack', seed: outing.holes.indexOf(hole) + 1 } : null,
+    isDemo ? { mode: 'live', memory, speciesId, waterTempC, bottomM: hole.depthM ?? hole.mapDepthM ?? undefined, sceneId: 'stack', seed: outing.stations.indexOf(hole) + 1 } : null,
   );
   const [reading, setReading] = useState<KeptReading | null>(null);
-  const [sheet, setSheet] = useState<HoleSheet | null>(isDemo || outing.reactions.some((r) => r.hole === hole.id) ? null : 'reading');
+  const [sheet, setSheet] = useState<HoleSheet | null>(isDemo || outing.reactions.some((r) => r.station === hole.id) ? null : 'reading');
   const [told, setTold] = useState<CoachMemory>();
   const [fishLine, setFishLine] = useState<string | null>(null);
   const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
-  const line = outing.lines.findLast((l) => l.hole === hole.id && l.upMs === null && !isTipUp(l));
+  const line = outing.lines.findLast((l) => l.station === hole.id && l.upMs === null && !isTipUp(l));
   const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
   const { frame } = flasher;
   const advice = frame?.advice ?? reading?.advice ?? null;
@@ -78,7 +78,7 @@ export function useHole(outing: OutingState, hole: HoleState) {
   const undo = (id: string) => void ledger.write(scope, 'undone', { target: id });
   const react = async (reaction: ReactionKind) => {
     const event = await ledger.write(scope, 'reaction', {
-      hole: hole.id,
+      station: hole.id,
       reaction,
       ...(line ? { line: line.id } : {}),
       ...(jigM === null ? {} : { depthM: jigM }),
@@ -90,7 +90,7 @@ export function useHole(outing: OutingState, hole: HoleState) {
     if (reaction === 'bite') await flasher.strike();
   };
   const lowerLine = async () => {
-    const event = await ledger.write(scope, 'line-down', { line: newId(), hole: hole.id, rod: 'rod 1', presentation: name, ...(jigM === null ? {} : { depthM: jigM }) });
+    const event = await ledger.write(scope, 'line-down', { line: newId(), station: hole.id, rod: 'rod 1', presentation: name, ...(jigM === null ? {} : { depthM: jigM }) });
     setSaid({ text: `Line down: ${name}`, undo: event.id });
   };
   /** The jig goes to a depth; what a reading by eye says the mark did is logged where the jig hung then. */

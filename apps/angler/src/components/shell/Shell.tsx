@@ -30,7 +30,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const wide = useWide();
   const path = usePathname();
   const outing = useOuting();
-  const atHole = path === '/hole' && outing?.currentHole != null;
+  const atHole = path === '/hole' && outing?.currentStation != null;
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: palette.ground }}>
       {wide ? <Rail path={path} /> : null}

@@ -64,13 +64,13 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
 
   const zone = water.file.water.timezone;
   const surface = outlook?.surface ?? 'unknown';
-  const isUnderWay = outing !== undefined && outing.holes.length > 0;
+  const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
   const target = tapped ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
   const expected = depthAt(bed, target);
   // A place that has a hole already is gone back to, not drilled again.
-  const known = outing?.holes.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
-  const standing = position ?? outing?.holes.at(-1)?.at ?? null;
+  const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
+  const standing = position ?? outing?.stations.at(-1)?.at ?? null;
   const end = async (id: string, text: string) => setEnded({ event: await ledger.write({ id, zone }, 'outing-ended', {}), text });
   const start = async () => {
     const id = newId();
@@ -154,7 +154,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             height={64}
             label={`Back to hole ${known.label}`}
             onPress={() => {
-              void ledger.write({ id: outing.id, zone }, 'moved', { hole: known.id, ...(outing.currentHole === null ? {} : { fromHole: outing.currentHole }) });
+              void ledger.write({ id: outing.id, zone }, 'moved', { station: known.id, ...(outing.currentStation === null ? {} : { fromStation: outing.currentStation }) });
               setTapped(null);
               router.navigate('/hole');
             }}

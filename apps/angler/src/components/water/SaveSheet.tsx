@@ -20,7 +20,7 @@ export function SaveSheet({ water, outings, onClose }: { water: WaterDetail; out
   const holes = outings
     .filter((o) => o.water === water.id)
     .flatMap((o) =>
-      o.holes.map((h) => ({ at: h.at, label: h.label, depthM: h.depthM, time: isoWithOffset(h.drilledMs, zone), fish: o.fish.filter((f) => f.hole === h.id).length })),
+      o.stations.map((h) => ({ at: h.at, label: h.label, depthM: h.depthM, time: isoWithOffset(h.openedMs, zone), fish: o.fish.filter((f) => f.station === h.id).length })),
     );
   const save = async ({ ending, type }: (typeof formats)[number]) => {
     // The XML library is fetched when somebody wants it.

@@ -20,5 +20,5 @@ export function way(from: LonLat | null, to: LonLat, units: UnitPreference): str
 export function mapHoles(outings: LedgerState['outings'], water: string | undefined, current: string | undefined): MapHole[] {
   return outings
     .filter((o) => o.water === water)
-    .flatMap((o) => o.holes.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: o.fish.filter((f) => f.hole === h.id).length, current: o.id === current })));
+    .flatMap((o) => o.stations.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: o.fish.filter((f) => f.station === h.id).length, current: o.id === current })));
 }

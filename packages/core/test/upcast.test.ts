@@ -1,0 +1,52 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { fold, upcastEvent, type LedgerEvent } from '../src/ledger';
+import { summariseSeason } from '../src/season';
+
+const read = (file: string) => readFileSync(path.join(__dirname, 'fixtures', file), 'utf8');
+/** The demo's season as 0.15 wrote it, and what 0.15 made of it. */
+const old: unknown[] = read('season-0.15.ndjson')
+  .trim()
+  .split('\n')
+  .map((line) => JSON.parse(line));
+const upcast = old.map((e) => upcastEvent(e)) as LedgerEvent[];
+
+/** A state of 0.15 in today's names: holes are stations, and there was but one way of fishing. */
+function renamed(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(renamed);
+  if (typeof value !== 'object' || value === null) return value === 'hole-drilled' ? 'station-opened' : value;
+  const names: Record<string, string> = { hole: 'station', holes: 'stations', currentHole: 'currentStation', drilledMs: 'openedMs' };
+  const next = Object.fromEntries(Object.entries(value).map(([key, inner]) => [names[key] ?? key, renamed(inner)]));
+  if ('openedMs' in next) return { ...next, kind: 'hole', method: 'ice', track: null };
+  if ('downMs' in next) return { ...next, cadences: [], second: null };
+  if ('startedMs' in next) return { ...next, method: 'ice', methods: [{ ms: next.startedMs, method: 'ice' }], casts: [], feeds: [], rests: [] };
+  return next;
+}
+
+test('a season written by 0.15 adds up to the same, state by state', () => {
+  const state = fold(upcast);
+  const before = renamed(JSON.parse(read('season-0.15-state.json'))) as typeof state;
+  expect(state.outings).toHaveLength(14);
+  state.outings.forEach((outing, i) => expect(outing).toEqual(before.outings[i]));
+  expect({ weather: state.weather, drills: state.drills }).toEqual({ weather: before.weather, drills: before.drills });
+});
+
+test('its figures are those that 0.15 gave', () => {
+  const before = JSON.parse(read('season-0.15-figures.json'));
+  const lastMs = Math.max(...upcast.map((e) => Date.parse(e.at)));
+  const { lineMin, bites, fish, clump, comparisons } = summariseSeason(fold(upcast), lastMs);
+  expect({ lineMin: Math.round(lineMin), bites, fish, catchesPerVisit: clump }).toEqual({ ...before.effort, outings: undefined });
+  const rates = comparisons.flatMap((c) => c.rows.map((row) => ({ by: c.by, of: c.count, ...row })));
+  expect(JSON.parse(JSON.stringify(rates))).toEqual(before.rates);
+});
+
+test('an upcast event is left alone by another upcast, and what is no event of version 1 by the first', () => {
+  for (const event of upcast.slice(0, 50)) expect(upcastEvent(event)).toBe(event);
+  for (const value of [null, 3, 'x', [], { v: 2, body: { hole: 1 } }, { v: 7 }]) expect(upcastEvent(value)).toBe(value);
+  expect(upcastEvent({ v: 1, kind: 'amended', body: { target: 't', body: { hole: 'h', depthM: 3 } } })).toEqual({
+    v: 2,
+    kind: 'amended',
+    body: { target: 't', body: { station: 'h', depthM: 3 } },
+  });
+  expect(upcastEvent({ v: 1, kind: 'note', body: 'broken' })).toEqual({ v: 2, kind: 'note', body: 'broken' });
+});
