@@ -21,6 +21,7 @@ const allowed = {
   coach: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ledger'],
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
+  methods: ['units', 'fish', 'rig', 'safety', 'coach', 'ledger', 'outlook'],
   fieldcraft: ['coach', 'outlook', 'weather', 'banks', 'holes', 'river'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
 };

@@ -69,6 +69,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
   await test.step('a hole is drilled with nothing measured', async () => {
     await page.getByRole('button', { name: 'To the map' }).click();
     await page.getByRole('button', { name: 'Start outing' }).click();
+    await page.getByRole('button', { name: 'On the ice' }).click();
     await expect(page.getByText(/Without weather, places are scored as for midwinter/)).toBeVisible();
     await expectHonest(page, 'water');
     await page.getByRole('button', { name: 'Drill here' }).click();
@@ -117,7 +118,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
     await page.getByRole('link', { name: 'Leave the hole for the map' }).click();
     await page.getByRole('button', { name: 'What the map shows and can do' }).click();
     await page.getByRole('button', { name: 'Save this water to a file' }).click();
-    const water = await saved(page, 'The whole water, GeoJSON');
+    const water = await saved(page, 'All of it, GeoJSON');
     const hole = JSON.parse(water).features.find((f: { properties: { role: string } }) => f.properties.role === 'hole');
     expect(hole.properties).not.toHaveProperty('depth_m');
     await page.goto(`${stack.url}/season`);
@@ -148,7 +149,7 @@ test('a friend’s ledger is asked about, marked, and taken out again', async ({
   const event = (n: number, kind: string, body: object) => JSON.stringify({ id: id(n), outing: id(1), angler: 'a friend', device: 'd', at: at(n), kind, v: 1, body });
   const text = [
     event(2, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['walleye'], goal: 'numbers', method: 'ice' }),
-    event(3, 'station-opened', { hole: id(50), label: '1', at: [-140, 47] }),
+    event(3, 'hole-drilled', { hole: id(50), label: '1', at: [-140, 47] }),
     event(4, 'fish-landed', { fish: id(60), hole: id(50), species: 'walleye' }),
     event(5, 'outing-ended', {}),
   ].join('\n');
@@ -182,7 +183,7 @@ test('the river and the drain of the demo get no walk over ice, and only their o
     await page.getByRole('radio', { name: water }).click();
     await page.getByRole('link', { name: 'Outlook' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Be over them|^No good hours/);
-    const choices = page.getByRole('radiogroup', { name: 'Fish' }).getByRole('radio');
+    const choices = page.getByRole('radiogroup', { name: 'Fish', exact: true }).getByRole('radio');
     await expect(choices).toHaveCount(others);
     for (const name of fish) await expect(choices.filter({ hasText: name })).toHaveCount(1);
     const text = await textOf(page);

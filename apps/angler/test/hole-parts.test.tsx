@@ -159,7 +159,7 @@ describe('rig on the spot', () => {
   const seconds = () => Number(/^([\d.]+) s down/.exec(screen.getByText(/ s down to /).props.children as string)![1]);
 
   test('a lighter metal sinks slower, and a current hangs the jig higher than its line', async () => {
-    show(<RigSheet jigM={8} units={units} onClose={() => undefined} />);
+    show(<RigSheet drifts={false} jigM={8} units={units} onClose={() => undefined} />);
     const tungsten = seconds();
     await userEvent.press(screen.getByRole('radio', { name: 'Brass' }));
     expect(seconds()).toBeGreaterThan(tungsten);

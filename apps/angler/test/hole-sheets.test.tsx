@@ -1,7 +1,8 @@
 import { act, fireEvent, render, screen, userEvent } from '@testing-library/react-native';
 import type { EventKind, LedgerEvent, OutingState } from '@burrow/core/ledger';
 import { adviseReading } from '@burrow/core/coach';
-import { DrillSheet } from '@/components/DrillSheet';
+import { methodOf, usualMethod } from '@burrow/core/methods';
+import { StationSheet } from '@/components/StationSheet';
 import { FishSheet } from '@/components/FishSheet';
 import { ReadingSheet } from '@/components/reading/ReadingSheet';
 import { LogList } from '@/components/LogList';
@@ -112,8 +113,8 @@ describe('fish sheet', () => {
 });
 
 describe('drill sheet', () => {
-  const sheet = (onDrilled = jest.fn()) => {
-    show(<DrillSheet open onClose={() => undefined} outing={outing} zone="UTC" at={[-140.001, 47.001]} expectedM={6.4} onDrilled={onDrilled} />);
+  const sheet = (onDrilled = jest.fn(), method = usualMethod) => {
+    show(<StationSheet open onClose={() => undefined} method={method} outing={outing} zone="UTC" at={[-140.001, 47.001]} expectedM={6.4} onOpened={onDrilled} />);
     return onDrilled;
   };
 
@@ -126,6 +127,15 @@ describe('drill sheet', () => {
     await userEvent.press(screen.getByText('Hole is drilled'));
     expect(mockWritten.map((e) => e.kind)).toEqual(['station-opened']);
     expect(mockWritten[0].body).toMatchObject({ mapDepthM: 6.4 });
+  });
+
+  test('over open water no ice is asked for, and the place is a spot', async () => {
+    sheet(jest.fn(), methodOf('vertical')!);
+    expect(screen.getByText('Spot 2')).toBeTruthy();
+    expect(screen.queryByText('Clear ice')).toBeNull();
+    expect(screen.queryByText(/Ice not measured/)).toBeNull();
+    await userEvent.press(screen.getByText('I am over it'));
+    expect(mockWritten[0].body).toMatchObject({ kind: 'spot', mapDepthM: 6.4 });
   });
 
   test('a figure that was set can be taken back to not measured', async () => {

@@ -242,12 +242,16 @@ test('an outbox of an app before this form of events is read in today’s, kept,
   const store = new PhoneStore(account);
   const at = newId();
   const hole = newId();
-  const old = (kind: string, body: object) => ({ id: newId(), outing: at, angler: account, device: 'old', at: new Date().toISOString(), kind, v: 1, body }) as unknown as LedgerEvent;
+  const old = (kind: string, body: object) =>
+    ({ id: newId(), outing: at, angler: account, device: 'old', at: new Date().toISOString(), kind, v: 1, body }) as unknown as LedgerEvent;
   const events = [old('outing-started', { ...started }), old('hole-drilled', { hole, label: '1', at: [-140, 47] }), old('reaction', { hole, reaction: 'bite' })];
   await store.events.bulkPut(events.map((event) => ({ id: event.id, event, sent: 0 as const })));
   store.close();
   const { ledger } = await open(null, account);
-  expect(ledger.view.get()).toMatchObject({ unsent: 3, state: { outings: [{ method: 'ice', stations: [{ id: hole, kind: 'hole' }], reactions: [{ station: hole, kind: 'bite' }] }] } });
+  expect(ledger.view.get()).toMatchObject({
+    unsent: 3,
+    state: { outings: [{ method: 'ice', stations: [{ id: hole, kind: 'hole' }], reactions: [{ station: hole, kind: 'bite' }] }] },
+  });
   const server = new Server();
   sync.mockImplementation(server.answer);
   await ledger.sync();

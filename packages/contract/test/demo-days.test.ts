@@ -1,3 +1,4 @@
+import { stepsOn } from '@burrow/core/methods';
 import { answerColumn } from '@burrow/core/column';
 import { buildDepthMap, hypsographyOf } from '@burrow/core/ground';
 import { fold } from '@burrow/core/ledger';
@@ -37,7 +38,7 @@ function morning(iso: string) {
     column,
     outlook,
     words: outlookWords(outlook, input, imperial),
-    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, surface: outlook.surface }, nowMs, imperial),
+    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, steps: stepsOn(outlook.surface) }, nowMs, imperial),
   };
 }
 

@@ -1,3 +1,4 @@
+import { stepsOn } from '../src/methods';
 import { weatherAt } from '../src/weather';
 import { hourMs, imperial, localTime, minuteMs } from '../src/units';
 import { alertsFor, answerOutlook, dayPlan, measurementsOf, movedItem, outlookWords, secchiOf, startingPlan, weighRules, withoutItem } from '../src/outlook';
@@ -45,7 +46,7 @@ function day(iso: string, speciesId = 'black-crappie') {
     column,
     outlook,
     words: outlookWords(outlook, input, imperial),
-    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, surface: outlook.surface }, nowMs, imperial),
+    plan: dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, steps: stepsOn(outlook.surface) }, nowMs, imperial),
   };
 }
 

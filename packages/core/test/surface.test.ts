@@ -1,3 +1,4 @@
+import { stepsOn } from '../src/methods';
 import { answerOutlook, dayPlan, fishDepth, outlookWords, startingPlan, surfaceOf, withoutWeather, type Surface } from '../src/outlook';
 import { offeredSpecies, speciesTable } from '../src/fish';
 import { areDepthsDoubtful, soundingsIn, LocalFrame } from '../src/ground';
@@ -41,7 +42,7 @@ const day = (speciesId: string, over: Partial<Parameters<typeof answerOutlook>[0
   const input = { speciesId, nowMs, place, series: frost, ...over };
   const outlook = answerOutlook(input);
   const sun = outlook.sun.find((s) => s.duskMs > nowMs)!;
-  const plan = dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, surface: outlook.surface }, nowMs, imperial);
+  const plan = dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, steps: stepsOn(outlook.surface) }, nowMs, imperial);
   return { outlook, words: outlookWords(outlook, input, imperial), plan: plan.map((i) => `${i.what}. ${i.why}`).join('\n') };
 };
 
@@ -54,7 +55,9 @@ test('only lake ice gets a walk: not moving water, not water modelled open, and 
   expect(`${river.words.ice.headline} ${river.words.ice.detail}`).not.toMatch(/above the common guidance|Measure before/i);
   // Even where somebody measured ice on it.
   expect(day('largemouth', { isMoving: true, lastIce: { clearM: 0.4, whiteM: 0, atMs: nowMs } }).plan).not.toMatch(walk);
-  expect(day('walleye', { column: column(13, 0) }).plan).not.toMatch(walk);
+  const afloat = day('walleye', { column: column(13, 0) }).plan;
+  expect(afloat).not.toMatch(walk);
+  expect(afloat).toMatch(/^Put out, flotation on[^]*Pass over the break with the sounder on[^]*Back on land/);
   const unknown = day('walleye', {});
   expect(unknown.plan).not.toMatch(walk);
   expect(unknown.plan).toMatch(/See first: ice or open water\?/);

@@ -71,17 +71,30 @@ function turned(fromDeg: number, toDeg: number, share: number): number {
   return (fromDeg + way * share + 360) % 360;
 }
 
+/** Middle of the frost hollow of the scenario, and how far its cold air reaches, degrees of latitude (11 km). */
+const hollow = { lon: -140, lat: 47, reachDeg: 0.045 };
+/** How much milder the lowland beyond it is in the depth of winter, °C. */
+const lowlandC = 13;
+
+/** How far a place lies out of the frost hollow, 0 in its middle to 1. */
+export function mildnessAt(lon: number, lat: number): number {
+  const away = Math.hypot((lon - hollow.lon) * Math.cos((lat * Math.PI) / 180), lat - hollow.lat);
+  return 1 - Math.exp(-((away / hollow.reachDeg) ** 2));
+}
+
 /**
- * The simulated air of an hour at the upland. A forecast drifts from it: by a day's lead fronts come up to a quarter hour off
+ * The simulated air of an hour at the upland, or at a place that lies out of its frost hollow by `mildness` (0 to 1): milder in winter, with
+ * rain for snow. A forecast drifts from it: by a day's lead fronts come up to a quarter hour off
  * for each six hours of lead, and the figures lose their last certainty.
  */
-export function climateAt(ms: number, leadH = 0): WeatherHour {
+export function climateAt(ms: number, leadH = 0, mildness = 0): WeatherHour {
   const index = Math.round(ms / hour);
   const drift = leadH > 0 ? (leadH / 24) * hour * 0.5 : 0;
   const localHour = ((((ms - 9 * hour) % day) + day) % day) / hour;
   const sinceAutumn = (ms - at('2026-11-15T00:00')) / day;
   // Mild in October, frost from mid-November.
   let mass = -3 - 7 * smoothStep((sinceAutumn - 25) / 12) + 13 * smoothStep((-17 - sinceAutumn) / 7);
+  mass += mildness * lowlandC * smoothStep((sinceAutumn + 5) / 25);
   for (const spell of spells) mass += spell.warmC * Math.exp(-(((ms - spell.atMs) / (spell.days * day)) ** 2));
   let pressure = 1019 + 0.4 * Math.cos((localHour - 10) * (Math.PI / 6));
   let cloud = 0.4 + 0.15 * Math.sin(index / 31);
@@ -114,6 +127,6 @@ export function climateAt(ms: number, leadH = 0): WeatherHour {
     windFromDeg: Math.round((windDeg + 8 * jitter(index, 5) + 360) % 360),
     cloud: round(cloud, 2),
     precipMm: precip < 0.15 ? 0 : round(precip * (1 + 0.2 * jitter(index, 6)), 1),
-    snowCm: round(snowLying(ms, sinceAutumn), 0),
+    snowCm: round(snowLying(ms, sinceAutumn) * Math.max(0, 1 - 2 * mildness), 0),
   };
 }

@@ -1,19 +1,20 @@
 /** A simulated weather station: serves the scenario winter over HTTP and says that it is simulated. */
 import { waterWeather, type WaterWeather } from '@burrow/contract/api';
 import { createServer } from 'node:http';
-import { climateAt } from './climate';
+import { climateAt, mildnessAt } from './climate';
 
 const hour = 3_600_000;
 const forecastH = 120;
 
-/** Observed hours before `nowMs`, and a forecast of five days behind it. */
-function seriesAt(nowMs: number, days: number): WaterWeather {
+/** Observed hours before `nowMs` at a place, and a forecast of five days behind it. */
+function seriesAt(nowMs: number, days: number, lon: number, lat: number): WaterWeather {
   const observedMs = Math.floor(nowMs / hour) * hour;
   const series = [];
+  const mildness = mildnessAt(lon, lat);
   for (let ms = observedMs - days * 24 * hour; ms <= observedMs + forecastH * hour; ms += hour) {
-    series.push(climateAt(ms, Math.max(0, (ms - observedMs) / hour)));
+    series.push(climateAt(ms, Math.max(0, (ms - observedMs) / hour), mildness));
   }
-  return waterWeather.parse({ station: 'Upland station', simulated: true, observedMs, series });
+  return waterWeather.parse({ station: mildness > 0.5 ? 'Lowland station' : 'Upland station', simulated: true, observedMs, series });
 }
 
 const port = Number(process.env.PORT);
@@ -28,7 +29,9 @@ createServer((req, res) => {
   }
   const now = Number(url.searchParams.get('now'));
   const days = Number(url.searchParams.get('days') ?? 10);
+  const lon = Number(url.searchParams.get('lon') ?? NaN);
+  const lat = Number(url.searchParams.get('lat') ?? NaN);
   if (url.pathname !== '/series') answer(404, { error: 'expected /series' });
-  else if (!(now > 0) || !(days >= 0 && days <= 220)) answer(400, { error: 'expected now in ms and days of 0 to 220' });
-  else answer(200, seriesAt(now, days));
+  else if (!(now > 0) || !(days >= 0 && days <= 220) || !(Math.abs(lon) <= 180) || !(Math.abs(lat) <= 90)) answer(400, { error: 'expected now in ms, days of 0 to 220, lon and lat in degrees' });
+  else answer(200, seriesAt(now, days, lon, lat));
 }).listen(port, '127.0.0.1');

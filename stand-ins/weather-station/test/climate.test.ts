@@ -1,5 +1,5 @@
 import { findFronts } from '@burrow/core/weather';
-import { climateAt, scriptedFronts } from '../src/climate';
+import { climateAt, mildnessAt, scriptedFronts } from '../src/climate';
 
 const hour = 3_600_000;
 const span = (from: string, to: string, leadFrom?: number) => {
@@ -13,6 +13,23 @@ test('the scripted fronts of the winter are found within three hours and named r
   const hits = scriptedFronts.filter((s) => found.some((f) => f.kind === s.kind && Math.abs(f.atMs - s.atMs) <= 3 * hour));
   expect(hits.length / scriptedFronts.length).toBeGreaterThanOrEqual(0.9);
   expect(found.filter((f) => !scriptedFronts.some((s) => Math.abs(f.atMs - s.atMs) <= 6 * hour)).length).toBeLessThanOrEqual(1);
+});
+
+test('the frost hollow holds its cold and the lowland beyond it stays mild, under the same fronts', () => {
+  expect(mildnessAt(-140, 47)).toBe(0);
+  for (const [lon, lat] of [
+    [-140.16, 47.09],
+    [-139.82, 46.93],
+    [-139.9, 46.86],
+  ])
+    expect(mildnessAt(lon, lat)).toBeGreaterThan(0.95);
+  const mean = (mildness: number) => {
+    const rows = Array.from({ length: 30 * 24 }, (_, h) => climateAt(Date.parse('2026-12-17T00:00-09:00') + h * hour, 0, mildness));
+    return rows.reduce((sum, r) => sum + r.airC!, 0) / rows.length;
+  };
+  expect(mean(0)).toBeLessThan(-8);
+  expect(mean(1)).toBeGreaterThan(0);
+  expect(climateAt(Date.parse('2027-01-16T12:00-09:00'), 0, 1)).toMatchObject({ snowCm: 0 });
 });
 
 test('the same hour is always the same weather', () => {

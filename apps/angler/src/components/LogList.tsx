@@ -1,5 +1,6 @@
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LogEntry, OutingState } from '@burrow/core/ledger';
+import { methodOf } from '@burrow/core/methods';
 import { clockText, depthText, fishLengthText, iceText, type UnitPreference } from '@burrow/core/units';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
@@ -73,14 +74,16 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
       isFish: true,
     };
   }
-  if (entry.kind === 'station-opened') return { what: 'Drilled', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
+  if (entry.kind === 'method-changed') return { what: 'Now', detail: methodOf(entry.text ?? '')?.offer ?? entry.text ?? '' };
+  if (entry.kind === 'station-opened')
+    return { what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : 'Stopped', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
   if (entry.kind === 'ice-measured') {
     const ice = outing.ice.find((i) => i.ms === entry.ms);
     return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };
   }
   if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
   if (entry.kind === 'flag-up') return { what: 'Flag', detail: entry.text ?? '' };
-  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to hole ${hole.label}` : '' };
+  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to ${(methodOf(hole.method)?.place ?? 'place').toLowerCase()} ${hole.label}` : '' };
   if (entry.kind === 'clarity-measured') {
     const clarity = outing.clarity.find((c) => c.ms === entry.ms);
     return { what: 'Clarity', detail: clarity ? `disc lost at ${depthText(clarity.secchiM, units)}` : '' };

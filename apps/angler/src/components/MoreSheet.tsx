@@ -1,4 +1,5 @@
 import type { StationState, LineState, OutingState, ReactionKind } from '@burrow/core/ledger';
+import type { Method } from '@burrow/core/methods';
 import { clamp, depthText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
@@ -19,6 +20,7 @@ interface Props {
   onClose: () => void;
   outing: OutingState;
   hole: StationState;
+  method: Method;
   zone: string;
   line: LineState | undefined;
   jigM: number | null;
@@ -38,7 +40,7 @@ const [startC, startSecchiM] = [4, 3];
 const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
 
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
-export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onReact, shown, onSheet, onKeep, log }: Props) {
+export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jigM, onReact, shown, onSheet, onKeep, log }: Props) {
   const { units, presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
@@ -60,10 +62,10 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
     router.navigate('/water');
   };
   return (
-    <Sheet title={`Hole ${hole.label}`} open={open} onClose={onClose}>
+    <Sheet title={`${method.place} ${hole.label}`} open={open} onClose={onClose}>
       <Action height={64} icon="eye" label="Quick reading off your own flasher" onPress={() => onSheet('reading')} />
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} />
+        {method.isOnIce ? <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} /> : null}
         <Action grow height={64} label="What they told us" onPress={() => onSheet('told')} />
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
@@ -81,7 +83,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {line ? <Action grow height={64} label="Line up" onPress={() => close(ledger.write(scope, 'line-up', { line: line.id }))} /> : null}
-        <Action grow height={64} icon="walk" label="Leave this hole" onPress={() => close(leave())} />
+        <Action grow height={64} icon="walk" label={`Leave this ${method.place.toLowerCase()}`} onPress={() => close(leave())} />
       </View>
       <View style={{ gap: 6 }}>
         <Words strong>On the line</Words>
@@ -127,7 +129,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
               .map((h) => (
                 <Action
                   key={h.id}
-                  label={`Hole ${h.label}`}
+                  label={`${method.place} ${h.label}`}
                   onPress={() =>
                     close(
                       ledger.writeAll(scope, [
@@ -142,7 +144,7 @@ export function MoreSheet({ open, onClose, outing, hole, zone, line, jigM, onRea
         </View>
       ) : null}
       <View>
-        <Words strong>This hole</Words>
+        <Words strong>{`This ${method.place.toLowerCase()}`}</Words>
         {log}
       </View>
     </Sheet>

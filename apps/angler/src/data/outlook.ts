@@ -2,6 +2,7 @@ import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, withoutW
 import { dayText, distanceM } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
+import { methodsOn, stepsOn, usualMethod, type Hazard } from '@burrow/core/methods';
 import { useMemo } from 'react';
 import { useColumn } from './column';
 import { useNow } from './clock';
@@ -12,13 +13,16 @@ import { useSettled } from './settled';
 import { isNone, useLastIce, useWater, useWeather, useWinter } from './water';
 import { useSpecies } from './species';
 
+/** Stands before the cautions of open water: the model may be wrong. */
+const modelledOpen: Hazard = { id: 'modelled-open', headline: 'Open water, as modelled', text: 'If there is ice here, it is new and not to be trusted.' };
+
 /** Everything that the Outlook shows: weather, column, log and plan put together. Null parts are still on their way or cannot be had. */
 export function useOutlook() {
   const { water, waters, detail } = useWater();
   const weather = useWeather(water?.id);
   const lastIce = useLastIce(water?.id);
   const { state } = useLedger();
-  const { units, load, schools, plan: kept } = usePreferences();
+  const { units, load, craft, schools, plan: kept } = usePreferences();
   const nowMs = useNow(60_000);
   const file = detail.data?.value.file;
   const { species, offered } = useSpecies(file, water?.id);
@@ -50,8 +54,19 @@ export function useOutlook() {
   const computed = useMemo(() => {
     if (!outlook || !input) return [];
     const sun = outlook.sun.find((s) => s.duskMs > nowMs);
-    return sun ? dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, surface: outlook.surface }, nowMs, units) : [];
+    return sun ? dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, steps: stepsOn(outlook.surface) }, nowMs, units) : [];
   }, [outlook, input, nowMs, units]);
+  const method = outlook ? (methodsOn(outlook.surface)[0] ?? null) : null;
+  const words = outlook && input ? outlookWords(outlook, input, units) : null;
+  const hazards: Hazard[] =
+    !outlook || !words
+      ? []
+      : outlook.surface === 'moving'
+        ? [{ id: 'moving', headline: words.ice.headline, text: words.ice.detail }]
+        : [
+            ...(outlook.surface === 'open' ? [modelledOpen] : []),
+            ...(outlook.surface === 'unknown' ? usualMethod : (method ?? usualMethod)).hazards({ ice: outlook.ice, load, grownM: outlook.grownM, craft, units }),
+          ];
   // A changed plan holds for its own day, water and fish.
   const planKey = place && water ? `${water.id}/${species}/${dayText(nowMs, place.timeZone)}` : '';
   const isEdited = kept?.key === planKey;
@@ -62,7 +77,7 @@ export function useOutlook() {
     weather,
     input,
     outlook,
-    words: outlook && input ? outlookWords(outlook, input, units) : null,
+    words,
     column: answer,
     zone: file?.water.timezone ?? 'UTC',
     offered,
@@ -76,6 +91,9 @@ export function useOutlook() {
     columnPending: !isMixed && !noWeather && (!settled || (column.isPending && !ground.isError)),
     winter: winter.data?.value ?? null,
     evidence: column.data?.evidence ?? [],
+    /** The way of fishing that this water asks for now; none built for moving water. */
+    method,
+    hazards,
     alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],
     /** How far the measured ice lies from the place to start, m; null where either is not known. */
     iceAwayM: lastIce?.at && ground.data?.breakFoot ? distanceM(lastIce.at, ground.data.breakFoot.at) : null,

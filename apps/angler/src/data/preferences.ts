@@ -1,6 +1,7 @@
 import { imperial, metric, type UnitPreference } from '@burrow/core/units';
 import { startingSchools, type PlanItem, type Schools } from '@burrow/core/outlook';
 import type { WindSchool } from '@burrow/core/banks';
+import type { Craft } from '@burrow/core/methods';
 import type { IceLoad } from '@burrow/core/safety';
 import { newId } from './ledger';
 import { External, useExternal } from './external';
@@ -31,6 +32,8 @@ export interface Preferences {
   callBy: 'off' | 'voice' | 'vibration';
   /** Who goes on the ice. */
   load: IceLoad;
+  /** What one fishes from on open water. */
+  craft: Craft;
   schools: Schools;
   /** A day's plan that the angler has changed, by the day and fish it is for. */
   plan: { key: string; items: PlanItem[] } | null;
@@ -60,6 +63,7 @@ const starting: Preferences = {
   beatBy: 'off',
   callBy: 'off',
   load: 'foot',
+  craft: 'boat',
   schools: startingSchools,
   plan: null,
   water: null,

@@ -1,4 +1,5 @@
 import type { StationState, OutingState } from '@burrow/core/ledger';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { depthText } from '@burrow/core/units';
 import { ScrollView, View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
@@ -29,7 +30,8 @@ export function HoleScreen() {
   const { water } = useWater();
   const hole = outing?.stations.find((h) => h.id === outing.currentStation);
   if (!ready) return <Notice title="Opening the log" busy />;
-  if (!outing || !hole) return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} />;
+  if (!outing || !hole)
+    return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} method={(outing && methodOf(outing.method)) ?? usualMethod} />;
   return <AtHole key={hole.id} outing={outing} hole={hole} />;
 }
 
@@ -96,7 +98,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
         <ThumbBar keys={keys} showShortcuts />
         <ScrollView contentContainerStyle={{ padding: 16 }}>
           <Words heading={2} size="lead">
-            This hole
+            {`This ${control.method.place.toLowerCase()}`}
           </Words>
           {log}
         </ScrollView>

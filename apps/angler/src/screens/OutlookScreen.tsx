@@ -97,7 +97,7 @@ export function OutlookScreen() {
     />
   );
   const go = (
-    <GoPart ice={words.ice} surface={outlook.surface} bears={bearingWords(outlook.ice, load, units)} away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)} />
+    <GoPart hazards={data.hazards} method={data.method} bears={bearingWords(outlook.ice, load, units)} away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)} />
   );
   const cold = <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} onSeen={() => setSeeing(true)} />;
   const windows = <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />;

@@ -1,7 +1,8 @@
 import { catchesCsv } from '@burrow/contract/formats/catches-csv';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LedgerEvent } from '@burrow/core/ledger';
-import { findingWords, rowLabel, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
+import { effortUnitOf, methodOf } from '@burrow/core/methods';
+import { findingWords, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
 import { clockText, dayText } from '@burrow/core/units';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -30,7 +31,11 @@ export function SeasonScreen() {
   const wide = useWide();
   const palette = usePalette();
   const [count, setCount] = useState<'fish' | 'bites'>('fish');
-  const season = useMemo(() => summariseSeason(state, nowMs()), [state]);
+  const ways = useMemo(() => summariseMethods(state, nowMs(), effortUnitOf), [state]);
+  const [chosen, setChosen] = useState<string | null>(null);
+  // Rates are compared within one way of fishing: the one of the most outings, unless another is chosen.
+  const way = ways.find((w) => w.method === chosen) ?? ways[0];
+  const season = useMemo(() => summariseSeason(state, nowMs(), way?.method), [state, way?.method]);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   if (!ready) return <Notice title="Adding up the winter" busy />;
   if (season.outings.length === 0)
@@ -47,10 +52,13 @@ export function SeasonScreen() {
   const words = findingWords(lead, units, (name) => name);
   const answer = (
     <View style={{ gap: 6 }}>
+      {ways.length > 1 ? (
+        <Choice label="Way of fishing" options={ways.map((w) => ({ id: w.method, label: methodOf(w.method)?.offer ?? w.method }))} value={way.method} onChange={setChosen} />
+      ) : null}
       <Words
         size="small"
         tone="second"
-      >{`This winter: ${counted(season.outings.length, 'outing')}, ${Math.round(season.lineMin / 60)} h of line in the water, ${season.fish} fish`}</Words>
+      >{`This winter: ${counted(season.outings.length, 'outing')}, ${way?.unit === 'casts' ? counted(way.effort, 'cast') : `${Math.round(season.lineMin / 60)} h of line in the water`}, ${season.fish} fish`}</Words>
       <Words heading={1} size="title">
         {words.headline}
       </Words>
@@ -161,7 +169,7 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
       <Words
         size="small"
         tone="second"
-      >{`${outing.waterName}, ${counted(outing.stations, 'hole')}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
+      >{`${outing.waterName}, ${counted(outing.stations, (methodOf(outing.methods[0])?.place ?? 'place').toLowerCase())}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
     </View>
   );
 }

@@ -7,7 +7,7 @@ export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } fr
 export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';
 export { columnDays, measurementsOf, recentCasts, secchiOf } from './column-log';
 export { alertsFor, type Alert } from './alerts';
-export { dayPlan, movedItem, startingPlan, withoutItem, type PlanItem, type PlanSetting } from './plan';
+export { bankSteps, dayPlan, movedItem, startingPlan, unknownSteps, withoutItem, type DaySteps, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, type ColumnWords } from './column-words';
 export { winterIceRows, winterWords } from './winter-words';
 export { withoutWeather, type WithoutWeather } from './without-weather';

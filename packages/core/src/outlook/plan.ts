@@ -1,6 +1,5 @@
 import { depthText, hourMs, minuteMs, type UnitPreference } from '../units';
 import type { SunDay } from '../weather';
-import type { Surface } from './surface';
 import type { FishDepth } from './band';
 import type { FeedingWindow } from './windows';
 
@@ -10,35 +9,40 @@ export interface PlanItem {
   atMs: number;
   /** End of a stretch; the same as `atMs` for a moment. */
   untilMs: number;
-  kind: 'set out' | 'drill' | 'fish' | 'search' | 'leave';
+  kind: 'set out' | 'set up' | 'fish' | 'search' | 'leave';
   what: string;
   why: string;
 }
 
+/** What stands at the ends of a day: by the way of fishing, or by what one finds where none is chosen. */
+export interface DaySteps {
+  out: string;
+  first: string;
+  /** Why to do that first; else where the season says to look. */
+  firstWhy?: string;
+  off: string;
+}
+
+/** From the bank, whatever one fishes with; moving water is never walked on. */
+export const bankSteps: DaySteps = { out: 'Set out along the bank', first: 'Look the water over, set up', off: 'Pack up' };
+
+/** Where nobody knows whether there is ice. */
+export const unknownSteps: DaySteps = {
+  out: 'Set out',
+  first: 'See first: ice or open water?',
+  firstWhy: 'Neither is known here. Ice is measured before every few steps; open water is fished from the bank.',
+  off: 'Pack up',
+};
+
 export interface PlanSetting {
-  /** Way to the first hole and back, and the drilling of the first holes, min. */
+  /** Way to the first place and back, and setting up there, min. */
   walkMin: number;
-  drillMin: number;
-  /** Holes drilled at first. */
-  holes: number;
-  surface: Surface;
+  setUpMin: number;
+  steps: DaySteps;
 }
 
 /** A plan for a water of which nothing is known yet. */
-export const startingPlan: PlanSetting = { walkMin: 20, drillMin: 25, holes: 6, surface: 'unknown' };
-
-/** What to do at the ends of the day, by what one finds there: only lake ice is walked on. */
-const waysOf: Record<Surface, (setting: PlanSetting) => { out: string; first: string; firstWhy?: string; off: string }> = {
-  ice: ({ holes }) => ({ out: 'Walk out, testing the ice', first: `Drill ${holes} holes, look into each`, off: 'Off the ice' }),
-  open: () => ({ out: 'Set out', first: 'Look the place over, set up', off: 'Pack up' }),
-  moving: () => ({ out: 'Set out along the bank', first: 'Look the water over, set up', off: 'Pack up' }),
-  unknown: () => ({
-    out: 'Set out',
-    first: 'See first: ice or open water?',
-    firstWhy: 'Neither is known here. Ice is measured before every few steps; open water is fished from the bank.',
-    off: 'Pack up',
-  }),
-};
+export const startingPlan: PlanSetting = { walkMin: 20, setUpMin: 25, steps: unknownSteps };
 
 /** Margin between leaving and dark, min, beside the way back. */
 const beforeDarkMin = 15;
@@ -46,17 +50,17 @@ const beforeDarkMin = 15;
 const searchGapH = 1.5;
 
 /**
- * The day around its windows: set out, drill, fish each window at its depth, search between, and be off before dark.
+ * The day around its windows: set out, set up, fish each window at its depth, search between, and be off before dark.
  * Empty where the day has no window left.
  */
 export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: FishDepth | null, setting: PlanSetting, nowMs: number, units: UnitPreference): PlanItem[] {
   const leaveMs = sun.duskMs - (setting.walkMin + beforeDarkMin) * minuteMs;
   const today = windows.filter((w) => w.toMs > nowMs && w.fromMs < sun.duskMs && w.toMs > sun.dawnMs - 2 * hourMs);
   if (today.length === 0) return [];
-  const ways = waysOf[setting.surface](setting);
+  const { steps } = setting;
   const [first] = today;
-  const readyMs = Math.max(nowMs + (setting.walkMin + setting.drillMin) * minuteMs, first.fromMs);
-  const drillMs = readyMs - setting.drillMin * minuteMs;
+  const readyMs = Math.max(nowMs + (setting.walkMin + setting.setUpMin) * minuteMs, first.fromMs);
+  const drillMs = readyMs - setting.setUpMin * minuteMs;
   const at = depth?.look ? `${depthText(depth.look.fromM, units)} to ${depthText(depth.look.toM, units)}` : 'your depth';
   const hurt = depth?.hurtBelowM != null ? ` Fish from deeper than ${depthText(depth.hurtBelowM, units)} seldom live when released.` : '';
   const items: PlanItem[] = [
@@ -65,16 +69,16 @@ export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: F
       atMs: drillMs - setting.walkMin * minuteMs,
       untilMs: drillMs,
       kind: 'set out',
-      what: ways.out,
+      what: steps.out,
       why: `${setting.walkMin} min of way.`,
     },
     {
       id: 'drill',
       atMs: drillMs,
       untilMs: readyMs,
-      kind: 'drill',
-      what: ways.first,
-      why: ways.firstWhy ?? (depth ? `Look ${depth.rule.where}.` : 'Find first, fish after.'),
+      kind: 'set up',
+      what: steps.first,
+      why: steps.firstWhy ?? (depth ? `Look ${depth.rule.where}.` : 'Find first, fish after.'),
     },
   ];
   today.forEach((w, i) => {
@@ -102,7 +106,7 @@ export function dayPlan(windows: readonly FeedingWindow[], sun: SunDay, depth: F
     atMs: offMs,
     untilMs: offMs + setting.walkMin * minuteMs,
     kind: 'leave',
-    what: ways.off,
+    what: steps.off,
     why: isLate ? 'Into the dark by your own choice: with lights, and somebody told.' : 'With the way back done before dark.',
   });
   return items;

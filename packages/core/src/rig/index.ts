@@ -1,4 +1,5 @@
 export * from './materials';
 export * from './sink';
 export * from './line-bow';
+export * from './line-angle';
 export * from './tip-up';

@@ -1,2 +1,3 @@
 export * from './ice';
 export * from './cold';
+export * from './hazards';

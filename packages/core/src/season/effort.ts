@@ -15,6 +15,8 @@ export interface Stretch {
   outing: string;
   station: string;
   line: string;
+  /** Way of fishing in force. */
+  method: string;
   presentation: string;
   fromMs: number;
   toMs: number;
@@ -25,6 +27,7 @@ export interface Stretch {
 export interface Catch {
   outing: string;
   station: string;
+  method: string;
   ms: number;
   presentation: string | null;
   heightM: number | null;
@@ -45,13 +48,15 @@ export function stretchesOf(ledger: LedgerState, nowMs: number): Stretch[] {
 
 function lineStretches(outing: OutingState, line: LineState, nowMs: number): Stretch[] {
   const end = Math.max(line.downMs, line.upMs ?? Math.min(nowMs, line.downMs + longestOpenMin * minuteMs));
-  const bottomM = outing.stations.find((h) => h.id === line.station)?.depthM ?? null;
+  const station = outing.stations.find((s) => s.id === line.station);
+  const bottomM = station?.depthM ?? null;
   const cuts = [{ ms: line.downMs, depthM: null as number | null }, ...line.depths].filter((c) => c.ms < end);
   return cuts
     .map((cut, i) => ({
       outing: outing.id,
       station: line.station,
       line: line.id,
+      method: station?.method ?? outing.method,
       presentation: line.presentation,
       fromMs: cut.ms,
       toMs: cuts[i + 1]?.ms ?? end,
@@ -65,10 +70,12 @@ export function catchesOf(ledger: LedgerState): Catch[] {
   return ledger.outings.flatMap((outing) => {
     const bites = outing.reactions.filter((r) => reactionMeanings[r.kind].isBite);
     const of = (entry: FishState | ReactionState, isFish: boolean): Catch => {
-      const bottomM = entry.bottomM ?? outing.stations.find((h) => h.id === entry.station)?.depthM ?? null;
+      const station = outing.stations.find((s) => s.id === entry.station);
+      const bottomM = entry.bottomM ?? station?.depthM ?? null;
       return {
         outing: outing.id,
         station: entry.station,
+        method: station?.method ?? outing.method,
         ms: entry.ms,
         presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
         heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM,

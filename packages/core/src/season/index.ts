@@ -3,3 +3,4 @@ export { findLead, leastMinutes, probabilityAbove, shrunkenRates, type Finding, 
 export { summariseSeason, type Comparison, type OutingSummary, type SeasonSummary } from './summary';
 export { findingWords, rowLabel } from './wording';
 export { toldBy, toldWords, type Told, type ToldBy } from './told';
+export * from './by-method';

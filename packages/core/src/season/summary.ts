@@ -35,10 +35,14 @@ export interface SeasonSummary {
   comparisons: Comparison[];
 }
 
-/** What the log says: effort, catches, and rates by height above bottom and by presentation. */
-export function summariseSeason(ledger: LedgerState, nowMs: number): SeasonSummary {
-  const stretches = stretchesOf(ledger, nowMs);
-  const catches = catchesOf(ledger);
+/**
+ * What the log says: effort, catches, and rates by height above bottom and by presentation.
+ * @param method one way of fishing alone, since rates are compared only within one; all of them where it is left out
+ */
+export function summariseSeason(ledger: LedgerState, nowMs: number, method?: string): SeasonSummary {
+  const isOf = (row: { method: string }) => method === undefined || row.method === method;
+  const stretches = stretchesOf(ledger, nowMs).filter(isOf);
+  const catches = catchesOf(ledger).filter(isOf);
   const clump = clumpSize(catches);
   const minutesBy = (key: (s: { heightM: number | null; presentation: string | null }) => string | null, wanted: string) =>
     stretches.reduce((sum, s) => (key(s) === wanted ? sum + (s.toMs - s.fromMs) / 60_000 : sum), 0);
@@ -55,6 +59,7 @@ export function summariseSeason(ledger: LedgerState, nowMs: number): SeasonSumma
   };
   return {
     outings: ledger.outings
+      .filter((o) => method === undefined || o.methods.some((m) => m.method === method))
       .map((o) =>
         summariseOuting(
           o,

@@ -22,7 +22,7 @@ const readingBeamDeg = 20;
 
 /** Everything that opens over the hole. */
 export function HoleSheets({ control, keys, log, wide }: { control: HoleControl; keys: readonly ThumbKey[]; log: ReactNode; wide: boolean }) {
-  const { outing, hole, isDemo, units, zone, now, flasher, answers, told, clock, prior, line, fishOn, jigM, bottomM, setting } = control;
+  const { outing, hole, method, isDemo, units, zone, now, flasher, answers, told, clock, prior, line, fishOn, jigM, bottomM, setting } = control;
   const { sheet, setSheet, said, setSaid, openFish, undo, react, takeReading, fishLogged, keepLog } = control;
   const { water } = useWater();
   const weather = useWeather(water?.id).data?.value;
@@ -46,6 +46,7 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
         onClose={() => setSheet(null)}
         outing={outing}
         hole={hole}
+        method={method}
         zone={zone}
         line={line}
         jigM={jigM}
@@ -59,7 +60,7 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
         <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
       ) : null}
       {sheet === 'told' ? <ToldSheet outing={outing} memory={told ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
-      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} drifts={!method.isOnIce} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'reading' ? (
         <ReadingSheet
           memory={isDemo ? told : answers}

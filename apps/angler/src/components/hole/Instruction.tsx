@@ -8,13 +8,13 @@ import type { HoleControl } from './useHole';
 
 /** What to do with the next ten seconds, why, and for how long to stay. */
 export function Instruction({ control }: { control: HoleControl }) {
-  const { outing, hole, isDemo, zone, now, advice, words, isTaken, clock, setSheet } = control;
+  const { outing, hole, method, isDemo, zone, now, advice, words, isTaken, clock, setSheet } = control;
   return (
     <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 8, gap: 4 }}>
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <View style={{ flex: 1, gap: 2 }}>
           <Words size="small" tone="second">
-            {isDemo ? `Hole ${hole.label}` : `Hole ${hole.label}, no flasher connected: read yours by eye`}
+            {isDemo ? `${method.place} ${hole.label}` : `${method.place} ${hole.label}, no flasher connected: read yours by eye`}
           </Words>
           <View aria-live="polite" style={{ minHeight: 92 }}>
             <Words heading={1} size="title">

@@ -1,4 +1,4 @@
-import { lineDepth, sinkTime, type Lure } from '@burrow/core/rig';
+import { lineAtAngle, lineDepth, massThatHolds, sinkTime, type LineShape, type Lure } from '@burrow/core/rig';
 import { clamp, depthText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { Choice } from '../Choice';
@@ -17,38 +17,53 @@ const forms = [
   { id: 'tube', label: 'Tube' },
 ] as const;
 const masses = [0.5, 1, 1.5, 2, 3, 5, 7, 10, 14, 20];
+/** A line within this of upright is as good as straight down, °. */
+const uprightDeg = 10;
 const lines = [0.1, 0.12, 0.15, 0.18, 0.22, 0.28, 0.35];
 
 /** Numbers of the rig on the spot: how long it sinks, and where it hangs in a current. */
-export function RigSheet({ jigM, units, onClose }: { jigM: number; units: UnitPreference; onClose: () => void }) {
+export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number; drifts: boolean; units: UnitPreference; onClose: () => void }) {
   const [material, setMaterial] = useState<(typeof metals)[number]['id']>('tungsten');
   const [shape, setShape] = useState<(typeof forms)[number]['id']>('teardrop');
   const [mass, setMass] = useState(3);
   const [line, setLine] = useState(2);
   const [currentMs, setCurrent] = useState(0);
+  const [leanDeg, setLean] = useState(0);
   const lure: Lure = { massG: masses[mass], material, shape };
   const depthM = Math.max(0.5, jigM);
   const seconds = sinkTime(lure, depthM, lines[line]);
-  const hang = lineDepth(lure, lines[line], depthM, currentMs);
+  // On ice the current is guessed at; adrift one sees how the line leans, and the drift follows from it.
+  const hang: LineShape & { driftMs?: number } = drifts ? lineAtAngle(lure, lines[line], depthM, leanDeg) : lineDepth(lure, lines[line], depthM, currentMs);
+  const isStill = drifts ? leanDeg === 0 : currentMs === 0;
+  const holds = hang.driftMs !== undefined ? massThatHolds({ material, shape }, masses, lines[line], depthM, hang.driftMs, uprightDeg) : null;
   const step = (at: number, by: number, of: readonly unknown[]) => clamp(at + by, 0, of.length - 1);
   return (
     <Sheet title="Rig on the spot" open onClose={onClose}>
       <Words heading={2} size="lead">{`${seconds.toFixed(seconds < 10 ? 1 : 0)} s down to ${depthText(depthM, units)}`}</Words>
       <Words tone="second">
-        {currentMs === 0
+        {isStill
           ? 'On slack line in still water. A line that stops before its time has been taken: strike.'
-          : `With ${depthText(depthM, units)} of line out in this current it hangs at ${depthText(hang.depthM, units)}, ${depthText(hang.setBackM, units)} off to the side, the line ${Math.round(hang.surfaceAngleDeg)}° from upright.`}
+          : `With ${depthText(depthM, units)} of line out in this current it hangs at ${depthText(hang.depthM, units)}, ${depthText(hang.setBackM, units)} off to the side, the line ${Math.round(hang.surfaceAngleDeg)}° from upright.${drifts ? (holds === null ? ' None of these weights holds it upright: drift slower, or anchor.' : ` ${holds} g would hold it within ${uprightDeg}°.`) : ''}`}
       </Words>
       <Choice label="Form" options={forms} value={shape} onChange={setShape} wrap />
       <Choice label="Metal" options={metals} value={material} onChange={setMaterial} wrap />
       <Stepper label="Weight" text={`${masses[mass]} g`} onStep={(d) => setMass(step(mass, d, masses))} />
       <Stepper label="Line" text={`${lines[line]} mm`} onStep={(d) => setLine(step(line, d, lines))} />
-      <Stepper
-        label="Current"
-        text={currentMs === 0 ? 'none' : `${Math.round(currentMs * 100)} cm/s`}
-        onStep={(d) => setCurrent((c) => clamp(Math.round((c + 0.05 * d) * 100) / 100, 0, 0.8))}
-        hint="Watch a speck in the hole: a hand’s width a second is about 10."
-      />
+      {drifts ? (
+        <Stepper
+          label="Lean of the line"
+          text={leanDeg === 0 ? 'upright' : `${leanDeg}°`}
+          onStep={(d) => setLean((deg) => clamp(deg + 5 * d, 0, 60))}
+          hint="At the surface, from upright: a fist at arm's length is about 10°."
+        />
+      ) : (
+        <Stepper
+          label="Current"
+          text={currentMs === 0 ? 'none' : `${Math.round(currentMs * 100)} cm/s`}
+          onStep={(d) => setCurrent((c) => clamp(Math.round((c + 0.05 * d) * 100) / 100, 0, 0.8))}
+          hint="Watch a speck in the hole: a hand’s width a second is about 10."
+        />
+      )}
     </Sheet>
   );
 }

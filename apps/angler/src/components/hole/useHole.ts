@@ -1,7 +1,8 @@
-import { adviceWords, holePriors, memoryOf, stayOrGo, type CoachMemory } from '@burrow/core/coach';
+import { adviceWords, memoryOf, stayOrGo, type CoachMemory } from '@burrow/core/coach';
 import { speciesOf } from '@burrow/core/fish';
 import { holeSigns } from '@burrow/core/holes';
 import type { StationState, OutingState, ReactionKind } from '@burrow/core/ledger';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { useEffect, useMemo, useState } from 'react';
 import { nowMs, useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
@@ -56,7 +57,8 @@ export function useHole(outing: OutingState, hole: StationState) {
   const { frame } = flasher;
   const advice = frame?.advice ?? reading?.advice ?? null;
   const words = advice && adviceWords(advice, units);
-  const prior = holePriors[speciesOf(speciesId).group];
+  const method = methodOf(hole.method) ?? usualMethod;
+  const prior = method.clockPriors[speciesOf(speciesId).group];
   const clock = stayOrGo(holeSigns(outing, hole), prior, now);
   const scope = { id: outing.id, zone };
   const jigM = frame ? (frame.state.jigM ?? frame.lineM) : (reading?.advice.jigM ?? line?.depths.at(-1)?.depthM ?? null);
@@ -121,6 +123,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   return {
     outing,
     hole,
+    method,
     isDemo,
     units,
     zone,

@@ -1,5 +1,6 @@
 import { iceGuidance } from '@burrow/core/safety';
-import type { OutlookWords, Surface } from '@burrow/core/outlook';
+import type { Craft, Hazard, Method } from '@burrow/core/methods';
+import type { OutlookWords } from '@burrow/core/outlook';
 import { spanText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { useWallNow } from '@/data/clock';
@@ -11,30 +12,33 @@ import { Words } from '../Words';
 
 const loads = iceGuidance.map((g) => ({ id: g.load, label: { foot: 'On foot', snowmobile: 'With a sled machine', car: 'With a car', truck: 'With a truck' }[g.load] }));
 
+const crafts: readonly { id: Craft; label: string }[] = [
+  { id: 'boat', label: 'Boat' },
+  { id: 'kayak', label: 'Kayak' },
+  { id: 'pier', label: 'Pier' },
+];
+
 interface GoProps {
-  ice: OutlookWords['ice'];
-  surface: Surface;
+  /** What stands against going, by the way of fishing and the state of this water. */
+  hazards: readonly Hazard[];
+  /** Null where no way of fishing is built for this water. */
+  method: Method | null;
   bears: string | null;
   away: string | null;
 }
 
 /** What stands against going: the ice for who goes, open water, or a current. There is no yes here. */
-export function GoPart({ ice, surface, bears, away }: GoProps) {
-  const { load } = usePreferences();
-  if (surface === 'moving') return <Caution headline={ice.headline}>{ice.detail}</Caution>;
+export function GoPart({ hazards, method, bears, away }: GoProps) {
+  const { load, craft } = usePreferences();
   return (
     <View style={{ gap: 10 }}>
-      {surface === 'open' ? (
-        <Caution headline="Open water, as modelled">
-          Cold water takes the breath and then the hands. Wear flotation, know how to get back in, and have somebody know the plan. If there is ice, it is new and not to be
-          trusted.
+      {method?.isOnIce ? <Choice label="Who goes on the ice" options={loads} value={load} onChange={(id) => change({ load: id })} /> : null}
+      {method?.hasCraft ? <Choice label="What you fish from" options={crafts} value={craft} onChange={(id) => change({ craft: id })} /> : null}
+      {hazards.map((h) => (
+        <Caution key={h.id} headline={h.headline}>
+          {h.id === 'ice' ? [h.text, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ') : h.text}
         </Caution>
-      ) : (
-        <>
-          <Choice label="Who goes on the ice" options={loads} value={load} onChange={(id) => change({ load: id })} />
-          <Caution headline={ice.headline}>{[ice.detail, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ')}</Caution>
-        </>
-      )}
+      ))}
     </View>
   );
 }

@@ -1,4 +1,5 @@
 import { feelsLike } from '@burrow/core/safety';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { clockText, spanText, tempText } from '@burrow/core/units';
 import { findFronts, findPhases, phaseAtInstant, weatherAt } from '@burrow/core/weather';
 import { Link, usePathname, type Href } from 'expo-router';
@@ -13,6 +14,7 @@ import { phaseWords } from '../ribbon/words';
 import { Icon, type IconName } from '../icon/Icon';
 import { Words } from '../Words';
 
+/** The third place is called after the way one fishes now. */
 const places: { href: Href; path: string; label: string; icon: IconName }[] = [
   { href: '/', path: '/', label: 'Outlook', icon: 'sunrise' },
   { href: '/water', path: '/water', label: 'Water', icon: 'waves' },
@@ -30,6 +32,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const wide = useWide();
   const path = usePathname();
   const outing = useOuting();
+  const third = usePlaceName();
   const atHole = path === '/hole' && outing?.currentStation != null;
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: palette.ground }}>
@@ -45,7 +48,7 @@ export function Shell({ children }: { children: ReactNode }) {
           style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card, paddingBottom: 4 }}
         >
           {places.map((place) => (
-            <Place key={place.path} {...place} current={path === place.path} />
+            <Place key={place.path} {...place} label={place.path === '/hole' ? third : place.label} current={path === place.path} />
           ))}
         </View>
       )}
@@ -69,6 +72,7 @@ function Place({ href, label, icon, current }: (typeof places)[number] & { curre
 
 function Rail({ path }: { path: string }) {
   const palette = usePalette();
+  const third = usePlaceName();
   return (
     <View
       role="navigation"
@@ -80,7 +84,7 @@ function Rail({ path }: { path: string }) {
       </View>
       {places.map((place) => (
         <View key={place.path} style={{ height: 68 }}>
-          <Place {...place} current={path === place.path} />
+          <Place {...place} label={place.path === '/hole' ? third : place.label} current={path === place.path} />
         </View>
       ))}
       <View style={{ flex: 1 }} />
@@ -91,9 +95,17 @@ function Rail({ path }: { path: string }) {
   );
 }
 
+/** What the third place is called: after the outing under way, else the last one. */
+function usePlaceName(): string {
+  const outing = useOuting();
+  const { state } = useLedger();
+  return (methodOf((outing ?? state.outings.at(-1))?.method ?? '') ?? usualMethod).place;
+}
+
 /** Water, phase and until when, cold, what is unsent: one slim line above every screen. */
 function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   const palette = usePalette();
+  const third = usePlaceName();
   const { units } = usePreferences();
   const { unsent, reached, trouble, refused } = useLedger();
   const { water, detail } = useWater();
@@ -125,7 +137,7 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
     >
       {back ? (
         <Link href="/water" asChild>
-          <Pressable role="link" aria-label="Leave the hole for the map" style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}>
+          <Pressable role="link" aria-label={`Leave the ${third.toLowerCase()} for the map`} style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}>
             <Icon name="back" size={30} color={palette.ink} />
           </Pressable>
         </Link>

@@ -10,8 +10,10 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
-import { DrillSheet } from '@/components/DrillSheet';
+import { StationSheet } from '@/components/StationSheet';
+import { methodOf, methodsOn, usualMethod, type Method } from '@burrow/core/methods';
 import { useWide } from '@/components/shell/Shell';
+import { Sheet } from '@/components/Sheet';
 import { Words } from '@/components/Words';
 import { useBanks } from '@/data/banks';
 import { useHoles } from '@/data/holes';
@@ -54,6 +56,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number } | null>(null);
   const [inWords, setInWords] = useState(false);
   const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
+  const [isAsking, setAsking] = useState(false);
   const [ended, setEnded] = useState<{ event: LedgerEvent; text: string } | null>(null);
   const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
   const drilling = useHoles(water, ground, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
@@ -62,8 +65,12 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
   const { layers, overlay } = useLayers(fish, look, bed.deepest.depthM);
 
+  const rule = outlook?.depth?.rule;
   const zone = water.file.water.timezone;
   const surface = outlook?.surface ?? 'unknown';
+  const ways = methodsOn(surface);
+  // What the outing is fished with, else what this water asks for now.
+  const method = (outing && methodOf(outing.method)) ?? ways[0] ?? usualMethod;
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
   const target = tapped ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
@@ -72,7 +79,8 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
   const standing = position ?? outing?.stations.at(-1)?.at ?? null;
   const end = async (id: string, text: string) => setEnded({ event: await ledger.write({ id, zone }, 'outing-ended', {}), text });
-  const start = async () => {
+  const start = async (by: Method) => {
+    setAsking(false);
     const id = newId();
     if (elsewhere) await end(elsewhere.id, `Outing on ${elsewhere.waterName} ended`);
     await ledger.write({ id, zone }, 'outing-started', {
@@ -80,7 +88,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       waterName: water.file.water.name,
       species: [species],
       goal: 'numbers',
-      method: 'ice',
+      method: by.id,
       ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
     });
   };
@@ -92,8 +100,8 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
     : drilling.plan && left.length > 0
       ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
       : surface === 'open' && !outing
-        ? { headline: 'Open water, as modelled: nothing to drill', detail: `Where a hole would go is worked out all the same: ${reason(ground, units)}` }
-        : { headline: headline(ground), detail: `${reason(ground, units)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
+        ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
+        : { headline: headline(ground), detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
 
   const answer = (
     <Answer>
@@ -110,16 +118,15 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const list = (
     <>
       <View style={{ paddingHorizontal: 16, paddingBottom: 16, gap: 8 }}>
-        {surface === 'open' ? (
-          <Caution headline="Open water, as modelled">If there is ice here, it is new and not to be trusted: measure it before every step, or stay on the bank.</Caution>
+        {surface === 'open' ? <Caution headline="Open water, as modelled">If there is ice here, it is new and not to be trusted.</Caution> : null}
+        {method.isOnIce ? (
+          <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
+            {`Check each hole, more often near the inflow. No ice is safe ice.${water.file.water.kind === 'reservoir' ? ' Under a falling level ice hangs unsupported.' : ''}`}
+          </Caution>
         ) : null}
-        <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
-          {`Check each hole, more often near the inflow. No ice is safe ice.${water.file.water.kind === 'reservoir' ? ' Under a falling level ice hangs unsupported.' : ''}`}
-        </Caution>
       </View>
       {isIced ? null : bankPanel}
       <GroundList water={water} ground={ground} planned={planned} holes={holes} units={units} />
-      {isIced ? bankPanel : null}
     </>
   );
   const map = (
@@ -152,7 +159,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
           <Action
             kind="main"
             height={64}
-            label={`Back to hole ${known.label}`}
+            label={`Back to ${method.place.toLowerCase()} ${known.label}`}
             onPress={() => {
               void ledger.write({ id: outing.id, zone }, 'moved', { station: known.id, ...(outing.currentStation === null ? {} : { fromStation: outing.currentStation }) });
               setTapped(null);
@@ -160,13 +167,23 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             }}
           />
         ) : outing ? (
-          <Action kind="main" height={64} label="Drill here" disabled={!expected} onPress={() => setDrillAt({ at: target, expectedM: expected!.depthM })} />
+          <Action kind="main" height={64} label={method.open} disabled={!expected} onPress={() => setDrillAt({ at: target, expectedM: expected!.depthM })} />
         ) : (
-          <Action kind="main" height={64} label={surface === 'open' ? 'I measured ice: start' : 'Start outing'} disabled={!ready} onPress={() => void start()} />
+          <Action
+            kind="main"
+            height={64}
+            label={ways.length === 1 && !ways[0].isOnIce ? ways[0].offer : 'Start outing'}
+            disabled={!ready}
+            onPress={() => (ways.length === 1 ? void start(ways[0]) : setAsking(true))}
+          />
         )}
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        {drilling.plan ? (
+        {!method.isOnIce ? (
+          surface === 'open' && !outing ? (
+            <Action grow label="There is ice: start on it" onPress={() => void start(usualMethod)} />
+          ) : null
+        ) : drilling.plan ? (
           <Action
             grow
             label="Drop the plan"
@@ -219,6 +236,14 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
           />
         </Suspense>
       ) : null}
+      <Sheet title="How do you fish today?" open={isAsking} onClose={() => setAsking(false)}>
+        {ways.map((way) => (
+          <Action key={way.id} height={64} label={way.offer} onPress={() => void start(way)} />
+        ))}
+        <Words size="small" tone="second">
+          Whether there is ice here is not known. Measure it before every few steps.
+        </Words>
+      </Sheet>
       {ended ? (
         <Suspense fallback={null}>
           <Said
@@ -234,13 +259,14 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
         </Suspense>
       ) : null}
       {outing && drillAt ? (
-        <DrillSheet
+        <StationSheet
+          method={method}
           open
           onClose={() => setDrillAt(null)}
           outing={outing}
           zone={zone}
           {...drillAt}
-          onDrilled={() => {
+          onOpened={() => {
             setDrillAt(null);
             setTapped(null);
             router.navigate('/hole');

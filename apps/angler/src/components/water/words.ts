@@ -8,9 +8,9 @@ export function headline({ breakFoot }: Ground): string {
   return breakFoot ? `Start at the foot of the ${breakFoot.side} break` : 'Start over the deepest water';
 }
 
-export function reason({ breakFoot, map }: Ground, units: UnitPreference): string {
+export function reason({ breakFoot, map }: Ground, units: UnitPreference, rule?: { reason: string }): string {
   if (!breakFoot) return `${depthText(map.deepest.depthM, units)} at the deepest.`;
-  return `${depthText(breakFoot.depthM, units)} beside a slope that rises 1 in ${Math.max(1, Math.round(1 / breakFoot.slope))}. In midwinter fish lie in basins beside steep breaks.`;
+  return `${depthText(breakFoot.depthM, units)} beside a slope that rises 1 in ${Math.max(1, Math.round(1 / breakFoot.slope))}. ${rule?.reason ?? 'In midwinter fish lie in basins beside steep breaks.'}`;
 }
 
 export function way(from: LonLat | null, to: LonLat, units: UnitPreference): string | null {

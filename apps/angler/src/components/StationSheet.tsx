@@ -1,5 +1,6 @@
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
+import type { Method } from '@burrow/core/methods';
 import { countingThickness } from '@burrow/core/safety';
 import { clamp, depthText, iceNeededText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
 import { useState } from 'react';
@@ -16,20 +17,21 @@ import { Stepper } from './Stepper';
 const usualIceM = 0.1;
 
 interface Props {
+  method: Method;
   onClose: () => void;
   outing: OutingState;
   zone: string;
   at: LonLat;
   expectedM: number;
-  onDrilled: () => void;
+  onOpened: () => void;
 }
 
-/** A new hole: its ice and its depth, asked once with nothing filled in. What is skipped stays not measured. */
-export function DrillSheet({ open, ...form }: Props & { open: boolean }) {
-  return open ? <DrillForm {...form} /> : null;
+/** A new place to fish: its depth, and on ice its thickness, asked once with nothing filled in. What is skipped stays not measured. */
+export function StationSheet({ open, ...form }: Props & { open: boolean }) {
+  return open ? <StationForm {...form} /> : null;
 }
 
-function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
+function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }: Props) {
   const { units, leastIceM } = usePreferences();
   const { ledger } = useLedger();
   const last = useLastIce(outing.water);
@@ -42,33 +44,45 @@ function DrillForm({ onClose, outing, zone, at, expectedM, onDrilled }: Props) {
   const startM = last?.clearM ?? usualIceM;
   const step = (which: 'clearM' | 'whiteM', d: number) =>
     setIce((now) => (now ? { ...now, [which]: clamp(now[which] + d * iceStep, 0, 2) } : which === 'clearM' ? { clearM: startM, whiteM: 0 } : { clearM: 0, whiteM: iceStep }));
-  const drill = async () => {
+  const open = async () => {
     const station = newId();
     await ledger.writeAll({ id: outing.id, zone }, [
-      { kind: 'station-opened', body: { station, kind: 'hole', label: String(outing.stations.length + 1), at: [at[0], at[1]], mapDepthM: Math.round(expectedM * 100) / 100 } },
+      {
+        kind: 'station-opened',
+        body: { station, kind: method.stationKind, label: String(outing.stations.length + 1), at: [at[0], at[1]], mapDepthM: Math.round(expectedM * 100) / 100 },
+      },
       ...(ice ? [{ kind: 'ice-measured' as const, body: { station, ...ice } }] : []),
       ...(depthM === null ? [] : [{ kind: 'depth-sounded' as const, body: { station, depthM, source: 'entered' as const } }]),
     ]);
-    onDrilled();
+    onOpened();
   };
   return (
-    <Sheet title={`Hole ${outing.stations.length + 1}`} open onClose={onClose} footer={<Action kind="main" height={64} label="Hole is drilled" onPress={() => void drill()} />}>
-      <Stepper label="Clear ice" text={ice && iceText(ice.clearM, units)} onStep={(d) => step('clearM', d)} onClear={() => setIce(null)} />
-      <Stepper
-        label="White ice"
-        text={ice && (ice.whiteM === 0 ? 'none' : iceText(ice.whiteM, units))}
-        onStep={(d) => step('whiteM', d)}
-        hint="Milky ice from snow and flooding counts half."
-      />
-      {countsM === null ? (
-        <Caution headline="Ice not measured here">Measure it before every few steps. Skipped, it is logged as not measured, and nothing is said of it.</Caution>
-      ) : countsM < leastIceM ? (
-        <Caution
-          headline={`Counts as ${iceText(countsM, units)}: not enough`}
-        >{`Below your own least of ${iceNeededText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
-      ) : (
-        <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
-      )}
+    <Sheet
+      title={`${method.place} ${outing.stations.length + 1}`}
+      open
+      onClose={onClose}
+      footer={<Action kind="main" height={64} label={method.opened} onPress={() => void open()} />}
+    >
+      {method.isOnIce ? (
+        <>
+          <Stepper label="Clear ice" text={ice && iceText(ice.clearM, units)} onStep={(d) => step('clearM', d)} onClear={() => setIce(null)} />
+          <Stepper
+            label="White ice"
+            text={ice && (ice.whiteM === 0 ? 'none' : iceText(ice.whiteM, units))}
+            onStep={(d) => step('whiteM', d)}
+            hint="Milky ice from snow and flooding counts half."
+          />
+          {countsM === null ? (
+            <Caution headline="Ice not measured here">Measure it before every few steps. Skipped, it is logged as not measured, and nothing is said of it.</Caution>
+          ) : countsM < leastIceM ? (
+            <Caution
+              headline={`Counts as ${iceText(countsM, units)}: not enough`}
+            >{`Below your own least of ${iceNeededText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
+          ) : (
+            <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
+          )}
+        </>
+      ) : null}
       <Stepper
         label="Depth by flasher or line"
         text={depthM === null ? null : depthText(depthM, units)}
