@@ -171,7 +171,7 @@ test('practice never asks the network', async () => {
 });
 
 test('an impossible bottom is said, not swallowed', () => {
-  expect(() => start({ mode: 'local', bottomM: 200 })).toThrow(/bottom must be 0.5 to 60 m, found 200/);
+  expect(() => start({ mode: 'local', bottomM: Number.NaN })).toThrow(/bottom must be 0.5 to 60 m, found NaN/);
 });
 
 test('a new start ends the one before', () => {

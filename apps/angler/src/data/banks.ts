@@ -6,6 +6,7 @@ import { weatherAt } from '@burrow/core/weather';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { shortlyKeptMs } from './computed';
 import { groundWorker } from './ground';
 import { usePreferences } from './preferences';
 
@@ -20,6 +21,7 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
     queryKey: ['banks', water?.id, hour, windSchool, units, column?.now.atMs],
     enabled: isAsked && water !== undefined && input !== null,
     staleTime: Infinity,
+    gcTime: shortlyKeptMs,
     networkMode: 'always',
     placeholderData: keepPreviousData,
     queryFn: async () => {

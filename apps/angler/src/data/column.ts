@@ -4,9 +4,9 @@ import { columnDays, measurementsOf, secchiOf } from '@burrow/core/outlook';
 import { hourMs } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import type { Hypsography } from '@burrow/core/winter';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
 import type { ColumnApi } from '@/workers/column.api';
+import { useComputed } from './computed';
 import { useLedger } from './session';
 import { useSeasonWeather } from './water';
 
@@ -22,13 +22,20 @@ export function useColumn(water: WaterDetail | undefined, hypsography: Hypsograp
   const habit = speciesOf(speciesId).light;
   const caught = state.outings.reduce((sum, o) => sum + o.fish.length + o.reactions.length, 0);
   const series = season.data?.value.series;
-  return useQuery({
-    queryKey: ['column', water?.id, hour, habit, secchiM, measurements.length, caught, state.weather.length, season.data?.keptMs],
+  return useComputed({
+    key: ['column', water?.id],
+    of: [
+      hour,
+      habit,
+      secchiM,
+      measurements.map((m) => `${m.atMs} ${m.kind} ${m.depthM ?? ''} ${m.value}`).join(),
+      caught,
+      state.weather.length,
+      hypsography?.areasM2.join(),
+      season.data?.keptMs,
+    ].join('/'),
     enabled: ready && water !== undefined && hypsography !== undefined && place !== undefined && series !== undefined && series.length > 1,
-    staleTime: Infinity,
-    networkMode: 'always',
-    placeholderData: keepPreviousData,
-    queryFn: async () => {
+    compute: async () => {
       worker ??= (await import('@/workers/spawn')).spawnColumn();
       const { elevation_m } = water!.file.water;
       const input = {

@@ -2,8 +2,9 @@ import { outlineOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
 import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
-import { useQuery } from '@tanstack/react-query';
 import type { Remote } from 'comlink';
+import { useMemo } from 'react';
+import { useComputed } from './computed';
 import type { Ground, GroundApi } from '@/workers/ground.api';
 
 let worker: Promise<Remote<GroundApi>> | null = null;
@@ -20,14 +21,14 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     .filter((o) => o.water === water?.id)
     .flatMap((o) => o.stations)
     .filter((h) => h.depthM !== null);
-  return useQuery({
-    queryKey: ['ground', water?.id, water && outlineOf(water.file), holes.length, units.depth],
+  // The file's own part, once for each file: a change of water brings another object.
+  const drawn = useMemo(() => (water ? JSON.stringify([outlineOf(water.file), soundingsOf(water.file)]) : ''), [water]);
+  return useComputed({
+    key: ['ground', water?.id],
+    // Each hole by itself: one undone and another drilled are as many.
+    of: [drawn, holes.map((h) => `${h.id} ${h.depthM}`).join(), units.depth].join('/'),
     enabled: water !== undefined,
-    staleTime: Infinity,
-    networkMode: 'always',
-    // The map as it was until the new one is drawn, but never that of another water.
-    placeholderData: (last: Ground | undefined) => (last?.water === water?.id ? last : undefined),
-    queryFn: async () => {
+    compute: async () => {
       const desk = await groundWorker();
       const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];
       return desk.build(water!.id, outlineOf(water!.file), soundings, metresPerDepthUnit(units));

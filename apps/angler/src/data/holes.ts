@@ -7,6 +7,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { placesOf } from '@burrow/contract/formats/water-marks';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import { shortlyKeptMs } from './computed';
 import { newId } from './ledger';
 import { groundWorker } from './ground';
 import { change, usePreferences, type KeptHolePlan } from './preferences';
@@ -65,6 +66,7 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
     queryKey: ['next-hole', water?.id, ground?.map.soundings, lastHole?.id, standing, plan?.id, setting, minute],
     enabled: ground !== undefined && query !== null && standing !== null && current !== undefined && current.stations.length > 0,
     staleTime: Infinity,
+    gcTime: shortlyKeptMs,
     networkMode: 'always',
     placeholderData: keepPreviousData,
     queryFn: async () =>
@@ -78,6 +80,7 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
     queryKey: ['fish-layer', water?.id, ground?.map.soundings, setting, query?.stays.length],
     enabled: ground !== undefined && query !== null,
     staleTime: 5 * 60_000,
+    gcTime: shortlyKeptMs,
     networkMode: 'always',
     placeholderData: keepPreviousData,
     queryFn: async () => (await groundWorker()).fish(query!),

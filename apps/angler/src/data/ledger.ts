@@ -63,6 +63,8 @@ export class PhoneLedger {
   private syncing: Promise<void> | null = null;
   private waitMs = retryMs.first;
   private stopped = false;
+  /** Whether something came from the server that is not added up yet. */
+  private isStale = false;
   private device = '';
 
   constructor(
@@ -207,6 +209,8 @@ export class PhoneLedger {
         await this.takeIn(answer);
         size = Math.min(batch, 2 * size);
         more = answer.more || this.waiting().length > 0;
+        // A log that comes in by pages is added up once, when the last has come; what is left to send is told page by page.
+        if (more) this.view.set({ ...this.view.get(), unsent: this.waiting().length });
       }
       this.show({ ready: true, reached: true, trouble: null, signedOut: false });
     } catch (error) {
@@ -251,9 +255,8 @@ export class PhoneLedger {
       await this.store.keep('cursor', answer.cursor);
       await this.store.keep('behind', answer.more);
     });
-    if (changed.length === 0) return;
     for (const row of changed) this.kept.set(row.id, row);
-    this.show({});
+    this.isStale ||= changed.length > 0;
   }
 
   /** Rows whose ids came in capitals, from a file that an older app took as it was, under the one id that the server knows. */
@@ -286,6 +289,7 @@ export class PhoneLedger {
     if (this.stopped) return;
     const before = this.view.get();
     const isSame =
+      !this.isStale &&
       change.reached !== undefined &&
       before.ready === change.ready &&
       before.reached === change.reached &&
@@ -294,7 +298,8 @@ export class PhoneLedger {
     if (isSame) return;
     const rows = [...this.kept.values()];
     const events = rows.filter((k) => k.id === k.event.id).map((k) => k.event);
-    const sameEvents = change.reached !== undefined && before.events.length === events.length;
+    const sameEvents = change.reached !== undefined && !this.isStale;
+    this.isStale = false;
     this.view.set({
       ...before,
       ...(sameEvents ? {} : { events, state: foldLedger(events) }),

@@ -3,6 +3,7 @@ import { riverMarksOf } from '@burrow/contract/formats/water-marks';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { Ground } from '@/workers/ground.api';
+import { shortlyKeptMs } from './computed';
 import { groundWorker } from './ground';
 
 /** Pools and feeding lies of a river, from its bed and what is marked in it, computed in the ground worker. */
@@ -11,6 +12,7 @@ export function useRiver(water: WaterDetail, ground: Ground) {
   return useQuery({
     queryKey: ['river', water.id, ground.map.soundings, marks],
     staleTime: Infinity,
+    gcTime: shortlyKeptMs,
     networkMode: 'always',
     queryFn: async () => (await groundWorker()).river(water.id, marks),
   });

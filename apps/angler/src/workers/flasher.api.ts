@@ -2,7 +2,8 @@ import { bytesOf, headerLine, lineLine, pingLine } from '@burrow/contract/format
 import { Coach, drawSpeedMs, emptyMemory, rodFor, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
-import { SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
+import { simulatedBottom, SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
+import { clamp } from '@burrow/core/units';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { soundSpeed } from '@burrow/core/water';
 import type { FlasherSource, Frame, Watch } from './frame';
@@ -120,7 +121,9 @@ class FlasherSession {
   private connect(): void {
     this.lastTryAt = Date.now();
     this.stream?.close();
-    const bottom = this.watch.bottomM === undefined ? '' : `?bottomM=${this.watch.bottomM}`;
+    // What is simulated reaches no deeper; a deeper sounding stays what it is in the log.
+    const { bottomM } = this.watch;
+    const bottom = bottomM === undefined ? '' : `?bottomM=${clamp(bottomM, simulatedBottom.leastM, simulatedBottom.mostM)}`;
     const stream = new EventSource(`/api/flasher/stream${bottom}`);
     stream.addEventListener('header', (event) => {
       const { header, jigM } = JSON.parse((event as MessageEvent<string>).data) as { header: EchoHeader; jigM: number };
@@ -153,7 +156,8 @@ class FlasherSession {
   }
 
   private startLocal(): void {
-    const { seed, sceneId, bottomM } = this.watch;
+    const { seed, sceneId } = this.watch;
+    const bottomM = this.watch.bottomM === undefined ? undefined : clamp(this.watch.bottomM, simulatedBottom.leastM, simulatedBottom.mostM);
     const local = new SimulatedFlasher({ seed, sceneId, start: new Date(0).toISOString(), bottomM, trueSoundSpeedMs: soundSpeed(this.soundTempC) });
     if (this.lineM !== null) local.setJig(this.lineM);
     if (this.rod) local.setRod(this.rod);
