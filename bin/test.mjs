@@ -3,6 +3,14 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
+const unknown = process.argv.slice(2).find((arg) => arg !== '--long');
+if (unknown !== undefined) {
+  process.stderr.write(`test: expected --long or nothing, found "${unknown}"\n`);
+  process.exit(2);
+}
+// Seeded experiments prove the same laws on all their seeds, which takes minutes more.
+if (process.argv.includes('--long')) process.env.BURROW_LONG = '1';
+
 const root = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '..');
 const results = path.join(root, 'test-results');
 const bin = (name) => path.join(root, 'node_modules/.bin', name);

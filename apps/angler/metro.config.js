@@ -16,7 +16,7 @@ const replaced = {
   'react-native-vector-icons/MaterialCommunityIcons': source('shims/empty.js'),
 };
 
-/** Parts of Zod that the phone has no use for: fifty languages (31 kB compressed) and JSON Schema. */
+/** Parts of Zod that the phone has no use for: fifty languages (31 kB compressed), JSON Schema, and the compiler of schemas. */
 const zodParts = {
   'locales/index.js': source('shims/zod-locales.js'),
   'core/json-schema-processors.js': source('shims/zod-json-schema.js'),
@@ -24,6 +24,8 @@ const zodParts = {
   'to-json-schema.js': source('shims/zod-json-schema.js'),
   'json-schema-generator.js': source('shims/zod-json-schema.js'),
   'from-json-schema.js': source('shims/zod-json-schema.js'),
+  'core/compile.js': source('shims/zod-compile.js'),
+  './compile.js': source('shims/zod-compile.js'),
 };
 
 config.resolver.resolveRequest = (context, moduleName, platform) => {

@@ -1,1 +1,1 @@
-export { FieldcraftAfield as default } from '@/screens/lazy';
+export { FieldcraftRoute as default } from '@/screens/lazy';

@@ -1,3 +1,1 @@
-import { GearScreen } from '@/screens/GearScreen';
-
-export default GearScreen;
+export { GearRoute as default } from '@/screens/lazy';

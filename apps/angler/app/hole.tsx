@@ -1,1 +1,1 @@
-export { HoleAfield as default } from '@/screens/lazy';
+export { HoleRoute as default } from '@/screens/lazy';

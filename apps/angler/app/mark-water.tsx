@@ -1,1 +1,1 @@
-export { MarkWaterAfield as default } from '@/screens/lazy';
+export { MarkWaterRoute as default } from '@/screens/lazy';

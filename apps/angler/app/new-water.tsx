@@ -1,1 +1,1 @@
-export { NewWaterAfield as default } from '@/screens/lazy';
+export { NewWaterRoute as default } from '@/screens/lazy';

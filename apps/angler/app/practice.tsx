@@ -1,1 +1,1 @@
-export { PracticeAfield as default } from '@/screens/lazy';
+export { PracticeRoute as default } from '@/screens/lazy';

@@ -1,3 +1,1 @@
-import { SeasonScreen } from '@/screens/SeasonScreen';
-
-export default SeasonScreen;
+export { SeasonRoute as default } from '@/screens/lazy';

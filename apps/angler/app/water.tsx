@@ -1,1 +1,1 @@
-export { WaterAfield as default } from '@/screens/lazy';
+export { WaterRoute as default } from '@/screens/lazy';

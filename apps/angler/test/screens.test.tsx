@@ -1,6 +1,6 @@
 import { render, screen, userEvent } from '@testing-library/react-native';
 import { shrunkenRates } from '@burrow/core/season';
-import { activePrior, stayOrGo } from '@burrow/core/coach';
+import { activePrior, stayOrGo } from '@burrow/core/patch';
 import { Choice } from '@/components/Choice';
 import { HoleClock } from '@/components/HoleClock';
 import { RateDots } from '@/components/RateDots';

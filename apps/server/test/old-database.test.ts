@@ -41,7 +41,10 @@ async function databaseOf015(): Promise<string> {
       e.v,
       e.body,
     ]);
-  await client.query(`INSERT INTO outing (account_id, id, water, started_at, holes, line_min, bites, fish) VALUES ($1, $2, 'tamber-lake', now(), 99, 1, 1, 1)`, [account, old[0].outing]);
+  await client.query(`INSERT INTO outing (account_id, id, water, started_at, holes, line_min, bites, fish) VALUES ($1, $2, 'tamber-lake', now(), 99, 1, 1, 1)`, [
+    account,
+    old[0].outing,
+  ]);
   await client.end();
   return url;
 }

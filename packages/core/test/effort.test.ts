@@ -50,7 +50,7 @@ test('a bite long before a fish is a bite of its own; a look is none', () => {
 });
 
 test('clumps: alone is 1, a visit of four is 4, and mixed visits weigh by their fish', () => {
-  const at = (station: string, min: number): Catch => ({ outing: 'o', station, ms: min * minuteMs, presentation: null, heightM: null, isFish: true });
+  const at = (station: string, min: number): Catch => ({ outing: 'o', station, method: 'ice', ms: min * minuteMs, presentation: null, heightM: null, isFish: true });
   expect(clumpSize([])).toBe(1);
   expect(clumpSize([at('a', 0), at('a', 60), at('b', 0)])).toBe(1);
   expect(clumpSize([at('a', 0), at('a', 5), at('a', 9), at('a', 14)])).toBe(4);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { activePrior, bestPlan, holePriors, stayOrGo, worthAfter, type HolePrior, type HoleSigns } from '../src/coach';
+import { activePrior, bestPlan, holePriors, stayOrGo, worthAfter, type HolePrior, type HoleSigns } from '../src/patch';
 import { holeSigns, nextHole, restedHoles } from '../src/holes';
 import { fold } from '../src/ledger';
 import { minuteMs, seededRandom } from '../src/units';

@@ -1,9 +1,9 @@
-import { activePrior, stayOrGo } from '../src/coach';
+import { activePrior, stayOrGo } from '../src/patch';
 import { nextHole, scanPlan, type DensityPrior, type HoleResult, type Spot } from '../src/holes';
 import { minuteMs, seededRandom } from '../src/units';
 import { HiddenFish, madeUpLake, outingMin, type MadeUpLake } from './made-up-lakes';
 
-const lakes = 200;
+const lakes = process.env.BURROW_LONG === undefined ? 40 : 200;
 const [walkMPerMin, drillMin, spacingM] = [50, 2, 8];
 
 /** What the planner is told: the visible structure, taken at its word. */

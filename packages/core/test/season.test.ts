@@ -38,7 +38,7 @@ test('90 % intervals cover the truth 85 to 95 times in 100, with fish that come 
       for (let v = 0; v < visits; v++) {
         const fish = 1 + poisson(perVisit - 1, random);
         count += fish;
-        for (let f = 0; f < fish; f++) catches.push({ outing: 'o', station: `${i}`, ms: v * 3_600_000 + f * 60_000, presentation: null, heightM: 1, isFish: true });
+        for (let f = 0; f < fish; f++) catches.push({ outing: 'o', station: `${i}`, ms: v * 3_600_000 + f * 60_000, method: 'ice', presentation: null, heightM: 1, isFish: true });
       }
       tallies.push({ key: String(i), minutes, count });
     }

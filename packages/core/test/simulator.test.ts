@@ -84,7 +84,9 @@ test('a fish that gives its verdict goes by the beat of the rod, whatever the li
     for (let seed = 1; seed <= 60; seed++) {
       const random = seededRandom(seed);
       const fish = new VerdictFish(1, 25, fussy, 5.3, new School(random, 0, 1e9), random);
-      for (fish.xM = fish.yM = 0; seconds < 1e5 && !['refuse', 'flee', 'leave', 'commit'].includes(fish.state);) {
+      fish.xM = fish.yM = 0;
+      // One that swims off before it has looked says nothing of how long it looks.
+      for (let s = 0; s < 120 && !['refuse', 'flee', 'leave', 'commit'].includes(fish.state); s += 0.1) {
         fish.step(0.1, { ...calm, depthM: fish.depthM - 0.18, ...jig }, 8, 0);
         if (fish.state === 'inspect' || fish.state === 'follow') seconds += 0.1;
       }

@@ -1,10 +1,8 @@
-import { Suspense, lazy } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Action } from './Action';
 import { Words } from './Words';
-
-const Field = lazy(() => import('./Field'));
+import Field from './Field';
 
 export interface AccountFields {
   email: string;
@@ -42,19 +40,18 @@ export default function AccountForm({ isNew, busy, onSubmit }: Props) {
           rules={{ ...required[name], ...(isNew && name === 'password' ? leastPassword : {}) }}
           render={({ field: { value, onChange, onBlur } }) => (
             <View>
-              <Suspense fallback={null}>
-                <Field
-                  label={labels[name]}
-                  value={value}
-                  onChangeText={onChange}
-                  onBlur={onBlur}
-                  secureTextEntry={name === 'password'}
-                  autoCapitalize="none"
-                  inputMode={name === 'email' ? 'email' : 'text'}
-                  error={Boolean(formState.errors[name])}
-                  onSubmitEditing={() => void submit()}
-                />
-              </Suspense>
+              <Field
+                label={labels[name]}
+                value={value}
+                onChangeText={onChange}
+                onBlur={onBlur}
+                secureTextEntry={name === 'password'}
+                autoCapitalize="none"
+                inputMode={name === 'email' ? 'email' : 'text'}
+                error={Boolean(formState.errors[name])}
+                onSubmitEditing={() => void submit()}
+              />
+
               {formState.errors[name] ? <Words tone="straw">{formState.errors[name].message}</Words> : null}
             </View>
           )}

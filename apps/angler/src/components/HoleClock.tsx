@@ -1,4 +1,4 @@
-import type { StayOrGo } from '@burrow/core/coach';
+import type { StayOrGo } from '@burrow/core/patch';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { usePalette } from '@/theme/theme';

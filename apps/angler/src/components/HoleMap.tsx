@@ -1,14 +1,13 @@
 import type { OutingState } from '@burrow/core/ledger';
 import { outlineOf } from '@burrow/contract/formats/water-geojson';
-import { lazy, Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { Notice } from './Notice';
-
-const DepthMapView = lazy(() => import('./map/DepthMapView'));
+import DepthMapView from './map/DepthMapView';
 
 /** The holes of an outing on the bed about them. */
 export function HoleMap({ outing }: { outing: OutingState }) {
@@ -23,18 +22,16 @@ export function HoleMap({ outing }: { outing: OutingState }) {
   const current = outing.stations.find((h) => h.id === outing.currentStation);
   if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
   return (
-    <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-      <DepthMapView
-        ground={ground.data}
-        outline={outline}
-        holes={holes}
-        candidate={null}
-        position={null}
-        focus={current?.at}
-        palette={palette}
-        units={units}
-        onTap={() => undefined}
-      />
-    </Suspense>
+    <DepthMapView
+      ground={ground.data}
+      outline={outline}
+      holes={holes}
+      candidate={null}
+      position={null}
+      focus={current?.at}
+      palette={palette}
+      units={units}
+      onTap={() => undefined}
+    />
   );
 }

@@ -1,6 +1,5 @@
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
+import { ActivityIndicator, View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from './Action';
 import { Words } from './Words';

@@ -5,7 +5,7 @@ import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import type { Remote } from 'comlink';
 import { useMemo } from 'react';
 import { useComputed } from './computed';
-import type { Ground, GroundApi } from '@/workers/ground.api';
+import type { GroundApi } from '@/workers/ground.api';
 
 let worker: Promise<Remote<GroundApi>> | null = null;
 

@@ -15,7 +15,7 @@ import { useAccount, useLedger, useSignOut } from '@/data/session';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 
-const Field = lazy(() => import('@/components/Field'));
+const Field = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.Field })));
 
 /** Tackle box, units, waters, account. */
 export function GearScreen() {

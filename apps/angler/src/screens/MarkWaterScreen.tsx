@@ -21,9 +21,9 @@ import { newId } from '@/data/ledger';
 import { useWaterChange } from '@/data/water-change';
 import { usePalette } from '@/theme/theme';
 import type { Ground } from '@/workers/ground.api';
+import MarkMap from '@/components/map/MarkMap';
 
-const MarkMap = lazy(() => import('@/components/map/MarkMap'));
-const Field = lazy(() => import('@/components/Field'));
+const Field = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.Field })));
 
 type Role = PlaceMark['role'] | LineMark['role'] | 'outline';
 
@@ -169,20 +169,18 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   );
   const map = (
     <View style={{ flex: 1, minHeight: 240 }}>
-      <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-        <MarkMap
-          ground={ground}
-          outline={outline}
-          marks={marks}
-          isFlowing={moving}
-          drawn={drawn}
-          snapsToShore={role === 'bank' || role === 'inflow' || role === 'outflow'}
-          palette={palette}
-          units={units}
-          onShore={role === 'outline' ? moveShore : null}
-          onTap={tap}
-        />
-      </Suspense>
+      <MarkMap
+        ground={ground}
+        outline={outline}
+        marks={marks}
+        isFlowing={moving}
+        drawn={drawn}
+        snapsToShore={role === 'bank' || role === 'inflow' || role === 'outflow'}
+        palette={palette}
+        units={units}
+        onShore={role === 'outline' ? moveShore : null}
+        onTap={tap}
+      />
     </View>
   );
   return (

@@ -8,7 +8,6 @@ import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
 import { Choice } from '@/components/Choice';
-import { Notice } from '@/components/Notice';
 import { Sheet } from '@/components/Sheet';
 import { Words } from '@/components/Words';
 import { api, ApiError, OfflineError } from '@/data/api';
@@ -18,9 +17,9 @@ import { change, usePreferences } from '@/data/preferences';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import type { SoundingFile } from '@/workers/ground.api';
+import OutlineMap from '@/components/map/OutlineMap';
 
-const OutlineMap = lazy(() => import('@/components/map/OutlineMap'));
-const Field = lazy(() => import('@/components/Field'));
+const Field = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.Field })));
 
 const kinds: readonly { id: WaterFile['water']['kind']; label: string }[] = [
   { id: 'lake', label: 'Lake' },
@@ -160,9 +159,7 @@ export function NewWaterScreen() {
         {says ? <Words tone="straw">{says}</Words> : null}
       </View>
       <View style={{ flex: 1, minHeight: 240 }}>
-        <Suspense fallback={<Notice title="Unrolling the chart" busy />}>
-          <OutlineMap corners={corners} onCorners={draw} soundings={places} centre={centre} palette={palette} scale={units.distance === 'm' ? 'metric' : 'imperial'} />
-        </Suspense>
+        <OutlineMap corners={corners} onCorners={draw} soundings={places} centre={centre} palette={palette} scale={units.distance === 'm' ? 'metric' : 'imperial'} />
         <View style={{ position: 'absolute', right: 12, bottom: 12 }}>
           <Action label="" spoken="Where am I" icon="locate" onPress={locate} />
         </View>

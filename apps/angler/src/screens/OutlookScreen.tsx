@@ -24,7 +24,7 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { NoWeather } from '@/components/outlook/NoWeather';
 import { SimulatedBand } from '@/components/SimulatedBand';
 
-const Said = lazy(() => import('@/components/Said'));
+const Said = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.Said })));
 const IceChart = lazy(() => import('@/components/charts').then((m) => ({ default: m.IceChart })));
 
 /** Should I go, and when? */

@@ -8,7 +8,7 @@ import { api } from '@/data/api';
 import { remember } from '@/data/session';
 import { usePalette } from '@/theme/theme';
 
-const AccountForm = lazy(() => import('@/components/AccountForm'));
+const AccountForm = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.AccountForm })));
 
 /** The door: the demo by one tap, or an account. */
 export function WelcomeScreen({ demo }: { demo: boolean }) {

@@ -1,11 +1,11 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { Notice } from '@/components/Notice';
-import type * as Screens from './afield';
+import type * as Screens from './field-screens';
 
-/** A screen of the piece for afield, with what is shown while it comes. */
-function afield(name: keyof typeof Screens): ComponentType {
-  const Screen = lazy(() => import('./afield').then((screens) => ({ default: screens[name] })));
-  return function Afield() {
+/** A screen that is loaded when it is opened, with what is shown while it comes. */
+function opened(name: keyof typeof Screens): ComponentType {
+  const Screen = lazy(() => import('./field-screens').then((screens) => ({ default: screens[name] })));
+  return function Opened() {
     return (
       <Suspense fallback={<Notice title="Coming up" busy />}>
         <Screen />
@@ -14,9 +14,11 @@ function afield(name: keyof typeof Screens): ComponentType {
   };
 }
 
-export const WaterAfield = afield('WaterScreen');
-export const HoleAfield = afield('HoleScreen');
-export const PracticeAfield = afield('PracticeScreen');
-export const FieldcraftAfield = afield('FieldcraftScreen');
-export const MarkWaterAfield = afield('MarkWaterScreen');
-export const NewWaterAfield = afield('NewWaterScreen');
+export const WaterRoute = opened('WaterScreen');
+export const HoleRoute = opened('HoleScreen');
+export const SeasonRoute = opened('SeasonScreen');
+export const PracticeRoute = opened('PracticeScreen');
+export const GearRoute = opened('GearScreen');
+export const FieldcraftRoute = opened('FieldcraftScreen');
+export const MarkWaterRoute = opened('MarkWaterScreen');
+export const NewWaterRoute = opened('NewWaterScreen');

@@ -1,4 +1,3 @@
-import type { LedgerEvent } from '@burrow/core/ledger';
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { EntitySchema } from 'typeorm';
 

@@ -9,4 +9,3 @@ export { searchDepth, searchLimits, searchSpan, type Span } from './search';
 export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';
 export { roundOf, type Round } from './round';
 export { adviceWords, shaftWords, type AdviceWords } from './wording';
-export { activePrior, bestPlan, holePriors, stayOrGo, worthAfter, type HolePrior, type HoleSigns, type StayOrGo } from './hole-clock';

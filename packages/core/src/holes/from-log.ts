@@ -1,4 +1,4 @@
-import { worthAfter, type HoleSigns } from '../coach';
+import { worthAfter, type HoleSigns } from '../patch';
 import { distanceM, type LonLat } from '../ground';
 import { biteKinds, refusalKinds, sightingKinds, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
 import { minuteMs } from '../units';

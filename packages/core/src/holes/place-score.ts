@@ -1,4 +1,4 @@
-import { holePriors } from '../coach';
+import { holePriors } from '../patch';
 import type { SpeciesGroup } from '../fish';
 import { depthAt, LocalFrame, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
 import type { Band, SeasonStage } from '../outlook';

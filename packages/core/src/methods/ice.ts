@@ -1,4 +1,4 @@
-import { holePriors } from '../coach';
+import { holePriors } from '../patch';
 import { iceWords } from '../outlook';
 import { uprightDepth } from './hanging';
 import type { Method } from './method';

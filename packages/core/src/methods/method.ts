@@ -1,4 +1,4 @@
-import type { HolePrior } from '../coach';
+import type { HolePrior } from '../patch';
 import type { SpeciesGroup } from '../fish';
 import type { DaySteps, Surface } from '../outlook';
 import type { IceFinding, IceLoad } from '../safety';

@@ -1,4 +1,4 @@
-import { holePriors, type HolePrior } from '../coach';
+import { holePriors, type HolePrior } from '../patch';
 import type { SpeciesGroup } from '../fish';
 import { craftHazards } from '../safety';
 import { leaningDepth } from './hanging';

@@ -15,7 +15,7 @@ import { TipUpSheet } from './TipUpSheet';
 import { ToldSheet } from './ToldSheet';
 import type { HoleControl } from './useHole';
 
-const Said = lazy(() => import('../Said'));
+const Said = lazy(() => import('../with-paper').then((m) => ({ default: m.Said })));
 
 /** Beam of a flasher whose own is not known, °. Soft. */
 const readingBeamDeg = 20;

@@ -1,4 +1,5 @@
-import { adviceWords, memoryOf, stayOrGo, type CoachMemory } from '@burrow/core/coach';
+import { adviceWords, memoryOf, type CoachMemory } from '@burrow/core/coach';
+import { stayOrGo } from '@burrow/core/patch';
 import { speciesOf } from '@burrow/core/fish';
 import { holeSigns } from '@burrow/core/holes';
 import type { StationState, OutingState, ReactionKind } from '@burrow/core/ledger';

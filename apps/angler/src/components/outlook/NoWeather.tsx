@@ -9,7 +9,7 @@ import { Caution } from '../Caution';
 import { Words } from '../Words';
 import { SeenSheet } from './SeenSheet';
 
-const Said = lazy(() => import('../Said'));
+const Said = lazy(() => import('../with-paper').then((m) => ({ default: m.Said })));
 
 interface Props {
   words: WithoutWeather;

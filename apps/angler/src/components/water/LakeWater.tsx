@@ -34,7 +34,7 @@ import { useLayers } from './useLayers';
 import { useTapped } from './useTapped';
 import { headline, mapHoles, reason, way } from './words';
 
-const Said = lazy(() => import('@/components/Said'));
+const Said = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.Said })));
 
 /** Standing water: where to drill, in what order. */
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {

@@ -3,11 +3,10 @@ import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/components/Action';
 import type { DepthMapProps } from '@/components/map/DepthMapView';
-import { Notice } from '@/components/Notice';
 import { Words } from '@/components/Words';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -15,8 +14,7 @@ import { usePalette } from '@/theme/theme';
 import { MapSheet } from './MapSheet';
 import { SaveSheet } from './SaveSheet';
 import type { Layers } from './useLayers';
-
-const DepthMapView = lazy(() => import('@/components/map/DepthMapView'));
+import DepthMapView from '@/components/map/DepthMapView';
 
 interface Props extends Omit<DepthMapProps, 'outline' | 'marks' | 'isFlowing' | 'measured' | 'palette' | 'units' | 'zoomRef' | 'showStructure'> {
   water: WaterDetail;
@@ -42,20 +40,18 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Pro
   const { map: bed } = map.ground;
   return (
     <View style={{ flex: 1, minHeight: 240, backgroundColor: palette.ground }}>
-      <Suspense fallback={<Notice title="Unrolling the map" busy />}>
-        <DepthMapView
-          {...map}
-          outline={outline}
-          marks={marks}
-          isFlowing={isFlowing(water.file.water.kind)}
-          showStructure={showStructure}
-          measured={measured ?? undefined}
-          palette={palette}
-          units={units}
-          onTap={(at) => (measured ? setMeasured([...measured, at]) : onTap(at))}
-          zoomRef={holdZoom}
-        />
-      </Suspense>
+      <DepthMapView
+        {...map}
+        outline={outline}
+        marks={marks}
+        isFlowing={isFlowing(water.file.water.kind)}
+        showStructure={showStructure}
+        measured={measured ?? undefined}
+        palette={palette}
+        units={units}
+        onTap={(at) => (measured ? setMeasured([...measured, at]) : onTap(at))}
+        zoomRef={holdZoom}
+      />
       <View style={{ position: 'absolute', right: 12, bottom: 12, gap: 8 }}>
         <Action label="" spoken="Where am I" icon="locate" onPress={onLocate} />
         <Action label="" spoken="Closer" icon="plus" onPress={() => zoom.current(0.7)} />
