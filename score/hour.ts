@@ -1,4 +1,4 @@
-import { aboveTheTop, coached, hourParts, hourShares, knowing, type HourPart } from '@burrow/core/trials';
+import { aboveTheTop, coached, hourParts, hourShares, oracle, type HourPart } from '@burrow/core/trials';
 import { minds, sceneOf, type Mind } from '@burrow/core/simulator';
 
 const trainedFirst = 2_000;
@@ -14,7 +14,7 @@ export function scoreHour(args: readonly string[]): boolean {
   const sees = args.includes('marks') ? 'marks' : 'echoes';
   const sceneIds = args.filter((x) => x !== 'marks' && !/^\d+$/.test(x) && !minds.some((mind) => mind === x));
   if (sceneIds.length === 0) throw new RangeError('score hour: expected a scene such as stack or dusk, found none');
-  const ways = { simple: (jigM: number) => aboveTheTop(jigM, 'shrink'), coach: () => coached, oracle: () => knowing('still') };
+  const ways = { simple: (jigM: number) => aboveTheTop(jigM, 'shrink'), coach: () => coached, oracle: () => oracle('still') };
   for (const sceneId of sceneIds) {
     const { jigM } = sceneOf(sceneId);
     for (const mind of asked.length > 0 ? asked : ([usual.mind] as readonly Mind[])) {

@@ -1,7 +1,7 @@
 import { fork } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import { aboveTheTop, byLot, coached, fishSpell, fixedPlan, knowing, knownDraws, plainCadences } from '@burrow/core/trials';
+import { aboveTheTop, randomPolicy, coached, fishSpell, fixedPlan, oracle, knownDraws, plainCadences } from '@burrow/core/trials';
 import type { CadenceId } from '@burrow/core/coach';
 import { minds, sceneOf, scenes, type Mind } from '@burrow/core/simulator';
 import { seededRandom } from '@burrow/core/units';
@@ -47,7 +47,7 @@ export function fishScene(water: Water, hours: number): Row {
   const short = best(plans, tuned.coarse, water, make).slice(0, 6);
   const [plan] = best(short, tuned.fine, water, make);
   const [cadence] = best(plainCadences, tuned.looking, water, (id) => aboveTheTop(plan.depthM, id));
-  const [draws] = best(knownDraws, tuned.fine, water, knowing);
+  const [draws] = best(knownDraws, tuned.fine, water, oracle);
   const run = (way: Way, count: number) => landed(way, water, water.sees === 'marks' ? trained.first : scored.first, count);
   return {
     sceneId,
@@ -56,8 +56,8 @@ export function fishScene(water: Water, hours: number): Row {
       fixed: run(make(plan), hours),
       simple: run(aboveTheTop(plan.depthM, cadence), hours),
       coach: run(coached, hours),
-      oracle: run(knowing(draws), hours),
-      lot: run(byLot(7), Math.min(hours, shownHours)),
+      oracle: run(oracle(draws), hours),
+      lot: run(randomPolicy(7), Math.min(hours, shownHours)),
       lively: run(aboveTheTop(plan.depthM, 'bounce'), Math.min(hours, shownHours)),
     },
   };

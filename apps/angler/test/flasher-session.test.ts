@@ -2,7 +2,7 @@ import { base64Of } from '@burrow/contract/formats/echo-log';
 import { emptyMemory } from '@burrow/core/coach';
 import { SimulatedFlasher } from '@burrow/core/simulator';
 import { flasherApi } from '@/workers/flasher.api';
-import type { Frame, Watch } from '@/workers/frame';
+import type { Frame, SessionConfig } from '@/workers/frame';
 
 /** The browser's event source, in the hands of the test. */
 class FakeSource {
@@ -25,7 +25,7 @@ class FakeSource {
   }
 }
 
-const watch: Watch = { mode: 'live', speciesId: 'black-crappie', waterTempC: 4, bottomM: 8, sceneId: 'stack', seed: 1 };
+const watch: SessionConfig = { mode: 'live', speciesId: 'black-crappie', waterTempC: 4, bottomM: 8, sceneId: 'stack', seed: 1 };
 const posts: { url: string; body: unknown }[] = [];
 let frames: Frame[] = [];
 let device: SimulatedFlasher;
@@ -49,7 +49,7 @@ afterEach(() => {
   jest.useRealTimers();
 });
 
-const start = (over: Partial<Watch> = {}) => flasherApi.start({ ...watch, ...over }, (frame) => frames.push(frame));
+const start = (over: Partial<SessionConfig> = {}) => flasherApi.start({ ...watch, ...over }, (frame) => frames.push(frame));
 const greet = () => FakeSource.last!.emit('header', { simulated: true, header: device.header, jigM: device.jig.commandedM });
 /** The device pings for a while, ten times a second. */
 function ping(seconds: number) {

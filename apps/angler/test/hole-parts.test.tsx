@@ -7,7 +7,7 @@ import { ShownDepth } from '@/components/hole/ShownDepth';
 import { RigSheet } from '@/components/hole/RigSheet';
 import { TipUpSheet } from '@/components/hole/TipUpSheet';
 import { flagOf, flagsUp, flagText, tipUpName } from '@/components/hole/tip-ups';
-import { ToldSheet } from '@/components/hole/ToldSheet';
+import { ResponseSheet } from '@/components/hole/ResponseSheet';
 import { unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 
@@ -140,7 +140,7 @@ describe('what they told us', () => {
   ] as unknown as OutingState['reactions'];
 
   test('says what they want today, and compares by movement and by depth', async () => {
-    show(<ToldSheet outing={outingWith({ reactions })} memory={memoryOf(reactions)} units={units} onClose={() => undefined} />);
+    show(<ResponseSheet outing={outingWith({ reactions })} memory={memoryOf(reactions)} units={units} onClose={() => undefined} />);
     expect(screen.getByText('By the answers so far they want it quiet.')).toBeTruthy();
     expect(screen.getByText('5 answered, 0 turned down, 0 looked')).toBeTruthy();
     expect(screen.getByLabelText(/^Between \d+ and \d+ in 100 of the way from still to lively/)).toBeTruthy();
@@ -149,7 +149,7 @@ describe('what they told us', () => {
   });
 
   test('before the first answer it says that nothing was told', () => {
-    show(<ToldSheet outing={outingWith({})} memory={memoryOf([])} units={units} onClose={() => undefined} />);
+    show(<ResponseSheet outing={outingWith({})} memory={memoryOf([])} units={units} onClose={() => undefined} />);
     expect(screen.getByText(/Nothing has answered yet/)).toBeTruthy();
     expect(screen.queryByText('lively')).toBeNull();
   });

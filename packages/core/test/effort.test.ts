@@ -1,7 +1,7 @@
 import { fold, type LedgerEvent } from '../src/ledger';
 import { clumpSize, heightBands, summariseSeason, type Catch } from '../src/season';
 import { findingWords, rowLabel } from '../src/season';
-import { catchesOf, stretchesOf } from '../src/season/effort';
+import { catchesOf, effortIntervals } from '../src/season/effort';
 import { imperial, metric, minuteMs } from '../src/units';
 import { baseMs, event, shortOuting, testId } from './events';
 
@@ -9,8 +9,8 @@ const minutes = (s: { fromMs: number; toMs: number }) => (s.toMs - s.fromMs) / m
 
 test('line in the water is cut where its depth changes, with its height above the bottom', () => {
   const { events } = shortOuting();
-  const stretches = stretchesOf(fold(events), baseMs + 3_600_000);
-  expect(stretches.map((s) => [minutes(s), s.heightM])).toEqual([
+  const intervals = effortIntervals(fold(events), baseMs + 3_600_000);
+  expect(intervals.map((s) => [minutes(s), s.heightM])).toEqual([
     [5, 1],
     [25, 2],
   ]);
@@ -19,7 +19,7 @@ test('line in the water is cut where its depth changes, with its height above th
 test('a line still down counts until now, and one that was forgotten no longer than four hours', () => {
   const { events } = shortOuting();
   const open = events.filter((e) => e.kind !== 'line-up' && e.kind !== 'outing-ended');
-  const sum = (nowMs: number) => stretchesOf(fold(open), nowMs).reduce((m, s) => m + minutes(s), 0);
+  const sum = (nowMs: number) => effortIntervals(fold(open), nowMs).reduce((m, s) => m + minutes(s), 0);
   expect(sum(baseMs + 3_720_000)).toBeCloseTo(60, 6);
   expect(sum(baseMs + 48 * 3_600_000)).toBeCloseTo(240, 6);
 });
@@ -33,7 +33,7 @@ test('ending the outing raises every line', () => {
 test('a hole without a depth gives effort without a height, and the season still counts it', () => {
   const { events } = shortOuting();
   const unsounded = events.filter((e) => e.kind !== 'depth-sounded');
-  expect(stretchesOf(fold(unsounded), baseMs).every((s) => s.heightM === null)).toBe(true);
+  expect(effortIntervals(fold(unsounded), baseMs).every((s) => s.heightM === null)).toBe(true);
   const season = summariseSeason(fold(unsounded), baseMs);
   expect(season.lineMin).toBe(30);
   expect(season.comparisons.find((c) => c.by === 'presentation' && c.count === 'fish')!.rows).toMatchObject([{ key: 'Tungsten', minutes: 30, count: 1 }]);

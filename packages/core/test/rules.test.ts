@@ -1,13 +1,13 @@
-import { adviceWords, askRules, cadences, Coach, lookRules, pauseSeconds, type Advice } from '../src/coach';
+import { adviceWords, suggestionRules, cadences, Coach, lookRules, pauseSeconds, type Advice } from '../src/coach';
 import { speciesTable } from '../src/fish';
 import { lightRules, phaseRules } from '../src/outlook';
 import type { Mark } from '../src/sonar';
 import { imperial } from '../src/units';
 
 const mark = (depthM: number, riseMs = 0, id = 1, kind: Mark['kind'] = 'fish'): Mark => ({ id, depthM, kind, levelDb: -38, riseMs, ageMs: 5000 });
-type Seen = { marks: Mark[]; jigM?: number; lineM?: number };
+type Observation = { marks: Mark[]; jigM?: number; lineM?: number };
 interface Scene {
-  at: (s: number) => Seen;
+  at: (s: number) => Observation;
   speciesId?: string;
   seconds?: number;
   /** Taps of the angler, by second. */
@@ -33,9 +33,9 @@ function watch({ at, speciesId = 'black-crappie', seconds = 14, taps = [] }: Sce
 
 const bait: Mark = { ...mark(3, 0, 9, 'bait'), levelDb: -56, topM: 3, baseM: 4 };
 const stack: Mark = { ...mark(5.6, 0, 8, 'school'), topM: 5.6, baseM: 6.8 };
-const fleeing = (s: number): Seen => ({ marks: s < 3 ? [mark(5.4)] : s < 4 ? [mark(5.4 + 0.9 * (s - 3), -0.9)] : [] });
+const fleeing = (s: number): Observation => ({ marks: s < 3 ? [mark(5.4)] : s < 4 ? [mark(5.4 + 0.9 * (s - 3), -0.9)] : [] });
 /** It looks for six seconds, then the line is drawn up and it comes along. */
-const following = (s: number): Seen => {
+const following = (s: number): Observation => {
   const upM = Math.min(1, Math.max(0, 0.06 * (s - 6)));
   return { jigM: 5 - upM, lineM: 5 - upM, marks: [mark(5.3 - upM, s > 6 && s < 22 ? 0.06 : 0)] };
 };
@@ -99,7 +99,7 @@ const asks: Record<string, Scene> = {
   'ask.colour-first': refusals(2, { at: following, seconds: 14, taps: [12, 13].map((s) => ({ s, kind: 'refused' as const })) }),
 };
 
-test.each(askRules.map((r) => r.id))('%s is asked for when its time comes, and one thing at a time', (id) => {
+test.each(suggestionRules.map((r) => r.id))('%s is asked for when its time comes, and one thing at a time', (id) => {
   expect([...watch(asks[id]).asked]).toContain(id);
 });
 

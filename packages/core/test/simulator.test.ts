@@ -113,7 +113,7 @@ describe('the jig', () => {
     expect(jig.sense().startle).toBeLessThan(1e-6);
   });
 
-  test('settles at the liveliness of its rod, at five steps a second as at fifty', () => {
+  test('settles at the intensity of its rod, at five steps a second as at fifty', () => {
     const rod = { liftM: 0.06, beatPerMin: 80, pauseS: 4, beats: 4 };
     for (const dt of [0.02, 0.2]) {
       const jig = new SimulatedJig(5);

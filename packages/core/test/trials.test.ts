@@ -1,5 +1,5 @@
 import { TrueMarks } from '../src/trials/true-marks';
-import { ReaderScore, coached, fishSpell, fixedPlan, hands, hourShares, knowing } from '../src/trials';
+import { ReaderScore, coached, fishSpell, fixedPlan, hands, hourShares, oracle } from '../src/trials';
 import { hourPart } from '../src/trials/hour-shares';
 import { simulatedHeader } from '../src/simulator/acoustics';
 import { SimulatedWater, type Truth } from '../src/simulator';
@@ -78,7 +78,7 @@ test('nobody lands a second fish while the first is taken off the hook', () => {
   const at: number[] = [];
   const landed = fishSpell(
     (water) => {
-      const who = knowing('still')(water);
+      const who = oracle('still')(water);
       return { ...who, reacted: (kind, ms) => kind === 'bite' && at.push(ms) };
     },
     { sceneId: 'dusk', seed: 12, mind: 'arousal', minutes: 40 },
@@ -125,7 +125,7 @@ test('who knows the fish lands more than a plan chosen beforehand, and the coach
   for (const mind of ['drift', 'hazard'] as const) {
     const hours = (way: Parameters<typeof fishSpell>[0]) => [60, 61, 62].reduce((sum, seed) => sum + fishSpell(way, { sceneId: 'roaming', seed, mind, minutes: 60 }).landed, 0);
     const plan = hours(fixedPlan(6.4, 'quiver'));
-    expect(hours(knowing('still'))).toBeGreaterThan(plan);
+    expect(hours(oracle('still'))).toBeGreaterThan(plan);
     expect(hours(coached)).toBeGreaterThanOrEqual(2 * plan);
   }
 });

@@ -15,7 +15,7 @@ const port = Number(process.env.PORT);
 if (!(pingRateHz >= 5 && pingRateHz <= 20)) throw new Error('PING_RATE_HZ: expected 5 to 20');
 if (!(Number.isInteger(port) && port > 0)) throw new Error('PORT: expected a port number');
 
-/** Told apart from an earlier run of this program by listeners that come back. */
+/** Responses apart from an earlier run of this program by listeners that come back. */
 const epoch = Date.now();
 
 class Unit {

@@ -1,7 +1,7 @@
 import { Controller, useForm } from 'react-hook-form';
 import { View } from 'react-native';
 import { Action } from './Action';
-import { Words } from './Words';
+import { Text } from './Text';
 import Field from './Field';
 
 export interface AccountFields {
@@ -52,7 +52,7 @@ export default function AccountForm({ isNew, busy, onSubmit }: Props) {
                 onSubmitEditing={() => void submit()}
               />
 
-              {formState.errors[name] ? <Words tone="straw">{formState.errors[name].message}</Words> : null}
+              {formState.errors[name] ? <Text tone="straw">{formState.errors[name].message}</Text> : null}
             </View>
           )}
         />

@@ -1,7 +1,7 @@
 import { Pressable, type DimensionValue } from 'react-native';
 import { radius, usePalette } from '@/theme/theme';
 import { Icon, type IconName } from './icon/Icon';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface Props {
   label: string;
@@ -14,7 +14,7 @@ interface Props {
   height?: number;
   width?: DimensionValue;
   grow?: boolean;
-  /** Said instead of the label. */
+  /** UndoSnackbar instead of the label. */
   spoken?: string;
   shortcut?: string;
 }
@@ -52,9 +52,9 @@ export function Action({ label, onPress, icon, kind = 'plain', disabled, selecte
       })}
     >
       {icon ? <Icon name={icon} size={22} color={palette[tone]} /> : null}
-      <Words strong tone={tone} align="center">
+      <Text strong tone={tone} align="center">
         {label}
-      </Words>
+      </Text>
     </Pressable>
   );
 }

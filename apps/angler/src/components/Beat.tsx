@@ -6,7 +6,7 @@ import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 import { signalBeat } from './beat-signal';
 import { useSize } from './useSize';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const height = 44;
 const steps = 96;
@@ -37,12 +37,12 @@ export function Beat({ advice, words }: { advice: Advice; words: AdviceWords }) 
         <Circle cx={x(at)} cy={y(at)} r={8} fill={palette.ember} stroke={palette.card} strokeWidth={2} />
       </Svg>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           {words.beat}
-        </Words>
-        <Words size="small" tone="second">
+        </Text>
+        <Text size="small" tone="second">
           {words.pause}
-        </Words>
+        </Text>
       </View>
     </View>
   );

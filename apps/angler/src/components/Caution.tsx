@@ -1,16 +1,16 @@
 import { View } from 'react-native';
 import { radius, usePalette } from '@/theme/theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** A caution where the risk is taken. */
 export function Caution({ headline, children }: { headline: string; children?: string }) {
   const palette = usePalette();
   return (
     <View role="note" style={{ backgroundColor: palette.strawGround, borderRadius: radius, padding: 12, gap: 2 }}>
-      <Words strong tone="straw">
+      <Text strong tone="straw">
         {headline}
-      </Words>
-      {children ? <Words tone="ink">{children}</Words> : null}
+      </Text>
+      {children ? <Text tone="ink">{children}</Text> : null}
     </View>
   );
 }

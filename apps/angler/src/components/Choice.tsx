@@ -1,6 +1,6 @@
 import { ScrollView, Pressable, View } from 'react-native';
 import { usePalette } from '@/theme/theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface Option<T extends string> {
   id: T;
@@ -40,9 +40,9 @@ export function Choice<T extends string>({
           backgroundColor: chosen ? palette.kelp : palette.card,
         }}
       >
-        <Words size="body" strong={chosen} tone={chosen ? 'onKelp' : 'ink'}>
+        <Text size="body" strong={chosen} tone={chosen ? 'onKelp' : 'ink'}>
           {option.label}
-        </Words>
+        </Text>
       </Pressable>
     );
   });

@@ -13,7 +13,7 @@ import { Caution } from './Caution';
 import { Choice } from './Choice';
 import { LengthRuler } from './LengthRuler';
 import { Sheet } from './Sheet';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface Props {
   open: boolean;
@@ -96,13 +96,13 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
         units={units}
         onChange={(mm) => setLengths({ ...lengths, [id]: mm })}
       />
-      <Words align="center" tone={lengthMm === null ? 'second' : 'ink'}>
+      <Text align="center" tone={lengthMm === null ? 'second' : 'ink'}>
         {lengthMm === null
           ? 'Drag the ruler to its length, or leave it'
           : weight
             ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}`
             : 'Too short for a weight'}
-      </Words>
+      </Text>
       {hurt && depthM !== null ? (
         <Caution
           headline={`From ${depthText(depthM, units)}: likely hurt by depth`}
@@ -111,7 +111,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       {airC !== null && airC < freezingC ? (
         <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution>
       ) : null}
-      <Words size="small" tone="second">{`${species.handling} ${kept === 0 ? 'None' : kept} kept today. Check the local limit and size.`}</Words>
+      <Text size="small" tone="second">{`${species.handling} ${kept === 0 ? 'None' : kept} kept today. Check the local limit and size.`}</Text>
     </Sheet>
   );
 }

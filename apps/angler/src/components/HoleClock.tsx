@@ -2,7 +2,7 @@ import type { StayOrGo } from '@burrow/core/patch';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
 import { usePalette } from '@/theme/theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const radius = 31;
 const round = 2 * Math.PI * radius;
@@ -33,18 +33,18 @@ export function HoleClock({ clock, untilText, onPress }: { clock: StayOrGo; unti
             transform="rotate(-90 38 38)"
           />
         </Svg>
-        <Words strong size="lead" style={{ lineHeight: 22 }}>
+        <Text strong size="lead" style={{ lineHeight: 22 }}>
           {go ? 'go' : String(clock.leftMin)}
-        </Words>
+        </Text>
         {go ? null : (
-          <Words size="small" tone="second" style={{ lineHeight: 16 }}>
+          <Text size="small" tone="second" style={{ lineHeight: 16 }}>
             min
-          </Words>
+          </Text>
         )}
       </View>
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         {go ? 'move on' : `to ${untilText}`}
-      </Words>
+      </Text>
     </Pressable>
   );
 }

@@ -4,7 +4,7 @@ import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { G, Line, Path, Text as SvgText } from 'react-native-svg';
 import { bold, usePalette } from '@/theme/theme';
 import { useSize } from './useSize';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface Props {
   /** Null while it has not been measured. */
@@ -39,9 +39,9 @@ export function LengthRuler({ lengthMm: measuredMm, startMm, fromMm, toMm, units
   }
   return (
     <View style={{ gap: 4 }}>
-      <Words size={measuredMm === null ? 'title' : 'figure'} strong align="center" tone={measuredMm === null ? 'second' : 'ink'} style={{ minHeight: 52 }}>
+      <Text size={measuredMm === null ? 'title' : 'figure'} strong align="center" tone={measuredMm === null ? 'second' : 'ink'} style={{ minHeight: 52 }}>
         {measuredMm === null ? 'Not measured' : fishLengthText(measuredMm, units)}
-      </Words>
+      </Text>
       <View
         onLayout={onLayout}
         role="slider"

@@ -5,7 +5,7 @@ import { clockText, depthText, fishLengthText, iceText, type UnitPreference } fr
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from './Action';
-import { Words } from './Words';
+import { Text } from './Text';
 
 export const reactionWords: Record<string, string> = {
   looked: 'Looked',
@@ -35,22 +35,22 @@ export function LogList({
   onUndo: (id: string) => void;
 }) {
   const palette = usePalette();
-  if (entries.length === 0) return <Words tone="second">Nothing logged yet.</Words>;
+  if (entries.length === 0) return <Text tone="second">Nothing logged yet.</Text>;
   return (
     <View>
       {[...entries].reverse().map((entry) => {
         const { what, detail, isFish } = wordsOf(entry, outing, units);
         return (
           <View key={entry.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 48, borderTopWidth: 1, borderTopColor: palette.line }}>
-            <Words size="small" tone="second">
+            <Text size="small" tone="second">
               {clockText(entry.ms, timeZone)}
-            </Words>
-            <Words size="small" strong tone={isFish ? 'kelp' : 'ink'} style={{ width: 78 }}>
+            </Text>
+            <Text size="small" strong tone={isFish ? 'kelp' : 'ink'} style={{ width: 78 }}>
               {what}
-            </Words>
-            <Words size="small" tone="second" style={{ flex: 1 }}>
+            </Text>
+            <Text size="small" tone="second" style={{ flex: 1 }}>
               {detail}
-            </Words>
+            </Text>
             <Action kind="bare" label="Undo" spoken={`Undo ${what} ${clockText(entry.ms, timeZone)}`} height={48} onPress={() => onUndo(entry.id)} />
           </View>
         );

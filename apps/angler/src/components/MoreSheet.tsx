@@ -13,7 +13,7 @@ import { reactionWords } from './LogList';
 import { Signals } from './hole/Signals';
 import { Sheet } from './Sheet';
 import { Stepper } from './Stepper';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface Props {
   open: boolean;
@@ -28,7 +28,7 @@ interface Props {
   /** True depth beside the one the flasher shows; null before it is read. */
   shown: ReactNode;
   /** Opens another sheet. */
-  onSheet: (sheet: 'reading' | 'tip-ups' | 'told' | 'rig') => void;
+  onSheet: (sheet: 'reading' | 'tip-ups' | 'responses' | 'rig') => void;
   /** Keeps the last minutes as an echo log; null where there is no flasher. */
   onKeep: (() => void) | null;
   log: ReactNode;
@@ -66,7 +66,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
       <Action height={64} icon="eye" label="Quick reading off your own flasher" onPress={() => onSheet('reading')} />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {method.isOnIce ? <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} /> : null}
-        <Action grow height={64} label="What they told us" onPress={() => onSheet('told')} />
+        <Action grow height={64} label="What they told us" onPress={() => onSheet('responses')} />
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {others.map((kind) => (
@@ -86,7 +86,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
         <Action grow height={64} icon="walk" label={`Leave this ${method.place.toLowerCase()}`} onPress={() => close(leave())} />
       </View>
       <View style={{ gap: 6 }}>
-        <Words strong>On the line</Words>
+        <Text strong>On the line</Text>
         <Choice label="Presentation" wrap options={presentations.map((p) => ({ id: p.id, label: p.name }))} value={presentation} onChange={(id) => void changeTo(id)} />
       </View>
       <View style={{ gap: 8 }}>
@@ -97,7 +97,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
           onClear={() => setTempC(null)}
           hint="Read off a thermometer; it sets the pauses, and makes depths true."
         />
-        {jigM === null ? <Words size="small">Set the depth of the jig first: a temperature is logged with its depth.</Words> : null}
+        {jigM === null ? <Text size="small">Set the depth of the jig first: a temperature is logged with its depth.</Text> : null}
         {shown}
         <Action
           label="Log this temperature"
@@ -122,7 +122,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
       </View>
       {outing.stations.length > 1 ? (
         <View style={{ gap: 6 }}>
-          <Words strong>Go back to</Words>
+          <Text strong>Go back to</Text>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
             {outing.stations
               .filter((h) => h.id !== hole.id)
@@ -144,7 +144,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
         </View>
       ) : null}
       <View>
-        <Words strong>{`This ${method.place.toLowerCase()}`}</Words>
+        <Text strong>{`This ${method.place.toLowerCase()}`}</Text>
         {log}
       </View>
     </Sheet>

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { ActivityIndicator, View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from './Action';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** What a screen shows while it has nothing else: loading, empty or wrong, with the next step in it. */
 export function Notice({ title, children, busy, action }: { title: string; children?: ReactNode; busy?: boolean; action?: { label: string; onPress: () => void } }) {
@@ -10,10 +10,10 @@ export function Notice({ title, children, busy, action }: { title: string; child
   return (
     <View aria-live="polite" style={{ flexGrow: 1, padding: 24, gap: 12, justifyContent: 'center', maxWidth: 520, alignSelf: 'center' }}>
       {busy ? <ActivityIndicator color={palette.kelp} aria-label="Working" /> : null}
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         {title}
-      </Words>
-      {children ? <Words tone="second">{children}</Words> : null}
+      </Text>
+      {children ? <Text tone="second">{children}</Text> : null}
       {action ? <Action kind="main" label={action.label} onPress={action.onPress} /> : null}
     </View>
   );

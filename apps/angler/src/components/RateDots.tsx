@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import Svg, { Circle, Line, Rect } from 'react-native-svg';
 import { usePalette } from '@/theme/theme';
 import { useSize } from './useSize';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface Props {
   rows: readonly RateRow[];
@@ -25,9 +25,9 @@ export function RateDots({ rows, label, best, unit }: Props) {
         return (
           <View key={row.key} role="row" style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
             <View role="cell" style={{ width: 128, paddingRight: 8 }}>
-              <Words size="body" strong={row.key === best}>
+              <Text size="body" strong={row.key === best}>
                 {label(row.key)}
-              </Words>
+              </Text>
             </View>
             <View
               role="cell"
@@ -43,9 +43,9 @@ export function RateDots({ rows, label, best, unit }: Props) {
                 <>
                   <View style={{ height: 20 }} aria-hidden>
                     <View style={{ position: 'absolute', left: x(row.rate.mean) - 20, width: 40 }}>
-                      <Words size="small" strong align="center" tone={row.key === best ? 'kelp' : 'ink'}>
+                      <Text size="small" strong align="center" tone={row.key === best ? 'kelp' : 'ink'}>
                         {row.rate.mean.toFixed(1)}
-                      </Words>
+                      </Text>
                     </View>
                   </View>
                   <Svg width={size.width} height={18} aria-hidden>
@@ -55,17 +55,17 @@ export function RateDots({ rows, label, best, unit }: Props) {
                   </Svg>
                 </>
               ) : (
-                <Words size="small" tone="second">{`not enough yet (${Math.round(row.minutes)} min of line)`}</Words>
+                <Text size="small" tone="second">{`not enough yet (${Math.round(row.minutes)} min of line)`}</Text>
               )}
             </View>
           </View>
         );
       })}
       <View aria-hidden style={{ flexDirection: 'row', paddingLeft: 136, justifyContent: 'space-between' }}>
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           0
-        </Words>
-        <Words size="small" tone="second">{`${unit}, 90 % range`}</Words>
+        </Text>
+        <Text size="small" tone="second">{`${unit}, 90 % range`}</Text>
       </View>
     </View>
   );

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';
 import { Action } from './Action';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const kindWords: Record<EventKind, string> = {
   'outing-started': 'Outing started',
@@ -42,9 +42,9 @@ export function RefusedList() {
   if (refused.length === 0) return null;
   return (
     <View style={{ gap: 4 }}>
-      <Words strong tone="straw">
+      <Text strong tone="straw">
         Refused by the server, kept on this phone
-      </Words>
+      </Text>
       {refused.map((row) => {
         const ms = Date.parse(row.event.at);
         // Beside the server's own entry of the same id it cannot be sent; it is shown as it was.
@@ -52,10 +52,10 @@ export function RefusedList() {
         return (
           <View key={row.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8, borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 6 }}>
             <View style={{ flex: 1 }}>
-              <Words strong>{`${kindWords[row.event.kind]}, ${dayText(ms, 'UTC')} ${clockText(ms, 'UTC')} UTC`}</Words>
-              <Words size="small" tone="second">
+              <Text strong>{`${kindWords[row.event.kind]}, ${dayText(ms, 'UTC')} ${clockText(ms, 'UTC')} UTC`}</Text>
+              <Text size="small" tone="second">
                 {row.refused ?? ''}
-              </Words>
+              </Text>
             </View>
             {canSend ? <Action label="Send again" onPress={() => void ledger.sendAgain(row)} /> : null}
           </View>

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, useWindowDimensions, View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from './Action';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** A sheet from below (in the middle on wide screens): role, focus and Escape come from React Native's Modal. */
 export function Sheet({ title, open, onClose, children, footer }: { title: string; open: boolean; onClose: () => void; children: ReactNode; footer?: ReactNode }) {
@@ -26,9 +26,9 @@ export function Sheet({ title, open, onClose, children, footer }: { title: strin
           }}
         >
           <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', paddingLeft: 16, paddingRight: 4 }}>
-            <Words heading={2} size="lead">
+            <Text heading={2} size="lead">
               {title}
-            </Words>
+            </Text>
             <Action label="Close" kind="bare" icon="close" onPress={onClose} />
           </View>
           <ScrollView contentContainerStyle={{ padding: 16, gap: 16 }}>{children}</ScrollView>

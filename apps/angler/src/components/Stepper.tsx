@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { Action } from './Action';
-import { Words } from './Words';
+import { Text } from './Text';
 
 interface Props {
   label: string;
@@ -19,21 +19,21 @@ interface Props {
 export function Stepper({ label, text, empty = 'not measured', onStep, onClear, hint }: Props) {
   return (
     <View role="group" aria-label={label} style={{ gap: 4 }}>
-      <Words strong>{label}</Words>
+      <Text strong>{label}</Text>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
         <Action label="" spoken={`Less ${label}`} icon="minus" height={64} width={72} onPress={() => onStep(-1)} />
         <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center', minHeight: onClear ? 88 : 64 }} aria-live="polite">
-          <Words size={text === null ? 'body' : 'title'} tone={text === null ? 'second' : 'ink'} strong align="center">
+          <Text size={text === null ? 'body' : 'title'} tone={text === null ? 'second' : 'ink'} strong align="center">
             {text ?? empty}
-          </Words>
+          </Text>
           {text !== null && onClear ? <Action kind="bare" height={48} label="Clear" spoken={`${label} not measured`} onPress={onClear} /> : null}
         </View>
         <Action label="" spoken={`More ${label}`} icon="plus" height={64} width={72} onPress={() => onStep(1)} />
       </View>
       {hint ? (
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           {hint}
-        </Words>
+        </Text>
       ) : null}
     </View>
   );

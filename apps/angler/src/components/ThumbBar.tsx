@@ -1,7 +1,7 @@
 import { Pressable, View } from 'react-native';
 import { radius, usePalette } from '@/theme/theme';
 import { Icon, type IconName } from './icon/Icon';
-import { Words } from './Words';
+import { Text } from './Text';
 
 export interface ThumbKey {
   id: string;
@@ -44,18 +44,18 @@ export function ThumbBar({ keys, showShortcuts }: { keys: readonly ThumbKey[]; s
           })}
         >
           <Icon name={key.icon} size={26} color={key.main ? palette.onEmber : palette.ink} />
-          <Words strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>
+          <Text strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>
             {key.label}
-          </Words>
+          </Text>
           {key.detail ? (
-            <Words size="small" tone={key.main ? 'onEmber' : 'second'} numberOfLines={1}>
+            <Text size="small" tone={key.main ? 'onEmber' : 'second'} numberOfLines={1}>
               {key.detail}
-            </Words>
+            </Text>
           ) : null}
           {showShortcuts && key.shortcut ? (
-            <Words size="small" tone={key.main ? 'onEmber' : 'second'} aria-hidden style={{ lineHeight: 14 }}>
+            <Text size="small" tone={key.main ? 'onEmber' : 'second'} aria-hidden style={{ lineHeight: 14 }}>
               {key.shortcut}
-            </Words>
+            </Text>
           ) : null}
         </Pressable>
       ))}

@@ -4,7 +4,7 @@ import type { CadenceId, CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import type { DrillReview } from '@burrow/core/practice';
 import type { FlasherApi } from '@/workers/flasher.api';
-import type { Frame, Watch } from '@/workers/frame';
+import type { Frame, SessionConfig } from '@/workers/frame';
 import { spawnFlasher } from '@/workers/spawn';
 
 export interface FlasherControl {
@@ -34,7 +34,7 @@ export interface FlasherControl {
 const drawM = 0.5;
 
 /** Reads a flasher in a worker while the component is there; a log where `isLog`, once one is opened. */
-export function useFlasher(watch: Watch | null, isLog = false): FlasherControl {
+export function useFlasher(watch: SessionConfig | null, isLog = false): FlasherControl {
   const [frame, setFrame] = useState<Frame | null>(null);
   const [failure, setFailure] = useState<{ key: string; text: string } | null>(null);
   const remote = useRef<Remote<FlasherApi> | null>(null);
@@ -49,7 +49,8 @@ export function useFlasher(watch: Watch | null, isLog = false): FlasherControl {
       setFrame(next);
       for (const listener of listeners.current) listener(next);
     });
-    if (!isLog) worker.remote.start(JSON.parse(key) as Watch, show.current).catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
+    if (!isLog)
+      worker.remote.start(JSON.parse(key) as SessionConfig, show.current).catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
     return () => {
       worker.end();
       remote.current = null;
@@ -70,7 +71,7 @@ export function useFlasher(watch: Watch | null, isLog = false): FlasherControl {
       log: async () => (await remote.current?.log()) ?? null,
       open: async (text: string) => {
         if (!remote.current || !show.current || key === null) throw new Error('The reader is not there yet.');
-        return remote.current.open(text, JSON.parse(key) as Watch, show.current);
+        return remote.current.open(text, JSON.parse(key) as SessionConfig, show.current);
       },
       play: (speed: number) => void remote.current?.play(speed),
       seek: (ms: number) => void remote.current?.seek(ms),

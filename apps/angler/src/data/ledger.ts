@@ -5,7 +5,7 @@ import { isoWithOffset } from '@burrow/core/units';
 import { v7 } from 'uuid';
 import { ApiError, OfflineError, api } from './api';
 import { nowMs } from './clock';
-import { External } from './external';
+import { ObservableValue } from './observable-value';
 import type { KeptEvent, PhoneStore } from './store';
 
 export interface LedgerView {
@@ -47,7 +47,7 @@ const retryMs = { first: 2500, longest: 15_000 };
  * can be reached.
  */
 export class PhoneLedger {
-  readonly view = new External<LedgerView>({
+  readonly view = new ObservableValue<LedgerView>({
     ready: false,
     state: { outings: [], weather: [], drills: [] },
     events: [],
@@ -82,14 +82,14 @@ export class PhoneLedger {
     const imports = (await this.store.setting<ImportRecord[]>('imports')) ?? [];
     // Half a log can show an outing without its end as under way: a new phone waits for the rest, while the server answers.
     this.show({ ready: isBehind === false || (isBehind === undefined && events.length > 0), imports });
-    globalThis.addEventListener?.('online', this.hurry);
+    globalThis.addEventListener?.('online', this.syncSoon);
     this.later(0);
   }
 
   close(): void {
     this.stopped = true;
     if (this.timer) clearTimeout(this.timer);
-    globalThis.removeEventListener?.('online', this.hurry);
+    globalThis.removeEventListener?.('online', this.syncSoon);
     this.store.close();
   }
 
@@ -104,7 +104,7 @@ export class PhoneLedger {
     const ms = nowMs();
     const events = things.map(({ kind, body }) => this.newEvent(outing, kind, body, ms));
     await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
-    this.hurry();
+    this.syncSoon();
     return events;
   }
 
@@ -137,7 +137,7 @@ export class PhoneLedger {
     });
     for (const row of rows) this.kept.set(row.id, row);
     this.show(rows.length > 0 ? { imports: [...this.view.get().imports, record] } : {});
-    this.hurry();
+    this.syncSoon();
     return record;
   }
 
@@ -146,7 +146,7 @@ export class PhoneLedger {
     const events = record.targets.map(({ id, outing }) => this.newEvent({ id: outing, zone }, 'undone', { target: id }));
     await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
     await this.keepImports(this.view.get().imports.filter((r) => r.id !== record.id));
-    this.hurry();
+    this.syncSoon();
     return events;
   }
 
@@ -155,7 +155,7 @@ export class PhoneLedger {
     const events = undone.map((e) => this.newEvent({ id: e.outing, zone }, 'undone', { target: e.id }));
     await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
     await this.keepImports([...this.view.get().imports, record]);
-    this.hurry();
+    this.syncSoon();
   }
 
   private async keepImports(imports: ImportRecord[]): Promise<void> {
@@ -166,7 +166,7 @@ export class PhoneLedger {
   /** Sends an entry once more that the server refused. */
   async sendAgain(row: KeptEvent): Promise<void> {
     await this.keep([{ id: row.id, event: row.event, sent: 0 }]);
-    this.hurry();
+    this.syncSoon();
   }
 
   /** Sends and fetches until both sides have all. Throws what hindered it. */
@@ -177,7 +177,7 @@ export class PhoneLedger {
     return this.syncing;
   }
 
-  private readonly hurry = (): void => this.later(150);
+  private readonly syncSoon = (): void => this.later(150);
 
   private later(ms: number): void {
     if (this.stopped) return;

@@ -9,7 +9,7 @@ import { useNow } from './clock';
 import { useGround } from './ground';
 import { change, usePreferences } from './preferences';
 import { useLedger } from './session';
-import { useSettled } from './settled';
+import { useAfterFirstPaint } from './after-first-paint';
 import { isNone, useLastIce, useWater, useWeather, useWinter } from './water';
 import { useSpecies } from './species';
 
@@ -31,7 +31,7 @@ export function useOutlook() {
   // Nothing is simulated for a water of one's own: without a station there is no weather, and that is said.
   const noWeather = isNone(weather.error);
   // The first answer by weather and light comes before the workers that make it better.
-  const settled = useSettled((station !== undefined || noWeather) && place !== undefined);
+  const settled = useAfterFirstPaint((station !== undefined || noWeather) && place !== undefined);
   const settledWater = settled ? detail.data?.value : undefined;
   const ground = useGround(settledWater, state.outings, units);
   // A river is mixed by its current: what is modelled is a standing water.

@@ -4,7 +4,7 @@ import type { WindSchool } from '@burrow/core/banks';
 import type { Craft } from '@burrow/core/methods';
 import type { IceLoad } from '@burrow/core/safety';
 import { newId } from './ledger';
-import { External, useExternal } from './external';
+import { ObservableValue, useObservable } from './observable-value';
 import type { HolePlan } from '@/workers/ground.api';
 
 export interface Presentation {
@@ -81,7 +81,7 @@ function read(): Preferences {
   }
 }
 
-const preferences = new External<Preferences>(read());
+const preferences = new ObservableValue<Preferences>(read());
 
 export function change(part: Partial<Preferences>): void {
   const next = { ...preferences.get(), ...part };
@@ -89,7 +89,7 @@ export function change(part: Partial<Preferences>): void {
   globalThis.localStorage?.setItem(key, JSON.stringify(next));
 }
 
-export const usePreferences = () => useExternal(preferences);
+export const usePreferences = () => useObservable(preferences);
 export const unitSystems = { imperial, metric } as const;
 
 /** Adds a presentation and answers its id. */

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, use, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { api } from './api';
 import { setClock } from './clock';
-import { useExternal } from './external';
+import { useObservable } from './observable-value';
 import { PhoneLedger, type LedgerView } from './ledger';
 import { PhoneStore } from './store';
 
@@ -63,7 +63,7 @@ export function useAccount(): Account {
 
 export const useLedger = (): LedgerView & { ledger: PhoneLedger } => {
   const { ledger } = useAccount();
-  return { ...useExternal(ledger.view), ledger };
+  return { ...useObservable(ledger.view), ledger };
 };
 
 /** Leaves the account; what is unsent stays on the phone for the next time. */

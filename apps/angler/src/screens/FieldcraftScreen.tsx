@@ -3,7 +3,7 @@ import type { RuleEvidence } from '@burrow/core/outlook';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Choice } from '@/components/Choice';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { useOutlook } from '@/data/outlook';
 import { usePalette } from '@/theme/theme';
 
@@ -24,10 +24,10 @@ export function FieldcraftScreen() {
   const spoken = evidence.filter((e) => e.share > 0.2).length;
   return (
     <ScrollView contentContainerStyle={{ padding: 16, gap: 14, maxWidth: 760, width: '100%' }}>
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         {spoken === 0 ? 'All fieldcraft so far' : `Your log speaks on ${spoken} ${spoken === 1 ? 'point' : 'points'}`}
-      </Words>
-      <Words tone="second">These are the rules behind the advice. Each starts with what experienced anglers hold, and gives way to your own bites as they add up.</Words>
+      </Text>
+      <Text tone="second">These are the rules behind the advice. Each starts with what experienced anglers hold, and gives way to your own bites as they add up.</Text>
       <Choice label="Rules" options={sections} value={section} onChange={setSection} wrap />
       <View>
         {rules.map((rule) => (
@@ -42,20 +42,20 @@ function RuleRow({ rule, evidence }: { rule: FieldcraftRule; evidence: readonly 
   const palette = usePalette();
   return (
     <View style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 10, gap: 3 }}>
-      <Words strong>{`${rule.condition}: ${rule.effect}`}</Words>
-      <Words>{rule.reason}</Words>
-      <Words size="small" tone="second">
+      <Text strong>{`${rule.condition}: ${rule.effect}`}</Text>
+      <Text>{rule.reason}</Text>
+      <Text size="small" tone="second">
         {`${rule.id}, held ${rule.strength >= 0.7 ? 'widely' : rule.strength >= 0.6 ? 'by most' : 'by some'}${rule.school ? `; schools differ, this is the side of ${rule.school.side}` : ''}`}
-      </Words>
+      </Text>
       {evidence.map((e) => (
-        <Words key={e.ruleId} size="small" tone="kelp">
+        <Text key={e.ruleId} size="small" tone="kelp">
           {evidenceWords(e, rule.id)}
-        </Words>
+        </Text>
       ))}
       {evidence.length === 0 && (rule.section === 'weather' || rule.section === 'light') ? (
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           Your log: no line in the water under it yet.
-        </Words>
+        </Text>
       ) : null}
     </View>
   );

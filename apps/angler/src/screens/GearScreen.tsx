@@ -7,7 +7,7 @@ import { Action } from '@/components/Action';
 import { RefusedList } from '@/components/RefusedList';
 import { Choice } from '@/components/Choice';
 import { Stepper } from '@/components/Stepper';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { api, ApiError, OfflineError } from '@/data/api';
 import { openFile } from '@/data/files';
 import { addPresentation, change, removePresentation, renamePresentation, restorePresentation, unitSystems, usePreferences, type Presentation } from '@/data/preferences';
@@ -25,9 +25,9 @@ export function GearScreen() {
   const step = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
   return (
     <ScrollView contentContainerStyle={{ padding: 16, gap: 28, maxWidth: 720, width: '100%' }}>
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         Gear
-      </Words>
+      </Text>
       <Section title="Tackle box">
         <Presentations />
       </Section>
@@ -55,9 +55,9 @@ export function GearScreen() {
           value={theme}
           onChange={(id) => change({ theme: id as 'sun' | 'day' | 'dusk' })}
         />
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           Dusk keeps your eyes used to the dark.
-        </Words>
+        </Text>
       </Section>
       <Section title="Your own least ice">
         <Stepper
@@ -68,7 +68,7 @@ export function GearScreen() {
         />
       </Section>
       <Section title="Fieldcraft">
-        <Words tone="second">The rules behind the advice, and what your log says of each.</Words>
+        <Text tone="second">The rules behind the advice, and what your log says of each.</Text>
         <View style={{ flexDirection: 'row' }}>
           <Action label="See the rules" onPress={() => router.navigate('/fieldcraft')} />
         </View>
@@ -86,9 +86,9 @@ export function GearScreen() {
 function Section({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <View style={{ gap: 10 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         {title}
-      </Words>
+      </Text>
       {children}
     </View>
   );
@@ -112,11 +112,11 @@ function Presentations() {
       {presentations.map((p) => (
         <View key={p.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 8 }}>
           <View style={{ flex: 1 }}>
-            <Words strong={p.id === presentation}>{p.name}</Words>
+            <Text strong={p.id === presentation}>{p.name}</Text>
             {p.id === presentation ? (
-              <Words size="small" tone="kelp">
+              <Text size="small" tone="kelp">
                 on the line
-              </Words>
+              </Text>
             ) : null}
           </View>
           {p.id === presentation ? null : <Action label="Tie on" onPress={() => change({ presentation: p.id })} />}
@@ -149,7 +149,7 @@ function Presentations() {
               error={double}
             />
           </Suspense>
-          {double ? <Words tone="straw">Expected a name that is not in the box yet.</Words> : null}
+          {double ? <Text tone="straw">Expected a name that is not in the box yet.</Text> : null}
           <View style={{ flexDirection: 'row', gap: 8 }}>
             <Action grow label="Leave it" onPress={() => setEditing(null)} />
             <Action grow kind="main" label="Save" disabled={name === '' || double} onPress={save} />
@@ -196,7 +196,7 @@ function Waters() {
       ) : null}
       <Action icon="edit" label="Draw a new water" onPress={() => router.navigate('/new-water')} />
       <Action icon="upload" label="Add a water (GeoJSON)" onPress={() => void add()} />
-      <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
+      <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
     </View>
   );
 }
@@ -217,7 +217,7 @@ function AccountPart() {
           : 'Everything is sent.';
   return (
     <View style={{ gap: 8 }}>
-      <Words>{`${name}. ${state}`}</Words>
+      <Text>{`${name}. ${state}`}</Text>
       <RefusedList />
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
         <Action
@@ -231,7 +231,7 @@ function AccountPart() {
         />
         <Action label="Sign out" onPress={() => void leave().catch(() => setSays('Signing out needs a signal.'))} />
       </View>
-      <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
+      <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
     </View>
   );
 }

@@ -13,12 +13,12 @@ import { useHole } from '@/components/hole/useHole';
 import { LogList } from '@/components/LogList';
 import { Notice } from '@/components/Notice';
 import { SimulatedBand } from '@/components/SimulatedBand';
-import { Shaft } from '@/components/shaft/Shaft';
+import { WaterColumnView } from '@/components/shaft/WaterColumnView';
 import { useWide } from '@/components/shell/Shell';
 import { ThumbBar, type ThumbKey } from '@/components/ThumbBar';
 import { useShortcuts } from '@/components/useShortcuts';
 import { useWakeLock } from '@/components/useWakeLock';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
@@ -59,7 +59,13 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
   const shaft = isDemo ? (
     <>
       <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>
-      <Shaft flasher={flasher} units={units} iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)} adviceM={advice?.jigM ?? null} onJig={setJig} />
+      <WaterColumnView
+        flasher={flasher}
+        units={units}
+        iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)}
+        adviceM={advice?.jigM ?? null}
+        onJig={setJig}
+      />
     </>
   ) : (
     <ByEye hole={hole} reading={reading} jigM={jigM} units={units} timeZone={zone} onRead={() => setSheet('reading')} />
@@ -97,9 +103,9 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
         <Instruction control={control} />
         <ThumbBar keys={keys} showShortcuts />
         <ScrollView contentContainerStyle={{ padding: 16 }}>
-          <Words heading={2} size="lead">
+          <Text heading={2} size="lead">
             {`This ${control.method.place.toLowerCase()}`}
-          </Words>
+          </Text>
           {log}
         </ScrollView>
       </View>

@@ -12,7 +12,7 @@ import { markText } from '@/components/map/mark-text';
 import { Notice } from '@/components/Notice';
 import { useWide } from '@/components/shell/Shell';
 import { Sheet } from '@/components/Sheet';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -159,12 +159,12 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   );
   const heading = (
     <View style={{ padding: 16, paddingBottom: 0, gap: 6 }} aria-live="polite">
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         Mark this water
-      </Words>
-      <Words tone="second">{roles.find((r) => r.id === role)!.hint}</Words>
-      <Words size="small" tone="second">{`${marks.places.length + marks.lines.length} marks on ${file.water.name}`}</Words>
-      {says ? <Words tone="straw">{says}</Words> : null}
+      </Text>
+      <Text tone="second">{roles.find((r) => r.id === role)!.hint}</Text>
+      <Text size="small" tone="second">{`${marks.places.length + marks.lines.length} marks on ${file.water.name}`}</Text>
+      {says ? <Text tone="straw">{says}</Text> : null}
     </View>
   );
   const map = (
@@ -223,7 +223,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
           </>
         }
       >
-        <Words tone="second">Undo brings it back.</Words>
+        <Text tone="second">Undo brings it back.</Text>
       </Sheet>
     </View>
   );

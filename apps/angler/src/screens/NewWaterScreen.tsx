@@ -9,7 +9,7 @@ import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
 import { Choice } from '@/components/Choice';
 import { Sheet } from '@/components/Sheet';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { api, ApiError, OfflineError } from '@/data/api';
 import { openFile } from '@/data/files';
 import { groundWorker } from '@/data/ground';
@@ -151,12 +151,12 @@ export function NewWaterScreen() {
   return (
     <View style={{ flex: 1 }}>
       <View style={{ padding: 16, gap: 6 }} aria-live="polite">
-        <Words heading={1} size="title">
+        <Text heading={1} size="title">
           Draw a new water
-        </Words>
-        <Words tone="second">{busy ?? wants}</Words>
-        <Words size="small" tone="second">{`${corners.length} corners, ${count} soundings`}</Words>
-        {says ? <Words tone="straw">{says}</Words> : null}
+        </Text>
+        <Text tone="second">{busy ?? wants}</Text>
+        <Text size="small" tone="second">{`${corners.length} corners, ${count} soundings`}</Text>
+        {says ? <Text tone="straw">{says}</Text> : null}
       </View>
       <View style={{ flex: 1, minHeight: 240 }}>
         <OutlineMap corners={corners} onCorners={draw} soundings={places} centre={centre} palette={palette} scale={units.distance === 'm' ? 'metric' : 'imperial'} />
@@ -195,9 +195,9 @@ export function NewWaterScreen() {
       >
         <ScrollView>
           {asked?.file.leftOut.slice(0, shownRows).map((l) => (
-            <Words key={l.where} size="small">{`${l.where}: ${l.why}`}</Words>
+            <Text key={l.where} size="small">{`${l.where}: ${l.why}`}</Text>
           ))}
-          {asked && asked.file.leftOut.length > shownRows ? <Words size="small" tone="second">{`and ${asked.file.leftOut.length - shownRows} more`}</Words> : null}
+          {asked && asked.file.leftOut.length > shownRows ? <Text size="small" tone="second">{`and ${asked.file.leftOut.length - shownRows} more`}</Text> : null}
         </ScrollView>
       </Sheet>
       <Sheet
@@ -209,7 +209,7 @@ export function NewWaterScreen() {
         <Suspense fallback={null}>
           <Field label="Name of the water" value={name} onChangeText={setName} maxLength={120} />
         </Suspense>
-        <Words strong>In which unit are the depths of the file?</Words>
+        <Text strong>In which unit are the depths of the file?</Text>
         {isDoubtful ? (
           <Caution
             headline={`Taken as metres they reach ${depthText(
@@ -221,20 +221,20 @@ export function NewWaterScreen() {
           </Caution>
         ) : null}
         <Choice label="Unit of the depths" options={depthUnitChoices} value={depthUnit ?? ('' as DepthUnit)} onChange={setUnit} wrap />
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           {depthUnit === null ? 'Not said yet.' : `So the deepest is ${depthText(deepestM, units)}.`}
-        </Words>
-        <Words strong>How were the depths measured?</Words>
+        </Text>
+        <Text strong>How were the depths measured?</Text>
         <Choice label="How the depths were measured" options={sounders} value={sounder} onChange={setSounder} wrap />
         {sounder === 'plumbed' ? null : <Choice label="How warm the water was" options={warmths(units)} value={warmth} onChange={setWarmth} wrap />}
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           {soundingSourceText(source)}
-        </Words>
+        </Text>
         <Choice label="Kind of water" options={kinds} value={kind} onChange={setKind} wrap />
-        {isTaken ? <Words tone="straw">You have a water of this name already. Choose another.</Words> : null}
-        <Words size="small" tone="second">
+        {isTaken ? <Text tone="straw">You have a water of this name already. Choose another.</Text> : null}
+        <Text size="small" tone="second">
           Until you measure them, water clear to 2 m and a height near the sea are assumed.
-        </Words>
+        </Text>
       </Sheet>
     </View>
   );

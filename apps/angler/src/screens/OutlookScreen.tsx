@@ -16,7 +16,7 @@ import { SeenSheet } from '@/components/outlook/SeenSheet';
 import { WindowList } from '@/components/outlook/WindowList';
 import { PhaseRibbon } from '@/components/ribbon/PhaseRibbon';
 import { useWide } from '@/components/shell/Shell';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { useOutlook } from '@/data/outlook';
 import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -24,7 +24,7 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { NoWeather } from '@/components/outlook/NoWeather';
 import { SimulatedBand } from '@/components/SimulatedBand';
 
-const Said = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.Said })));
+const UndoSnackbar = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 const IceChart = lazy(() => import('@/components/charts').then((m) => ({ default: m.IceChart })));
 
 /** Should I go, and when? */
@@ -64,10 +64,10 @@ export function OutlookScreen() {
   const { timeZone } = input.place;
   const answer = (
     <View style={{ gap: 8 }}>
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         {words.headline}
-      </Words>
-      <Words tone="second">{words.why}</Words>
+      </Text>
+      <Text tone="second">{words.why}</Text>
     </View>
   );
   const ribbon = (
@@ -103,14 +103,14 @@ export function OutlookScreen() {
   const windows = <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />;
   const plan = (
     <View style={{ gap: 10 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         Today
-      </Words>
+      </Text>
       <DayPlanList items={data.plan} isEdited={data.isEdited} nowMs={nowMs} timeZone={timeZone} onChange={data.changePlan} onReset={data.resetPlan} />
     </View>
   );
   const ice = winter ? (
-    <Suspense fallback={<Words tone="second">Drawing the winter</Words>}>
+    <Suspense fallback={<Text tone="second">Drawing the winter</Text>}>
       <IceChart winter={winter} timeZone={timeZone} />
     </Suspense>
   ) : null;
@@ -171,7 +171,7 @@ export function OutlookScreen() {
       <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={outlook.weatherNow} zone={timeZone} onLogged={setSaid} />
       {said === null ? null : (
         <Suspense fallback={null}>
-          <Said
+          <UndoSnackbar
             key={said.id}
             text="Weather logged"
             onUndo={() => void ledger.write({ id: said.outing, zone: timeZone }, 'undone', { target: said.id })}

@@ -24,12 +24,12 @@ export function Root({ children }: { children: ReactNode }) {
   if (!loaded && !failed) return null;
   return (
     <QueryClientProvider client={client}>
-      <Door>{children}</Door>
+      <AuthGate>{children}</AuthGate>
     </QueryClientProvider>
   );
 }
 
-function Door({ children }: { children: ReactNode }) {
+function AuthGate({ children }: { children: ReactNode }) {
   const session = useSession();
   const { theme } = usePreferences();
   const chosen = theme === 'sun' ? 'day' : theme;

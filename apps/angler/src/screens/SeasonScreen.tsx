@@ -12,7 +12,7 @@ import { Notice } from '@/components/Notice';
 import { RateDots } from '@/components/RateDots';
 import { Sheet } from '@/components/Sheet';
 import { useWide } from '@/components/shell/Shell';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { nowMs } from '@/data/clock';
 import { openFile, saveFile } from '@/data/files';
 import { usePreferences } from '@/data/preferences';
@@ -55,14 +55,14 @@ export function SeasonScreen() {
       {ways.length > 1 ? (
         <Choice label="Way of fishing" options={ways.map((w) => ({ id: w.method, label: methodOf(w.method)?.offer ?? w.method }))} value={way.method} onChange={setChosen} />
       ) : null}
-      <Words
+      <Text
         size="small"
         tone="second"
-      >{`This winter: ${counted(season.outings.length, 'outing')}, ${way?.unit === 'casts' ? counted(way.effort, 'cast') : `${Math.round(season.lineMin / 60)} h of line in the water`}, ${season.fish} fish`}</Words>
-      <Words heading={1} size="title">
+      >{`This winter: ${counted(season.outings.length, 'outing')}, ${way?.unit === 'casts' ? counted(way.effort, 'cast') : `${Math.round(season.lineMin / 60)} h of line in the water`}, ${season.fish} fish`}</Text>
+      <Text heading={1} size="title">
         {words.headline}
-      </Words>
-      <Words tone="second">{words.detail}</Words>
+      </Text>
+      <Text tone="second">{words.detail}</Text>
     </View>
   );
   const rates = (
@@ -78,30 +78,30 @@ export function SeasonScreen() {
       />
       <Rates title="Height above bottom" comparison={heights} said={lead === heights} />
       <Rates title="Presentation" comparison={baits} said={lead === baits} />
-      <Words
+      <Text
         size="small"
         tone="second"
-      >{`Rates lean toward the winter's mean where little was tried. Fish come in schools: with each bite come about ${(season.clump - 1).toFixed(1)} others, which widens the ranges.`}</Words>
+      >{`Rates lean toward the winter's mean where little was tried. Fish come in schools: with each bite come about ${(season.clump - 1).toFixed(1)} others, which widens the ranges.`}</Text>
     </View>
   );
   const list = (
     <View>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         Outings
-      </Words>
+      </Text>
       {season.outings.map((o) => (
         <OutingRow key={o.id} outing={o} zone={zone} />
       ))}
     </View>
   );
   const chart = (
-    <Suspense fallback={<Words tone="second">Drawing</Words>}>
+    <Suspense fallback={<Text tone="second">Drawing</Text>}>
       <OutingChart outings={season.outings} zone={zone} count={count} />
     </Suspense>
   );
   const refusedNote =
     refused.length > 0 ? (
-      <Words tone="straw">{`${refused.length} ${refused.length === 1 ? 'entry was' : 'entries were'} refused by the server and kept here: ${refused[0].refused}. Gear lists them.`}</Words>
+      <Text tone="straw">{`${refused.length} ${refused.length === 1 ? 'entry was' : 'entries were'} refused by the server and kept here: ${refused[0].refused}. Gear lists them.`}</Text>
     ) : null;
   if (wide) {
     return (
@@ -139,10 +139,10 @@ function Rates({ title, comparison, said }: { title: string; comparison: Compari
   const words = findingWords(comparison, units, (name) => name);
   return (
     <View style={{ gap: 6 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         {title}
-      </Words>
-      {said ? null : <Words size="small" tone="second">{`${words.headline}. ${words.detail}`}</Words>}
+      </Text>
+      {said ? null : <Text size="small" tone="second">{`${words.headline}. ${words.detail}`}</Text>}
       <RateDots
         rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows}
         label={(key) => rowLabel(comparison, key, units, (name) => name)}
@@ -163,13 +163,13 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
   return (
     <View style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 10, gap: 2 }}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-        <Words strong>{`${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}</Words>
-        <Words strong tone={outing.fish > 0 ? 'kelp' : 'second'}>{`${outing.fish} fish`}</Words>
+        <Text strong>{`${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}</Text>
+        <Text strong tone={outing.fish > 0 ? 'kelp' : 'second'}>{`${outing.fish} fish`}</Text>
       </View>
-      <Words
+      <Text
         size="small"
         tone="second"
-      >{`${outing.waterName}, ${counted(outing.stations, (methodOf(outing.methods[0])?.place ?? 'place').toLowerCase())}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Words>
+      >{`${outing.waterName}, ${counted(outing.stations, (methodOf(outing.methods[0])?.place ?? 'place').toLowerCase())}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Text>
     </View>
   );
 }
@@ -213,18 +213,18 @@ function Exchange() {
   };
   return (
     <View style={{ gap: 8 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         Take it with you
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
         <Action icon="download" label="Ledger (NDJSON)" onPress={() => void exportLedger()} />
         <Action icon="download" label="Catches (CSV)" onPress={() => saveFile('catches.csv', 'text/csv', catchesCsv(state))} />
         <Action icon="upload" label="Bring a ledger in" onPress={() => void bringIn()} />
       </View>
-      <View aria-live="polite">{says ? <Words>{says}</Words> : null}</View>
+      <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
       {imports.map((record) => (
         <View key={record.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-          <Words size="small" style={{ flex: 1 }}>{`${record.name}, brought in ${dayText(record.atMs, zone)}: ${record.count} ${record.count === 1 ? 'entry' : 'entries'}`}</Words>
+          <Text size="small" style={{ flex: 1 }}>{`${record.name}, brought in ${dayText(record.atMs, zone)}: ${record.count} ${record.count === 1 ? 'entry' : 'entries'}`}</Text>
           <Action label="Take out" spoken={`Take out ${record.name}`} onPress={() => void takeOut(record)} />
         </View>
       ))}
@@ -251,11 +251,11 @@ function Exchange() {
       >
         {preview ? (
           <>
-            <Words>{`${asked!.name}: ${preview.fresh} new, ${preview.known} here already, with ${counted(preview.outings, 'outing')} that ${preview.outings === 1 ? 'is' : 'are'} not in your log.`}</Words>
-            {preview.isForeign ? <Words tone="straw">Some of it was written by another account. Taken in, it counts as yours in every figure here.</Words> : null}
-            <Words size="small" tone="second">
+            <Text>{`${asked!.name}: ${preview.fresh} new, ${preview.known} here already, with ${counted(preview.outings, 'outing')} that ${preview.outings === 1 ? 'is' : 'are'} not in your log.`}</Text>
+            {preview.isForeign ? <Text tone="straw">Some of it was written by another account. Taken in, it counts as yours in every figure here.</Text> : null}
+            <Text size="small" tone="second">
               It can be taken out again from this place.
-            </Words>
+            </Text>
           </>
         ) : null}
       </Sheet>

@@ -3,7 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/components/Action';
 import { Icon } from '@/components/icon/Icon';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { api } from '@/data/api';
 import { remember } from '@/data/session';
 import { usePalette } from '@/theme/theme';
@@ -27,10 +27,10 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
     >
       <Icon name="hole" size={72} color={palette.ember} />
       <View style={{ gap: 8 }}>
-        <Words heading={1} size="title">
+        <Text heading={1} size="title">
           Vivid Burrow
-        </Words>
-        <Words tone="second">Reads the water under the ice: when to go, where to drill, how deep to hang it, what to do with the mark that came up and would not bite.</Words>
+        </Text>
+        <Text tone="second">Reads the water under the ice: when to go, where to drill, how deep to hang it, what to do with the mark that came up and would not bite.</Text>
       </View>
       {demo && form === 'none' ? <Action kind="main" height={64} label="Enter the demo" onPress={() => entering.mutate(api.enterDemo)} /> : null}
       {form === 'none' ? null : (
@@ -46,10 +46,10 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
         {form === 'known' ? null : <Action grow label="I have an account" onPress={() => setForm('known')} />}
         {form === 'new' ? null : <Action grow label="I am new here" onPress={() => setForm('new')} />}
       </View>
-      <View aria-live="assertive">{entering.error ? <Words tone="straw">{entering.error.message}</Words> : null}</View>
-      <Words size="small" tone="second">
+      <View aria-live="assertive">{entering.error ? <Text tone="straw">{entering.error.message}</Text> : null}</View>
+      <Text size="small" tone="second">
         It never says that ice is safe. Measure, and ask those who know the water.
-      </Words>
+      </Text>
     </ScrollView>
   );
 }

@@ -6,7 +6,7 @@ import { simulatedBottom, SimulatedFlasher, stillRod, type RodMotion } from '@bu
 import { clamp } from '@burrow/core/units';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { soundSpeed } from '@burrow/core/water';
-import type { FlasherSource, Frame, Watch } from './frame';
+import type { FlasherSource, Frame, SessionConfig } from './frame';
 import { LogSession } from './log-session';
 
 interface LivePing {
@@ -42,7 +42,7 @@ class FlasherSession {
   private readonly kept: { t: number; a: Uint8Array; lineM: number }[] = [];
 
   constructor(
-    private readonly watch: Watch,
+    private readonly watch: SessionConfig,
     private readonly show: (frame: Frame) => void,
   ) {
     if (watch.mode !== 'live') {
@@ -228,7 +228,7 @@ let playback: LogSession | null = null;
 
 /** What the flasher worker does. */
 export const flasherApi = {
-  start(watch: Watch, show: (frame: Frame) => void): void {
+  start(watch: SessionConfig, show: (frame: Frame) => void): void {
     flasherApi.stop();
     current = new FlasherSession(watch, show);
   },
@@ -247,7 +247,7 @@ export const flasherApi = {
   review: (): DrillReview | null => current?.review() ?? null,
   log: (): string | null => current?.log() ?? null,
   /** Opens a recorded log and answers its length, ms. Throws what is wrong with it and where. */
-  open(text: string, watch: Watch, show: (frame: Frame) => void): number {
+  open(text: string, watch: SessionConfig, show: (frame: Frame) => void): number {
     flasherApi.stop();
     playback = new LogSession(text, watch, show);
     return playback.lengthMs;

@@ -18,7 +18,7 @@ export interface Frame {
   taken: boolean;
 }
 
-export interface Watch {
+export interface SessionConfig {
   /** `live` tries the flasher first and falls to the local simulation; `local` simulates from the start; `drill` does so and keeps a review. */
   mode: 'live' | 'local' | 'drill';
   speciesId: string;

@@ -94,7 +94,7 @@ export interface PlanRequest {
   about?: LonLat;
 }
 
-/** Pace over ice, time for a hole, usual stay, and the share of looking where nothing is known. Soft; source: fieldcraft. */
+/** Pace over ice, time for a hole, usual stay, and the share of looking where nothing is known. Heuristic; source: fieldcraft. */
 const angler = { walkMPerMin: 50, drillMin: 2, stayMin: 15, explore: 0.3, spacingM: 8 } as const;
 
 /** When this share of soundings has come since the fit, the variogram is fitted anew. */
@@ -116,7 +116,7 @@ interface KeptWater {
 }
 
 /** The waters last looked at, kept between questions. */
-class Desk {
+class SurveyCache {
   private readonly waters = new Map<string, KeptWater>();
 
   /** Soundings that come on top of those known are taken in one by one; anything else, and many at once, is built anew: the bed may be rougher than was thought. */
@@ -152,7 +152,7 @@ class Desk {
   }
 }
 
-const desk = new Desk();
+const desk = new SurveyCache();
 
 function density({ stays }: PlaceQuery, score: PlaceScore): FishDensity {
   const results = stays.map(({ at, ...rest }) => {

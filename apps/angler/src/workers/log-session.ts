@@ -1,7 +1,7 @@
 import { EchoLogReader } from '@burrow/contract/formats/echo-log';
 import { Coach } from '@burrow/core/coach';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
-import type { Frame, Watch } from './frame';
+import type { Frame, SessionConfig } from './frame';
 
 /** Read silently before the place that was sought, ms. */
 const warmUpMs = 30_000;
@@ -21,7 +21,7 @@ export class LogSession {
   /** Throws FormatError naming the line of what is no echo log. */
   constructor(
     text: string,
-    private readonly watch: Watch,
+    private readonly watch: SessionConfig,
     private readonly show: (frame: Frame) => void,
   ) {
     const log = new EchoLogReader();

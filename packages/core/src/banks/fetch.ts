@@ -46,7 +46,7 @@ const leastM = 0.05;
 
 export type Shelter = 'glassy' | 'ripple' | 'chop' | 'rough';
 
-/** Wave heights from which the next class begins, m. Soft; source: fieldcraft. */
+/** Wave heights from which the next class begins, m. Heuristic; source: fieldcraft. */
 export const shelterLimitsM = { ripple: 0.04, chop: 0.12, rough: 0.28 } as const;
 
 /**

@@ -25,7 +25,7 @@ export interface BankNote {
   steepness?: 'flat' | 'sloping' | 'steep' | 'wall';
 }
 
-/** Degrees from level of the words for steepness. Soft; source: fieldcraft. */
+/** Degrees from level of the words for steepness. Heuristic; source: fieldcraft. */
 export const steepnessDeg = { flat: 5, sloping: 15, steep: 35, wall: 75 } as const;
 
 const longestM = 25;

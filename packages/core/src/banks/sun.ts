@@ -27,7 +27,7 @@ export function sunOnBank(segment: Pick<BankSegment, 'facesDeg' | 'heightM' | 's
   return { incidence, shadeM, isSunlit: incidence > 0 && shadeM < bankWaterM };
 }
 
-/** Share of the sky's light that comes from all sides and into shade. Soft. */
+/** Share of the sky's light that comes from all sides and into shade. Heuristic. */
 const diffuseShare = 0.25;
 
 /** The sun over a place hour by hour: bearing and height, and what reaches level ground through the cloud, W/m². */

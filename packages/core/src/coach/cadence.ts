@@ -11,23 +11,23 @@ export interface Cadence {
   beats: number;
   /** Factor on the pause that the water's temperature sets; 0 for none. */
   pauseFactor: number;
-  /** How lively it is beside the others, 0–1. Soft: from the mean speed of the jig with pauses of 4 °C. */
-  liveliness: number;
+  /** How lively it is beside the others, 0–1. Heuristic: from the mean speed of the jig with pauses of 4 °C. */
+  intensity: number;
 }
 
 /** Cadences of fieldcraft §4. */
 export const cadences = {
-  call: { id: 'call', verb: 'Lift three times, let fall', liftM: 0.45, beatPerMin: 30, beats: 3, pauseFactor: 1.2, liveliness: 1 },
-  rip: { id: 'rip', verb: 'Rip it up once, let it fall, wait', liftM: 0.6, beatPerMin: 40, beats: 1, pauseFactor: 1.4, liveliness: 0.85 },
-  thump: { id: 'thump', verb: 'Thump the bottom, lift, watch', liftM: 0.2, beatPerMin: 40, beats: 3, pauseFactor: 1, liveliness: 0.85 },
-  swim: { id: 'swim', verb: 'Swim it in a small circle', liftM: 0.05, beatPerMin: 40, beats: 12, pauseFactor: 0.2, liveliness: 0.75 },
-  bounce: { id: 'bounce', verb: 'Bounce gently', liftM: 0.06, beatPerMin: 80, beats: 4, pauseFactor: 0.4, liveliness: 0.75 },
-  tap: { id: 'tap', verb: 'Tap on the spot', liftM: 0.02, beatPerMin: 220, beats: 4, pauseFactor: 0.3, liveliness: 0.55 },
-  shrink: { id: 'shrink', verb: 'Slow down, smaller', liftM: 0.03, beatPerMin: 50, beats: 4, pauseFactor: 0.5, liveliness: 0.45 },
-  quiver: { id: 'quiver', verb: 'Quiver it, hardly to be seen', liftM: 0.008, beatPerMin: 180, beats: 4, pauseFactor: 0.4, liveliness: 0.3 },
-  tremble: { id: 'tremble', verb: 'Lay it down, tremble', liftM: 0.01, beatPerMin: 240, beats: 4, pauseFactor: 0.5, liveliness: 0.3 },
-  deadstick: { id: 'deadstick', verb: 'Hold still', liftM: 0, beatPerMin: 0, beats: 0, pauseFactor: 1, liveliness: 0 },
-  'slow-lift': { id: 'slow-lift', verb: 'Draw slowly away', liftM: 0.3, beatPerMin: 6, beats: 1, pauseFactor: 0.5, liveliness: 0.4 },
+  call: { id: 'call', verb: 'Lift three times, let fall', liftM: 0.45, beatPerMin: 30, beats: 3, pauseFactor: 1.2, intensity: 1 },
+  rip: { id: 'rip', verb: 'Rip it up once, let it fall, wait', liftM: 0.6, beatPerMin: 40, beats: 1, pauseFactor: 1.4, intensity: 0.85 },
+  thump: { id: 'thump', verb: 'Thump the bottom, lift, watch', liftM: 0.2, beatPerMin: 40, beats: 3, pauseFactor: 1, intensity: 0.85 },
+  swim: { id: 'swim', verb: 'Swim it in a small circle', liftM: 0.05, beatPerMin: 40, beats: 12, pauseFactor: 0.2, intensity: 0.75 },
+  bounce: { id: 'bounce', verb: 'Bounce gently', liftM: 0.06, beatPerMin: 80, beats: 4, pauseFactor: 0.4, intensity: 0.75 },
+  tap: { id: 'tap', verb: 'Tap on the spot', liftM: 0.02, beatPerMin: 220, beats: 4, pauseFactor: 0.3, intensity: 0.55 },
+  shrink: { id: 'shrink', verb: 'Slow down, smaller', liftM: 0.03, beatPerMin: 50, beats: 4, pauseFactor: 0.5, intensity: 0.45 },
+  quiver: { id: 'quiver', verb: 'Quiver it, hardly to be seen', liftM: 0.008, beatPerMin: 180, beats: 4, pauseFactor: 0.4, intensity: 0.3 },
+  tremble: { id: 'tremble', verb: 'Lay it down, tremble', liftM: 0.01, beatPerMin: 240, beats: 4, pauseFactor: 0.5, intensity: 0.3 },
+  deadstick: { id: 'deadstick', verb: 'Hold still', liftM: 0, beatPerMin: 0, beats: 0, pauseFactor: 1, intensity: 0 },
+  'slow-lift': { id: 'slow-lift', verb: 'Draw slowly away', liftM: 0.3, beatPerMin: 6, beats: 1, pauseFactor: 0.5, intensity: 0.4 },
 } as const satisfies Record<string, Cadence>;
 
 export type CadenceId = keyof typeof cadences;

@@ -3,15 +3,15 @@ import { reactionMeanings, type ReactionKind } from '../ledger';
 import { edgeDepthError, type EchoState, type Mark } from '../sonar';
 import { clamp } from '../units';
 import { cadences, drawSpeedMs, pauseSeconds, type Cadence, type CadenceId } from './cadence';
-import { Episode, refusedAlike } from './episode';
-import { askRules } from './asks';
+import { Encounter, refusedAlike } from './encounter';
+import { suggestionRules } from './suggestions';
 import { lookRules } from './look-table';
 import type { LookId, LookRule, LookWhen } from './looks';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
 import { whileItLooks } from './offers';
 import { searchDepth, searchLimits, searchSpan, type Span } from './search';
-import { chooseCadence, isTold, tasteToday } from './taste';
-import { Eye, isOfBottom, type Seen, type Sight } from './sight';
+import { chooseCadence, isTold, preferenceToday } from './action-preference';
+import { Observer, isOfBottom, type Observation, type Features } from './observer';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
 export interface Advice {
@@ -46,7 +46,7 @@ export interface Advice {
   search: Span | null;
 }
 
-/** How the coach advises. Soft. */
+/** How the coach advises. Heuristic. */
 export const coachLimits = {
   /** No instruction is shorter than this, s, unless a fish comes. */
   leastS: 4,
@@ -68,7 +68,7 @@ export const coachLimits = {
   dropM: 0.4,
   /** A cadence is given this long with one school before another may be tried, s. */
   encounterS: 25,
-  /** A cadence this much off fieldcraft's first in liveliness is said to be quieter or livelier. */
+  /** A cadence this much off fieldcraft's first in intensity is said to be quieter or livelier. */
   otherwise: 0.15,
 } as const;
 
@@ -85,8 +85,8 @@ export interface CoachSetting {
  */
 export class Coach {
   private readonly species: Species;
-  private readonly eye = new Eye();
-  private readonly episode = new Episode();
+  private readonly observer = new Observer();
+  private readonly encounter = new Encounter();
   private advice: Advice | null = null;
   private count = 0;
   private lineM: number | null = null;
@@ -116,13 +116,13 @@ export class Coach {
     const { memory } = this;
     const cadence = this.advice?.cadence.id as CadenceId | undefined;
     const told = kind === 'landed' ? undefined : tellingOf(kind);
-    if (told && this.episode.isWatching) this.episode.settle(memory, told.won, told.lost);
+    if (told && this.encounter.isWatching) this.encounter.settle(memory, told.won, told.lost);
     else if (told && cadence) remember(memory, 'close', cadence, told.won, told.lost, memoryLimits.answerS);
     if (kind !== 'landed' && reactionMeanings[kind].answer === 'turned down' && cadence) refusedAlike(memory, cadence);
     if (kind === 'landed' || reactionMeanings[kind].isBite) {
       memory.refused = null;
       memory.refusals = 0;
-      this.episode.end();
+      this.encounter.end();
     }
     memory.last = { kind, ms, depthM };
   }
@@ -130,13 +130,13 @@ export class Coach {
   /** Advice after a state; null until bottom or jig has been seen. */
   update(state: EchoState): Advice | null {
     if (state.bottomM === null && state.jigM === null) return this.advice;
-    const seen = this.eye.look(state, this.lineM, this.memory);
-    const { sight } = seen;
-    const arrived = sight.marks > 0 && this.count === 0;
-    this.count = sight.marks;
+    const seen = this.observer.look(state, this.lineM, this.memory);
+    const { features } = seen;
+    const arrived = features.marks > 0 && this.count === 0;
+    this.count = features.marks;
     const before = this.advice;
     const young = before !== null && state.t - before.sinceMs < coachLimits.leastS * 1000;
-    const rule = young && !arrived ? lookRules.find((r) => r.id === before.ruleId)! : this.choose(sight);
+    const rule = young && !arrived ? lookRules.find((r) => r.id === before.ruleId)! : this.choose(features);
     const isFresh = before?.ruleId !== rule.id;
     const sinceMs = isFresh ? state.t : before.sinceMs;
     const refused = this.memory.refused?.count ?? 0;
@@ -144,7 +144,7 @@ export class Coach {
     this.refusedAt = refused;
     this.beat = cadence === 'slow-lift' ? (this.beat ?? chooseCadence(this.memory, rule.situation, whileItLooks, rule.situation)) : cadence;
     this.advice = this.compose(rule, cadence, seen, state, sinceMs, isFresh ? null : before);
-    this.episode.watch(seen, state.bottomM, state.t, cadence, rule.situation, this.memory);
+    this.encounter.watch(seen, state.bottomM, state.t, cadence, rule.situation, this.memory);
     return this.advice;
   }
 
@@ -159,29 +159,29 @@ export class Coach {
     return chooseCadence(this.memory, rule.situation, rule.offers, rule.situation);
   }
 
-  private choose(sight: Sight): LookRule {
-    return lookRules.find((rule) => this.holds(rule.when, sight)) ?? lookRules[lookRules.length - 1];
+  private choose(features: Features): LookRule {
+    return lookRules.find((rule) => this.holds(rule.when, features)) ?? lookRules[lookRules.length - 1];
   }
 
-  private holds(when: LookWhen, sight: Sight): boolean {
+  private holds(when: LookWhen, features: Features): boolean {
     const { feeds, species, after, ...limits } = when;
     if (feeds && feeds !== this.species.feeds) return false;
     if (species && species !== this.species.id) return false;
     if (after && !after.some((kind) => kind === this.memory.last?.kind)) return false;
-    for (const key of Object.keys(limits) as (keyof Sight)[]) {
+    for (const key of Object.keys(limits) as (keyof Features)[]) {
       const limit = limits[key]!;
-      const value = sight[key];
+      const value = features[key];
       if (value === null || value < (limit.least ?? -Infinity) || value > (limit.most ?? Infinity)) return false;
     }
     return true;
   }
 
-  private compose(rule: LookRule, id: CadenceId, seen: Seen, state: EchoState, sinceMs: number, before: Advice | null): Advice {
-    const { sight } = seen;
+  private compose(rule: LookRule, id: CadenceId, seen: Observation, state: EchoState, sinceMs: number, before: Advice | null): Advice {
+    const { features } = seen;
     const cadence: Cadence = cadences[id];
     const rod: Cadence = cadences[this.beat ?? id];
     const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'again');
-    const ask = askRules.find((r) => this.holds(r.when, sight));
+    const ask = suggestionRules.find((r) => this.holds(r.when, features));
     return {
       look: rule.look,
       ruleId: rule.id,
@@ -189,7 +189,7 @@ export class Coach {
       rod,
       pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * rod.pauseFactor),
       jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.noDrop(rule, this.depthFor(rule, id, seen, state), seen, state.bottomM),
-      handMs: this.handFor(rule, id, sight),
+      handMs: this.handFor(rule, id, features),
       forS: rule.forS,
       sinceMs,
       ...this.topOf(seen, before),
@@ -206,18 +206,18 @@ export class Coach {
   }
 
   /** The mark that the words speak of: advice that outlasts its mark still speaks of where it was, and one that began with a stall of how long that was. */
-  private topOf({ sight, top }: Seen, before: Advice | null): Pick<Advice, 'topMarkM' | 'gapM' | 'stillS' | 'marks'> {
+  private topOf({ features, top }: Observation, before: Advice | null): Pick<Advice, 'topMarkM' | 'gapM' | 'stillS' | 'marks'> {
     if (!top && before) return { topMarkM: before.topMarkM, gapM: before.gapM, stillS: before.stillS, marks: before.marks };
-    return { topMarkM: top?.depthM ?? null, gapM: sight.gapM ?? before?.gapM ?? null, stillS: Math.max(sight.stillS, before?.stillS ?? 0), marks: sight.marks };
+    return { topMarkM: top?.depthM ?? null, gapM: features.gapM ?? before?.gapM ?? null, stillS: Math.max(features.stillS, before?.stillS ?? 0), marks: features.marks };
   }
 
-  private byTold({ offers }: LookRule, { liveliness }: Cadence): Advice['byTold'] {
-    const more = liveliness - cadences[offers[0].cadence].liveliness;
+  private byTold({ offers }: LookRule, { intensity }: Cadence): Advice['byTold'] {
+    const more = intensity - cadences[offers[0].cadence].intensity;
     if (!isTold(this.memory) || Math.abs(more) < coachLimits.otherwise) return null;
     return more < 0 ? 'quieter' : 'livelier';
   }
 
-  private depthFor(rule: LookRule, cadence: CadenceId, seen: Seen, state: EchoState): number {
+  private depthFor(rule: LookRule, cadence: CadenceId, seen: Observation, state: EchoState): number {
     const { top } = seen;
     const floor = state.bottomM ?? Infinity;
     const hasFloor = Number.isFinite(floor);
@@ -238,24 +238,24 @@ export class Coach {
     };
     if (rule.aim !== 'search' && rule.aim !== 'under-bait') return clamp(aims[rule.aim], 0.4, lowest);
     const span = this.spanFor(rule, seen, state.bottomM);
-    return clamp(span ? searchDepth(span, seen.sight.emptyS, seen.lastM, this.tasteNow()) : jig, 0.4, lowest);
+    return clamp(span ? searchDepth(span, seen.features.emptyS, seen.lastM, this.tasteNow()) : jig, 0.4, lowest);
   }
 
   /** Over fish of the bottom: no lower than the jig is now, unless it would be by much. */
-  private noDrop({ aim }: LookRule, jigM: number, { top }: Seen, bottomM: number | null): number {
+  private noDrop({ aim }: LookRule, jigM: number, { top }: Observation, bottomM: number | null): number {
     const nowM = this.lineM ?? this.advice?.jigM;
     if (aim !== 'over' || !top || !isOfBottom(top, bottomM) || nowM === undefined) return jigM;
     return jigM > nowM && jigM - nowM < coachLimits.dropM ? nowM : jigM;
   }
 
   /** What is searched where nothing shows: under the bait, or where tops have shown themselves. Null for a rule that does not search, and without a bottom. */
-  private spanFor({ aim, byM }: LookRule, { bait }: Seen, bottomM: number | null): Span | null {
+  private spanFor({ aim, byM }: LookRule, { bait }: Observation, bottomM: number | null): Span | null {
     if (bottomM === null || (aim !== 'search' && aim !== 'under-bait')) return null;
     return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: searchLimits.baitToShare * bottomM } : searchSpan(this.memory.topsM, bottomM);
   }
 
   /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */
-  private handFor(rule: LookRule, id: CadenceId, { gapM, emptyS }: Sight): number | null {
+  private handFor(rule: LookRule, id: CadenceId, { gapM, emptyS }: Features): number | null {
     if (id === 'slow-lift') return drawSpeedMs;
     if (gapM !== null) return Math.abs(gapM) < coachLimits.shyM ? coachLimits.shyMs : null;
     return (rule.aim === 'search' || rule.aim === 'under-bait') && emptyS > coachLimits.leastS ? searchLimits.handMs : null;
@@ -264,7 +264,7 @@ export class Coach {
   /** What they want today; weighed anew only where something more was told. */
   private tasteNow(): number | null {
     const told = this.memory.answers.reduce((sum, a) => sum + 7 * a.won + 13 * a.lost + a.seconds, 0);
-    if (told !== this.taste.told) this.taste = { told, mean: tasteToday(this.memory)?.mean ?? null };
+    if (told !== this.taste.told) this.taste = { told, mean: preferenceToday(this.memory)?.mean ?? null };
     return this.taste.mean;
   }
 }

@@ -1,8 +1,8 @@
 export { cadences, drawSpeedMs, pauseSeconds, rodFor, type Cadence, type CadenceId } from './cadence';
-export { askRules } from './asks';
+export { suggestionRules } from './suggestions';
 export { lookRules } from './look-table';
 export type { LookId, LookRule } from './looks';
-export { chooseCadence, drawRecord, drawWords, ownRecord, tasteBelief, tasteToday, tasteWords } from './taste';
+export { chooseCadence, drawRecord, drawWords, ownRecord, preferenceBelief, preferenceToday, preferenceWords } from './action-preference';
 export { emptyMemory, memoryOf, type CoachMemory, type Situation } from './memory';
 export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';
 export { searchDepth, searchLimits, searchSpan, type Span } from './search';

@@ -1,7 +1,7 @@
 import { biteRules } from './bite-table';
 import type { LookRule } from './looks';
 import { asItCloses, only, toBeFound, toBeFoundBelow, toComeNear, whileItLooks, whileTheyCompete } from './offers';
-import { tasteModel } from './taste';
+import { tasteModel } from './action-preference';
 
 /** Fieldcraft §4 as a table: the first row whose limits all hold is the advice. Strengths lie in the order. */
 export const lookRules: readonly LookRule[] = [

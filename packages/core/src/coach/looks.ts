@@ -1,6 +1,6 @@
 import type { FeedingSide, SpeciesId } from '../fish';
 import type { Offer, Situation } from './memory';
-import type { Sight } from './sight';
+import type { Features } from './observer';
 
 /** What is seen under the hole, in words of fieldcraft §4. */
 export type LookId = 'nothing' | 'far' | 'rising' | 'stalled' | 'follows' | 'sinks' | 'fled' | 'several' | 'near' | 'above' | 'bait' | 'bottom' | 'hot' | 'stopped' | 'again';
@@ -11,7 +11,7 @@ export interface Limit {
 }
 
 /** Limits on what is seen; every one given must hold, and a gap that is not there holds none. */
-export type LookWhen = { [K in keyof Sight]?: Limit } & {
+export type LookWhen = { [K in keyof Features]?: Limit } & {
   feeds?: FeedingSide;
   species?: SpeciesId;
   /** The angler's last tap was one of these. */

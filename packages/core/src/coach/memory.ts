@@ -34,7 +34,7 @@ export interface CoachMemory {
 
 export const emptyMemory = (): CoachMemory => ({ lookedS: { open: 0, bottom: 0 }, answers: [], topsM: [], refused: null, refusals: 0, last: null });
 
-/** How answers carry over. Soft. */
+/** How answers carry over. Heuristic. */
 export const memoryLimits = {
   /** An answer that was told and not watched is taken to have come after this, s. */
   answerS: 8,
@@ -43,7 +43,7 @@ export const memoryLimits = {
   seasonShare: 0.25,
 } as const;
 
-/** What a reaction tells of the cadence it was given. Source: fieldcraft §4; soft. */
+/** What a reaction tells of the cadence it was given. Source: fieldcraft §4; heuristic. */
 const tells: Partial<Record<ReactionKind, { won: number; lost: number }>> = {
   looked: { won: 0.1, lost: 0 },
   stalled: { won: 0.1, lost: 0.1 },

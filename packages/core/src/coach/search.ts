@@ -1,6 +1,6 @@
 import { clamp } from '../units';
 
-/** How the water is searched where nothing shows. Soft; found on the training minds (docs/science.md). */
+/** How the water is searched where nothing shows. Heuristic; found on the training minds (docs/science.md). */
 export const searchLimits = {
   /** A jig is seen from below by so much, hardly from above: depths searched lie so far apart at most, m. */
   stepM: 1.5,

@@ -4,7 +4,7 @@ import { clamp } from '../units';
 import { valueAt } from '../water';
 import { runWinter, winterBounds, winterPrior, type ColumnProfile, type ColumnSetting, type Forcing, type Measurement, type WinterFit, type WinterParameters } from '../winter';
 
-/** What a measurement and the model together may be off by: one standard deviation. Soft. */
+/** What a measurement and the model together may be off by: one standard deviation. Heuristic. */
 export const measurementSd = { tempC: 0.2, iceClearM: 0.025, iceWhiteM: 0.03, snowM: 0.04, oxygenMgL: 0.8 } as const satisfies Record<Measurement['kind'], number>;
 
 const names = ['windMixing', 'sediment', 'snowShare'] as const;
@@ -101,7 +101,7 @@ export function profileWithSpread(
   }
   return { profile, spreadC: variance.map(Math.sqrt) };
 }
-/** What a column in one dimension misses even with the right parameters, °C. Soft. */
+/** What a column in one dimension misses even with the right parameters, °C. Heuristic. */
 const modelErrorC = 0.1;
 
 /** The prior as a fit without any measurement. */

@@ -1,5 +1,5 @@
 import { approachRules } from '../banks';
-import { askRules, cadences, lookRules } from '../coach';
+import { suggestionRules, cadences, lookRules } from '../coach';
 import { placeRules } from '../holes';
 import { clockRules, lightRules, phaseRules, stageRules, type SchoolQuestion } from '../outlook';
 import { lieRules } from '../river';
@@ -95,7 +95,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
         .replace(/\{bait\}/g, 'a depth'),
       strength: 0.6,
     })),
-    ...askRules.map((r): FieldcraftRule => ({
+    ...suggestionRules.map((r): FieldcraftRule => ({
       id: r.id,
       section: 'at the hole',
       condition: r.when.refused ? `after ${r.when.refused.least} refusals alike` : 'after short bites',

@@ -31,7 +31,7 @@ export interface Species {
   comfortC: readonly [number, number];
   /** Below this it moves little and feeds in short windows, °C. Source: fieldcraft. */
   lethargyC: number;
-  /** Least oxygen at which it stays, mg/L in cold water. Soft; source: fieldcraft (ranges of the literature 1–5). */
+  /** Least oxygen at which it stays, mg/L in cold water. Heuristic; source: fieldcraft (ranges of the literature 1–5). */
   leastOxygenMgL: number;
   /** Length range offered first on the ruler, and its usual, mm. */
   ruler: { fromMm: number; toMm: number; usualMm: number };

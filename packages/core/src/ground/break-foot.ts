@@ -13,7 +13,7 @@ export interface BreakFoot {
   ruleId: 'place.midwinter.break-foot';
 }
 
-/** The search looks uphill over this distance, m, and only in the deepest share of the water's area. Soft; source: fieldcraft. */
+/** The search looks uphill over this distance, m, and only in the deepest share of the water's area. Heuristic; source: fieldcraft. */
 export const breakFootLimits = { uphillM: 30, deepestShare: 0.16 } as const;
 
 /**

@@ -18,7 +18,7 @@ export interface GroundFeature {
   side: string;
 }
 
-/** What counts as structure. Soft; source: fieldcraft, and what a flasher can tell from its own error. */
+/** What counts as structure. Heuristic; source: fieldcraft, and what a flasher can tell from its own error. */
 export const featureLimits = {
   /** Least relief of a basin or hump, m, and as a share of the greatest depth. */
   reliefM: 0.6,

@@ -9,6 +9,6 @@ export * from './break-foot';
 export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';
 export * from './cover';
-export { bandMoved, wayText } from './way';
+export { bandMoved, wayText } from './path-length';
 export * from './sounding-source';
 export * from './depth-unit';

@@ -22,7 +22,7 @@ export interface HoleResult {
   agoMin: number;
 }
 
-/** Soft; source: fieldcraft. */
+/** Heuristic; source: fieldcraft. */
 export const densityLimits = {
   /** Firmness of the prior: the smaller, the more a place may differ from what was expected of it. */
   shape: 0.6,

@@ -6,7 +6,7 @@ import { depthText, type UnitPreference } from '../units';
 import type { PhaseName } from '../weather';
 import type { DensityPrior } from './density';
 
-/** What draws fish to a kind of place. Source: fieldcraft §1; weights are logarithms, soft. */
+/** What draws fish to a kind of place. Source: fieldcraft §1; weights are logarithms, heuristic. */
 export interface PlaceRule {
   id: string;
   stages: readonly SeasonStage[] | 'any';
@@ -76,7 +76,7 @@ export const placeRules: readonly PlaceRule[] = [
 /** On pressed waters the other school fishes the straight wall beside the point. */
 const pressedPoints = { id: 'place.points.sides', nearM: 50, farM: 100, reason: 'Pressed water: everybody fishes the point, the straight wall 50 to 100 m along holds more.' };
 
-/** Soft; source: fieldcraft §1 and §3. */
+/** Heuristic; source: fieldcraft §1 and §3. */
 const limits = { reachM: 34, band: 1.1, offBand: -2.5, offBandPerM: 0.45, chosenShare: 0.1, clearPull: 0.4, wantedPhases: ['post-front clear', 'cold rain'] as PhaseName[] };
 
 export interface PlaceSetting {

@@ -12,7 +12,7 @@ export interface Alert {
   text: string;
 }
 
-/** When an alert is given. Soft; source: fieldcraft §1, §3. */
+/** When an alert is given. Heuristic; source: fieldcraft §1, §3. */
 export const alertLimits = { frontH: 12, warmerC: 1, iceLostM: 0.01, oxygenDaysAhead: 5 } as const;
 
 /** What changes about a water soon or has just changed, for the depth that is fished. */

@@ -17,9 +17,9 @@ export interface RuleEvidence {
   factor: number;
 }
 
-/** How many expected bites a rule of fieldcraft is worth before the log outweighs it. Soft. */
+/** How many expected bites a rule of fieldcraft is worth before the log outweighs it. Heuristic. */
 export const priorBites = 8;
-/** Bites of one school come together: they count as fewer. Soft; the season's own clumping where it is known. */
+/** Bites of one school come together: they count as fewer. Heuristic; the season's own clumping where it is known. */
 const usualClump = 1.8;
 /** A line left down without an end counts no longer than this, min. */
 const longestOpenMin = 240;

@@ -39,7 +39,7 @@ export interface FeedingSetting {
 
 export const startingSetting: FeedingSetting = { schools: startingSchools, evidence: new Map(), isOpen: false, deepestM: 10 };
 
-/** A window reaches this share of the best hour of its day, no less than `leastValue`, and lasts. Soft. */
+/** A window reaches this share of the best hour of its day, no less than `leastValue`, and lasts. Heuristic. */
 export const windowLimits = { leastValue: 0.5, bestShare: 0.8, leastMs: hourMs, stepMs: hourMs / 4, shallowM: 6 } as const;
 
 /** Feeding of a species through a span, every quarter hour. */

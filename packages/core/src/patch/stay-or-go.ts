@@ -20,7 +20,7 @@ export const activePrior: HolePrior = { visitsPerHour: 3, aliveShare: 0.5, schoo
 const sparsePrior: HolePrior = { visitsPerHour: 0.5, aliveShare: 0.6, schoolMin: 240, moveMin: 30 };
 const settlingPrior: HolePrior = { visitsPerHour: 1.2, aliveShare: 0.75, schoolMin: 240, moveMin: 60 };
 
-/** What to expect of a hole by the kind of fish one is after. Soft; source: fieldcraft. */
+/** What to expect of a hole by the kind of fish one is after. Heuristic; source: fieldcraft. */
 export const holePriors: Readonly<Record<SpeciesGroup, HolePrior>> = {
   panfish: activePrior,
   bass: activePrior,
@@ -50,10 +50,10 @@ export interface StayOrGo {
   reason: string;
 }
 
-/** A refusal makes what this hole may still give worth this much less, a bite more. Soft; source: fieldcraft ("a hole full of refusals is spent"). */
+/** A refusal makes what this hole may still give worth this much less, a bite more. Heuristic; source: fieldcraft ("a hole full of refusals is spent"). */
 const refusalFactor = 0.8;
 const biteFactor = 1.25;
-/** A rested hole forgets its refusals in about this time, min. Soft; source: fieldcraft ("rested holes recover"). */
+/** A rested hole forgets its refusals in about this time, min. Heuristic; source: fieldcraft ("rested holes recover"). */
 const restMin = 50;
 const longestMin = 240;
 

@@ -58,7 +58,7 @@ export interface DrillReview {
   seconds: number;
 }
 
-/** How a drill is judged. Soft. */
+/** How a drill is judged. Heuristic. */
 export const drillLimits = {
   /** The learner has this long to act, ms; fish have this long to answer, ms. */
   actMs: 4000,
@@ -67,7 +67,7 @@ export const drillLimits = {
   answerMs: 8000,
   /** A depth within the first is right, off by the second worth nothing, m. */
   depthM: [0.15, 0.9],
-  /** A cadence this far off in liveliness is worth nothing. */
+  /** A cadence this far off in intensity is worth nothing. */
   livelyOff: 0.6,
   depthShare: 0.55,
   /** A refusal is logged in time within this, ms. */
@@ -213,7 +213,7 @@ function judge(decision: Decision): void {
   const offM = decision.didM - clamp(decision.didM, Math.min(fromM, decision.wouldM), Math.max(toM, decision.wouldM));
   const [right, worthless] = drillLimits.depthM;
   const depth = clamp(1 - (Math.abs(offM) - right) / (worthless - right), 0, 1);
-  const lively = cadences[decision.didCadence].liveliness - cadences[decision.wouldCadence].liveliness;
+  const lively = cadences[decision.didCadence].intensity - cadences[decision.wouldCadence].intensity;
   const isSame = decision.didCadence === decision.wouldCadence;
   const cadence = isSame ? 1 : clamp(1 - Math.abs(lively) / drillLimits.livelyOff, 0, 0.9);
   decision.score = Math.round(100 * (drillLimits.depthShare * depth + (1 - drillLimits.depthShare) * cadence));

@@ -1,7 +1,7 @@
 import { requireWithin } from '../units';
 import { bodyOf, coldWaterDensity, type Lure } from './materials';
 
-/** Skin-friction coefficient of line drawn along itself. Soft: 0.005–0.03. */
+/** Skin-friction coefficient of line drawn along itself. Heuristic: 0.005–0.03. */
 export const lineFriction = 0.012;
 
 /** Falling speed, m/s, of a lure without line, where weight and form drag balance. */

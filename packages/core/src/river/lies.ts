@@ -23,7 +23,7 @@ export interface LieRule {
   reason: string;
 }
 
-/** The four marks of a feeding lie. Soft; source: fieldcraft §1 ("a seam with no depth near it is worth little"). */
+/** The four marks of a feeding lie. Heuristic; source: fieldcraft §1 ("a seam with no depth near it is worth little"). */
 export const lieRules: readonly LieRule[] = [
   { id: 'river.seam', mark: 'seam', weight: 0.45, reachM: 5, reason: 'A seam: food drifts by on one side, fish stand on the other' },
   { id: 'river.pocket', mark: 'pocket', weight: 0.3, reachM: 6, reason: 'A pocket out of the current' },
@@ -31,7 +31,7 @@ export const lieRules: readonly LieRule[] = [
   { id: 'river.depth', mark: 'depth', weight: 1, reachM: 14, reason: 'Deep water one short move away' },
 ];
 
-/** What no rule of a mark covers. Soft; source: fieldcraft §1 ("stretches far from the pool hold almost nothing"). */
+/** What no rule of a mark covers. Heuristic; source: fieldcraft §1 ("stretches far from the pool hold almost nothing"). */
 export const lieLimits = {
   /** Up to here the way to the pool costs nothing, then it counts by half each so many m. */
   poolReachM: 250,

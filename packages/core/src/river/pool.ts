@@ -13,7 +13,7 @@ export interface WinteringPool {
   cells: number[];
 }
 
-/** Water of this share of the deepest belongs to a pool; smaller ones than this are a hole in the bed, m². Soft; source: fieldcraft. */
+/** Water of this share of the deepest belongs to a pool; smaller ones than this are a hole in the bed, m². Heuristic; source: fieldcraft. */
 const limits = { depthShare: 0.6, leastM2: 60 } as const;
 
 /** The wintering pools of a river, best first: connected water of at least six tenths of the greatest depth, ranked by how much deep water it holds. */

@@ -1,6 +1,6 @@
 import type { LedgerState } from '../ledger';
 import { minuteMs } from '../units';
-import { catchesOf, stretchesOf } from './effort';
+import { catchesOf, effortIntervals } from './effort';
 
 /** What a way of fishing took and gave. Rates of two ways are not compared: their effort is counted in different units. */
 export interface MethodSummary {
@@ -29,7 +29,7 @@ export function summariseMethods(ledger: LedgerState, nowMs: number, unitOf: (me
       if (row?.unit === 'casts' && station) row.effort++;
     }
   }
-  for (const { method, fromMs, toMs } of stretchesOf(ledger, nowMs)) {
+  for (const { method, fromMs, toMs } of effortIntervals(ledger, nowMs)) {
     const row = rows.get(method);
     if (row?.unit === 'minutes') row.effort += (toMs - fromMs) / minuteMs;
   }

@@ -11,7 +11,7 @@ export const heightBands = [
 ] as const;
 
 /** A stretch of line in the water at one depth. */
-export interface Stretch {
+export interface EffortInterval {
   outing: string;
   station: string;
   line: string;
@@ -42,11 +42,11 @@ const sameBiteMin = 3;
 const visitMin = 10;
 
 /** Stretches of line at one depth over all outings, up to `nowMs` where a line is still down. */
-export function stretchesOf(ledger: LedgerState, nowMs: number): Stretch[] {
-  return ledger.outings.flatMap((outing) => outing.lines.flatMap((line) => lineStretches(outing, line, nowMs)));
+export function effortIntervals(ledger: LedgerState, nowMs: number): EffortInterval[] {
+  return ledger.outings.flatMap((outing) => outing.lines.flatMap((line) => lineIntervals(outing, line, nowMs)));
 }
 
-function lineStretches(outing: OutingState, line: LineState, nowMs: number): Stretch[] {
+function lineIntervals(outing: OutingState, line: LineState, nowMs: number): EffortInterval[] {
   const end = Math.max(line.downMs, line.upMs ?? Math.min(nowMs, line.downMs + longestOpenMin * minuteMs));
   const station = outing.stations.find((s) => s.id === line.station);
   const bottomM = station?.depthM ?? null;

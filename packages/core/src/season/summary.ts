@@ -1,5 +1,5 @@
 import type { LedgerState, OutingState } from '../ledger';
-import { catchesOf, clumpSize, heightBands, stretchesOf, type Catch } from './effort';
+import { catchesOf, clumpSize, heightBands, effortIntervals, type Catch } from './effort';
 import { findLead, shrunkenRates, type Finding, type RateRow, type Tally } from './rates';
 
 export interface Comparison {
@@ -41,14 +41,14 @@ export interface SeasonSummary {
  */
 export function summariseSeason(ledger: LedgerState, nowMs: number, method?: string): SeasonSummary {
   const isOf = (row: { method: string }) => method === undefined || row.method === method;
-  const stretches = stretchesOf(ledger, nowMs).filter(isOf);
+  const intervals = effortIntervals(ledger, nowMs).filter(isOf);
   const catches = catchesOf(ledger).filter(isOf);
   const clump = clumpSize(catches);
   const minutesBy = (key: (s: { heightM: number | null; presentation: string | null }) => string | null, wanted: string) =>
-    stretches.reduce((sum, s) => (key(s) === wanted ? sum + (s.toMs - s.fromMs) / 60_000 : sum), 0);
+    intervals.reduce((sum, s) => (key(s) === wanted ? sum + (s.toMs - s.fromMs) / 60_000 : sum), 0);
   const compare = (by: Comparison['by'], count: Comparison['count']): Comparison => {
     const key = by === 'height' ? bandOf : (c: { presentation: string | null }) => c.presentation;
-    const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(stretches.map((s) => s.presentation))].sort();
+    const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(intervals.map((s) => s.presentation))].sort();
     const counted = catches.filter((c) => count === 'bites' || c.isFish);
     const tallies: Tally[] = keys.map((k) => ({ key: k, minutes: minutesBy(key, k), count: counted.filter((c) => key(c) === k).length }));
     const rows = shrunkenRates(
@@ -63,12 +63,12 @@ export function summariseSeason(ledger: LedgerState, nowMs: number, method?: str
       .map((o) =>
         summariseOuting(
           o,
-          stretches.filter((s) => s.outing === o.id),
+          intervals.filter((s) => s.outing === o.id),
           catches.filter((c) => c.outing === o.id),
         ),
       )
       .reverse(),
-    lineMin: stretches.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
+    lineMin: intervals.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
     bites: catches.length,
     fish: catches.filter((c) => c.isFish).length,
     clump,
@@ -78,7 +78,7 @@ export function summariseSeason(ledger: LedgerState, nowMs: number, method?: str
 
 const bandOf = ({ heightM }: { heightM: number | null }) => (heightM === null ? null : (heightBands.find((b) => heightM >= b.fromM && heightM < b.toM)?.id ?? null));
 
-function summariseOuting(outing: OutingState, stretches: readonly { fromMs: number; toMs: number }[], catches: readonly Catch[]): OutingSummary {
+function summariseOuting(outing: OutingState, intervals: readonly { fromMs: number; toMs: number }[], catches: readonly Catch[]): OutingSummary {
   const counts = new Map<string, number>();
   for (const fish of outing.fish) counts.set(fish.species, (counts.get(fish.species) ?? 0) + 1);
   return {
@@ -89,7 +89,7 @@ function summariseOuting(outing: OutingState, stretches: readonly { fromMs: numb
     endedMs: outing.endedMs,
     methods: [...new Set(outing.methods.map((m) => m.method))],
     stations: outing.stations.length,
-    lineMin: stretches.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
+    lineMin: intervals.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
     casts: outing.casts.length,
     bites: catches.length,
     fish: outing.fish.length,

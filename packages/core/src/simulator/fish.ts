@@ -171,8 +171,8 @@ export abstract class SimulatedFish {
   }
 
   /** Keeps its place in the school, or makes off. */
-  private swim(dt: number, haste: number): void {
-    const ease = Math.min(1, haste * dt);
+  private swim(dt: number, exploitationExponent: number): void {
+    const ease = Math.min(1, exploitationExponent * dt);
     if (this.state === 'leave') {
       const out = Math.max(0.1, this.offAxisM);
       this.xM += (this.xM / out) * 0.3 * dt;

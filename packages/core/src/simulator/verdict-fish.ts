@@ -10,7 +10,7 @@ export const verdictRates = {
   /** A jig drawn away, and each rival to three, make it decide sooner, by these factors. */
   drawnHaste: 2.5,
   rivalHaste: 0.2,
-  /** A beat this far off in liveliness is not liked at all. */
+  /** A beat this far off in intensity is not liked at all. */
   reach: 0.36,
   /** Chance to take what was never liked, and what was liked throughout; more for each rival, to two. */
   chances: [0.06, 0.75],

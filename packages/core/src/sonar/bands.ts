@@ -1,4 +1,4 @@
-/** What is taken for a band: echoes that fill a stretch of range for a while. Soft. */
+/** What is taken for a band: echoes that fill a stretch of range for a while. Heuristic. */
 export const bandLimits = {
   /** Thinner stretches are fish one by one, m. */
   thickM: 0.7,

@@ -1,4 +1,4 @@
-/** What is taken for a bottom: an echo that stands for `windowM` of range and far above the noise. Soft. */
+/** What is taken for a bottom: an echo that stands for `windowM` of range and far above the noise. Heuristic. */
 export const bottomLimits = {
   windowM: 0.36,
   /** The bottom's front is where its echo has risen to this much under its peak, dB. */

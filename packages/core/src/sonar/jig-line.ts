@@ -89,12 +89,12 @@ export class JigLine {
    * @param owner of each echo
    * @param bottomRangeM of the bottom's first return, null where there is none
    */
-  disowns(jig: Track, echoes: EchoList, owner: readonly (Track | null)[], bottomRangeM: number | null): boolean {
+  contradicts(jig: Track, echoes: EchoList, owner: readonly (Track | null)[], bottomRangeM: number | null): boolean {
     const at = this.atM;
     if (at === null) return false;
     if (this.isOnItsWay) {
       this.awayPings = 0;
-      return this.stayedBehind(jig, at) && this.isAnotherAt(at, jig, echoes, owner);
+      return this.leftBehind(jig, at) && this.isAnotherAt(at, jig, echoes, owner);
     }
     const isAway = at - jig.rangeM > 1.3 * this.mergeM || jig.rangeM - at > limits.jigAstrayM;
     this.awayPings = isAway ? this.awayPings + 1 : 0;
@@ -110,7 +110,7 @@ export class JigLine {
   }
 
   /** A target that did what only the jig does, while what is taken for the jig did not: left its place upward as a rod lifts, or came to the line's depth with the line. */
-  betrayed(jig: Track, tracks: readonly Track[]): Track | null {
+  reassigned(jig: Track, tracks: readonly Track[]): Track | null {
     return tracks.find((track) => jig.isSeen && track.isSeen && this.darted(track, jig)) ?? this.arrived(jig, tracks);
   }
 
@@ -139,7 +139,7 @@ export class JigLine {
     return this.atM !== null && Math.abs(rangeM - this.atM) < withinM;
   }
 
-  private stayedBehind(jig: Track, at: number): boolean {
+  private leftBehind(jig: Track, at: number): boolean {
     const { ms, fromM } = this.sent;
     return jig.isSeen && this.nowMs >= ms + 1000 * limits.leavesS && Math.abs(at - fromM) > 1.5 * this.mergeM && Math.sign(at - fromM) * (jig.rangeM - fromM) < limits.stirsM;
   }

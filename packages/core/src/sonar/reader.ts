@@ -8,7 +8,7 @@ import { NoiseFloor } from './noise';
 import type { Track } from './track';
 import { Tracker } from './tracker';
 
-/** What the reader takes for what. Soft. */
+/** What the reader takes for what. Heuristic. */
 export const readerLimits = {
   /** An echo stands this far above the mean noise, dB. */
   marginDb: 8,

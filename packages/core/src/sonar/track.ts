@@ -5,7 +5,7 @@ const fastestMs = 1.6;
 /** What goes up slower than this has gone up from where it is, m/s. */
 const driftsMs = 0.15;
 
-/** How a followed target is taken to move and be measured. Soft. */
+/** How a followed target is taken to move and be measured. Heuristic. */
 export interface Motion {
   /** Standard deviation of its acceleration, m/s². */
   accelMs2: number;

@@ -1,6 +1,6 @@
 import type { Motion } from './track';
 
-/** Births, deaths and gates of the followed targets. Soft. */
+/** Births, deaths and gates of the followed targets. Heuristic. */
 export const trackerLimits = {
   fish: { accelMs2: 0.5, rangeSdM: 0.025 } satisfies Motion,
   jig: { accelMs2: 3, rangeSdM: 0.02 } satisfies Motion,

@@ -60,7 +60,7 @@ export class Tracker {
     if (this.jig) this.reconsiderJig(echoes, bottomRangeM);
     if (!this.jig || (this.jig.misses > this.lost && this.jig.sharesWith === null)) this.findJig(echoes, t);
     this.share(echoes);
-    this.bury();
+    this.prune();
     for (let e = 0; e < echoes.count; e++) {
       // What is cut off by the blind zone may be anything: the jig that hangs there, or what rings on.
       if (!this.owner[e] && !this.line.isCut(echoes.rangeM[e])) this.tracks.push(new Track(echoes.rangeM[e], echoes.levelDb[e], t, trackerLimits.fish));
@@ -145,9 +145,9 @@ export class Tracker {
   private reconsiderJig(echoes: EchoList, bottomRangeM: number | null): void {
     const jig = this.jig!;
     const { line } = this;
-    const isElsewhere = line.disowns(jig, echoes, this.owner, bottomRangeM);
+    const isElsewhere = line.contradicts(jig, echoes, this.owner, bottomRangeM);
     const unlike = line.unlike(jig);
-    let best = line.betrayed(jig, this.tracks);
+    let best = line.reassigned(jig, this.tracks);
     if (!best && unlike < trackerLimits.doubtJig && !isElsewhere) return;
     if (!best && isElsewhere) best = line.settled(this.tracks);
     if (best) line.levelDb = best.levelDb;
@@ -251,13 +251,13 @@ export class Tracker {
   private inherit(): void {
     const { jig } = this;
     if (!jig || jig.sharedPings < this.shared || this.line.isOnItsWay) return;
-    const heir = this.line.settled(this.tracks);
-    if (!heir || heir !== jig.sharesWith) return;
-    this.tracks.splice(this.tracks.indexOf(heir), 1);
-    heir.motion = trackerLimits.jig;
-    heir.id = 0;
-    this.line.levelDb = heir.levelDb;
-    this.jig = heir;
+    const successor = this.line.settled(this.tracks);
+    if (!successor || successor !== jig.sharesWith) return;
+    this.tracks.splice(this.tracks.indexOf(successor), 1);
+    successor.motion = trackerLimits.jig;
+    successor.id = 0;
+    this.line.levelDb = successor.levelDb;
+    this.jig = successor;
   }
 
   private shareOrMiss(track: Track, echoes: EchoList, mayShare: boolean): void {
@@ -272,7 +272,7 @@ export class Tracker {
     track.miss();
   }
 
-  private bury(): void {
+  private prune(): void {
     for (let i = this.tracks.length - 1; i >= 0; i--) {
       const track = this.tracks[i];
       if (track.misses > (track.id > 0 ? this.gone : 2) || this.line.isCut(track.rangeM)) this.tracks.splice(i, 1);

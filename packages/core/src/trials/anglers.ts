@@ -55,7 +55,7 @@ export const coachedInto =
 export const coached = (water: SimulatedWater): Angler => coachedInto(emptyMemory())(water);
 
 /** Another depth and cadence every half minute, by lot. */
-export const byLot =
+export const randomPolicy =
   (seed: number) =>
   (water: SimulatedWater): Angler => {
     const random = seededRandom(seed);
@@ -79,7 +79,7 @@ const courting: readonly CadenceId[] = ['deadstick', 'quiver', 'shrink', 'tap', 
 export const knownDraws = ['never', 'still', 'beating'] as const;
 
 /** Knows every fish's depth and temper, and where the next will swim: hangs over the keenest with what it likes, and draws away when it looks. */
-export const knowing =
+export const oracle =
   (draws: (typeof knownDraws)[number]) =>
   (water: SimulatedWater): Angler => {
     const { waterTempC } = water.scene;
@@ -112,7 +112,7 @@ export const knowing =
           return { jigM: Math.max(0.5, drawnFrom - 0.9), rod: draws === 'still' ? rods.get('deadstick')! : rod, handMs: drawSpeedMs };
         }
         if (fish.isKeen) return { jigM: water.jig.commandedM, rod };
-        return { jigM: clamp(fish.depthM - offsetM, 0.4, water.bottomM - 0.12), rod: fish.isKeen ? rod : rods.get(cadences[best].liveliness < 0.5 ? 'shrink' : best)! };
+        return { jigM: clamp(fish.depthM - offsetM, 0.4, water.bottomM - 0.12), rod: fish.isKeen ? rod : rods.get(cadences[best].intensity < 0.5 ? 'shrink' : best)! };
       },
     };
   };

@@ -22,7 +22,7 @@ export interface Angler {
   /** Whether it looks at the flasher; one that does not is not drawn echoes. */
   looks: boolean;
   act: (view: View) => Hand;
-  /** Told of a bite that was struck, of one that let go, and of a fish landed. */
+  /** Responses of a bite that was struck, of one that let go, and of a fish landed. */
   reacted?: (kind: 'bite' | 'nipped' | 'landed' | 'missed', ms: number, depthM: number) => void;
 }
 

@@ -1,5 +1,5 @@
 export { ReaderScore, scoreLimits, type ReaderFigures } from './reader-score';
 export { runReaderTrial, type ReaderTrial } from './reader-trial';
 export { fishSpell, hands, type Angler, type HourResult, type View } from './angling';
-export { aboveTheTop, byLot, coached, coachedInto, fixedPlan, knowing, knownDraws, plainCadences } from './anglers';
+export { aboveTheTop, randomPolicy, coached, coachedInto, fixedPlan, oracle, knownDraws, plainCadences } from './anglers';
 export { hourParts, hourShares, type HourPart } from './hour-shares';

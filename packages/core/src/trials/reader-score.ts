@@ -20,7 +20,7 @@ export interface ReaderFigures {
   pings: number;
   /** Shares of pings, 0–1; null where there was nothing to find. */
   bottom: number;
-  /** Of the pings on which the jig hangs in sight, out of the blind zone; null where there were none. */
+  /** Of the pings on which the jig hangs in features, out of the blind zone; null where there were none. */
   jig: number | null;
   top: number | null;
   /** Pings on which there was a top to find. */

@@ -20,7 +20,7 @@ export interface Front {
   evidence: Evidence[];
 }
 
-/** Limits of the detector. Soft: they trade a missed weak front against a false one. */
+/** Limits of the detector. Heuristic: they trade a missed weak front against a false one. */
 export const frontLimits = {
   /** Steps and shifts are taken over these half-windows, h; the sharpest wins. */
   halfWindowsH: [2, 3, 4, 6, 9],

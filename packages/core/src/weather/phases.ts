@@ -15,7 +15,7 @@ export interface Phase {
   missing?: string[];
 }
 
-/** How phases are told apart, h unless said. Soft. */
+/** How phases are told apart, h unless said. Heuristic. */
 export const phaseLimits = { approachH: 14, clearH: 30, settlingH: 48, warmingPerDayC: 1.5, leastH: 4 } as const;
 
 /**

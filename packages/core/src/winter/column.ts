@@ -1,6 +1,6 @@
 import { attenuation } from '../water';
 import { Basin } from './basin';
-import { breathe, saturation } from './breath';
+import { oxygenBalance, saturation } from './oxygen-balance';
 import { mixUnstable } from './convection';
 import { Diffusion } from './diffusion';
 import { iceDensity } from './ice';
@@ -282,7 +282,7 @@ export class WinterColumn {
     const { slowS } = this;
     this.source.fill(0);
     for (let i = 0; i <= this.count; i++) this.lightSum[i] /= slowSteps;
-    breathe(this.source, this.oxygen, this.tempC, this.volumes, this.bedM2, this.lightSum, this.first, this.firstM3, slowS);
+    oxygenBalance(this.source, this.oxygen, this.tempC, this.volumes, this.bedM2, this.lightSum, this.first, this.firstM3, slowS);
     this.lightSum.fill(0);
     let topM3 = 0;
     if (this.isOpen) {

@@ -27,7 +27,7 @@ const loose = [
 ] as const;
 const meltOrder = [...loose, ['whiteM', latentHeat * iceDensity], ['clearM', latentHeat * iceDensity]] as const;
 
-const soft: SheetConstants = { airExchange: winterConstants.airExchange, snowConductivity: winterConstants.snowConductivity, floods: true };
+const usualConstants: SheetConstants = { airExchange: winterConstants.airExchange, snowConductivity: winterConstants.snowConductivity, floods: true };
 
 /**
  * An ice sheet: from the top snow, slush, white ice and clear ice, m. Grows by conduction through all of them (Ashton 1986),
@@ -44,7 +44,7 @@ export class IceSheet {
   /** Hours without a break above 0 °C. */
   hoursAbove = 0;
 
-  constructor(private readonly constants: SheetConstants = soft) {}
+  constructor(private readonly constants: SheetConstants = usualConstants) {}
 
   get iceM(): number {
     return this.clearM + this.whiteM;

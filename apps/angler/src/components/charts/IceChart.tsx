@@ -7,7 +7,7 @@ import { usePreferences } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import { Action } from '../Action';
 import { useSize } from '../useSize';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 /** The ice of the winter week by week, modelled, with what was measured beside it in the table. */
 export function IceChart({ winter, timeZone }: { winter: WaterWinter; timeZone: string }) {
@@ -19,10 +19,10 @@ export function IceChart({ winter, timeZone }: { winter: WaterWinter; timeZone: 
   const rows = winterIceRows(winter, timeZone, units);
   return (
     <View onLayout={onLayout} style={{ gap: 8 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         {words.title}
-      </Words>
-      <Words tone="second">{words.detail}</Words>
+      </Text>
+      <Text tone="second">{words.detail}</Text>
       {asTable ? (
         <View role="table" aria-label="Ice by week">
           {rows.map((row) => (
@@ -33,9 +33,9 @@ export function IceChart({ winter, timeZone }: { winter: WaterWinter; timeZone: 
             >
               {[row.day, `${row.modelled} modelled`, row.measured ? `${row.measured} measured` : ''].map((cell, i) => (
                 <View key={i} role="cell" style={{ flex: 1 }}>
-                  <Words size="small" strong={i === 2}>
+                  <Text size="small" strong={i === 2}>
                     {cell}
-                  </Words>
+                  </Text>
                 </View>
               ))}
             </View>
@@ -66,9 +66,9 @@ export function IceChart({ winter, timeZone }: { winter: WaterWinter; timeZone: 
         </View>
       ) : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           Clear and white ice, modelled. No figure here replaces a drill.
-        </Words>
+        </Text>
         <Action kind="bare" label={asTable ? 'As a picture' : 'As a table'} onPress={() => setAsTable(!asTable)} />
       </View>
     </View>

@@ -6,7 +6,7 @@ import { BarChart } from 'react-native-chart-kit';
 import { bold, usePalette } from '@/theme/theme';
 import { Action } from '../Action';
 import { useSize } from '../useSize';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 /** Most outings in one picture. */
 const shown = 8;
@@ -26,18 +26,18 @@ export function OutingChart({ outings, zone, count }: { outings: readonly Outing
   const best = rows.reduce((a, b) => (b.rate > a.rate ? b : a), rows[0]);
   return (
     <View onLayout={onLayout} style={{ gap: 8 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         {best ? `Best lately: ${best.day}, ${best.rate.toFixed(1)} ${count} an hour` : 'No line in the water yet'}
-      </Words>
+      </Text>
       {asTable ? (
         <View role="table" aria-label={`${count} an hour of line by outing`}>
           {rows.map((row) => (
             <View key={row.id} role="row" style={{ flexDirection: 'row', justifyContent: 'space-between', minHeight: 32 }}>
               <View role="cell">
-                <Words>{row.day}</Words>
+                <Text>{row.day}</Text>
               </View>
               <View role="cell">
-                <Words strong>{row.rate.toFixed(1)}</Words>
+                <Text strong>{row.rate.toFixed(1)}</Text>
               </View>
             </View>
           ))}
@@ -72,7 +72,7 @@ export function OutingChart({ outings, zone, count }: { outings: readonly Outing
         </View>
       ) : null}
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
-        <Words size="small" tone="second">{`${count} an hour of line, by day`}</Words>
+        <Text size="small" tone="second">{`${count} an hour of line, by day`}</Text>
         <Action kind="bare" label={asTable ? 'As a picture' : 'As a table'} onPress={() => setAsTable(!asTable)} />
       </View>
     </View>

@@ -7,7 +7,7 @@ import { View } from 'react-native';
 import Svg, { G, Line, Path, Pattern, Defs, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, regular, usePalette } from '@/theme/theme';
 import { useSize } from '../useSize';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { columnScale } from './scale';
 
 interface Props {
@@ -89,9 +89,9 @@ function Chip({ top, left, width, children }: { top: number; left: number; width
   const palette = usePalette();
   return (
     <View pointerEvents="none" style={{ position: 'absolute', top, left, width, alignItems: 'center', backgroundColor: palette.card, borderRadius: 6 }}>
-      <Words size="small" strong tone="kelp" numberOfLines={1}>
+      <Text size="small" strong tone="kelp" numberOfLines={1}>
         {children}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -110,17 +110,17 @@ function Legend({ hasCasts, units }: { hasCasts: boolean; units: UnitPreference 
           <Svg width={22} height={4}>
             <Line x1={0} x2={22} y1={2} y2={2} stroke={palette[e.tone]} strokeWidth={3} strokeDasharray={e.dash} />
           </Svg>
-          <Words size="small" strong tone={e.tone}>
+          <Text size="small" strong tone={e.tone}>
             {e.text}
-          </Words>
+          </Text>
         </View>
       ))}
       {hasCasts ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
           <View style={{ width: 10, height: 10, borderWidth: 2, borderColor: palette.ember }} />
-          <Words size="small" tone="second">
+          <Text size="small" tone="second">
             your thermometer
-          </Words>
+          </Text>
         </View>
       ) : null}
     </View>

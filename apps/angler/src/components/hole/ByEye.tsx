@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from '../Action';
 import type { TakenReading } from '../reading/ReadingSheet';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 /** A reading by eye with when it was made. */
 export interface KeptReading extends TakenReading {
@@ -38,17 +38,17 @@ export function ByEye({ hole, reading, jigM, units, timeZone, onRead }: Props) {
     <View style={{ flex: 1, minHeight: 260, borderTopWidth: 1, borderTopColor: palette.line, padding: 16, gap: 12 }}>
       {rows.map((row) => (
         <View key={row.what} style={{ flexDirection: 'row', alignItems: 'baseline', gap: 12, borderBottomWidth: 1, borderBottomColor: palette.line, paddingBottom: 8 }}>
-          <Words strong style={{ width: 84 }}>
+          <Text strong style={{ width: 84 }}>
             {row.what}
-          </Words>
+          </Text>
           {row.figure === null ? null : (
-            <Words size="title" strong>
+            <Text size="title" strong>
               {row.figure}
-            </Words>
+            </Text>
           )}
-          <Words size="small" tone="second" style={{ flex: 1 }}>
+          <Text size="small" tone="second" style={{ flex: 1 }}>
             {row.from}
-          </Words>
+          </Text>
         </View>
       ))}
       <Action kind={reading ? 'plain' : 'main'} height={64} icon="eye" label={reading ? 'Read again' : 'Quick reading'} onPress={onRead} />

@@ -8,16 +8,16 @@ import { PlanNote } from '../outlook/PlanNote';
 import { ReadingSheet } from '../reading/ReadingSheet';
 import { Sheet } from '../Sheet';
 import type { ThumbKey } from '../ThumbBar';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { RigSheet } from './RigSheet';
 import { ShownDepth } from './ShownDepth';
 import { TipUpSheet } from './TipUpSheet';
-import { ToldSheet } from './ToldSheet';
+import { ResponseSheet } from './ResponseSheet';
 import type { HoleControl } from './useHole';
 
-const Said = lazy(() => import('../with-paper').then((m) => ({ default: m.Said })));
+const UndoSnackbar = lazy(() => import('../with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
-/** Beam of a flasher whose own is not known, °. Soft. */
+/** Beam of a flasher whose own is not known, °. Heuristic. */
 const readingBeamDeg = 20;
 
 /** Everything that opens over the hole. */
@@ -59,7 +59,7 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
       {sheet === 'tip-ups' ? (
         <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
       ) : null}
-      {sheet === 'told' ? <ToldSheet outing={outing} memory={told ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'responses' ? <ResponseSheet outing={outing} memory={told ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} drifts={!method.isOnIce} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'reading' ? (
         <ReadingSheet
@@ -74,19 +74,19 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
         />
       ) : null}
       <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
-        <Words>{clock.reason}</Words>
+        <Text>{clock.reason}</Text>
         <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
-        <Words tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Words>
+        <Text tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Text>
       </Sheet>
       <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>
         {keys.map((k) => (
-          <Words key={k.id}>{`${k.shortcut}: ${k.label}`}</Words>
+          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
         ))}
-        <Words>Arrow up and down on the shaft move the jig.</Words>
+        <Text>Arrow up and down on the shaft move the jig.</Text>
       </Sheet>
       {said === null ? null : (
         <Suspense fallback={null}>
-          <Said key={said.undo} text={said.text} onUndo={() => undo(said.undo)} onDismiss={() => setSaid(null)} liftPx={wide ? 0 : 96} />
+          <UndoSnackbar key={said.undo} text={said.text} onUndo={() => undo(said.undo)} onDismiss={() => setSaid(null)} liftPx={wide ? 0 : 96} />
         </Suspense>
       )}
     </>

@@ -2,7 +2,7 @@ import { clockText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { Beat } from '../Beat';
 import { HoleClock } from '../HoleClock';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { FlagBar } from './FlagBar';
 import type { HoleControl } from './useHole';
 
@@ -13,14 +13,14 @@ export function Instruction({ control }: { control: HoleControl }) {
     <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 8, gap: 4 }}>
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <View style={{ flex: 1, gap: 2 }}>
-          <Words size="small" tone="second">
+          <Text size="small" tone="second">
             {isDemo ? `${method.place} ${hole.label}` : `${method.place} ${hole.label}, no flasher connected: read yours by eye`}
-          </Words>
+          </Text>
           <View aria-live="polite" style={{ minHeight: 92 }}>
-            <Words heading={1} size="title">
+            <Text heading={1} size="title">
               {isTaken ? 'Rod tip down: strike' : (words?.instruction ?? (isDemo ? 'Listening to the flasher' : 'Read your flasher'))}
-            </Words>
-            <Words tone="second">
+            </Text>
+            <Text tone="second">
               {isTaken
                 ? 'Tap Bite to set the hook. The tip is simulated.'
                 : words
@@ -28,15 +28,15 @@ export function Instruction({ control }: { control: HoleControl }) {
                   : isDemo
                     ? 'The first pings take a second.'
                     : 'Bottom, jig, top mark and what it did: the next move follows from them.'}
-            </Words>
+            </Text>
           </View>
         </View>
         <HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => setSheet('clock')} />
       </View>
       {advice?.ask && !isTaken ? (
-        <Words size="small" strong>
+        <Text size="small" strong>
           {advice.ask.text}
-        </Words>
+        </Text>
       ) : null}
       {advice && words ? <Beat advice={advice} words={words} /> : null}
       <FlagBar outing={outing} nowMs={now} onPress={() => setSheet('tip-ups')} />

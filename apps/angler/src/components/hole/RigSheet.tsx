@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Choice } from '../Choice';
 import { Sheet } from '../Sheet';
 import { Stepper } from '../Stepper';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const metals = [
   { id: 'tungsten', label: 'Tungsten' },
@@ -39,12 +39,12 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number; drift
   const step = (at: number, by: number, of: readonly unknown[]) => clamp(at + by, 0, of.length - 1);
   return (
     <Sheet title="Rig on the spot" open onClose={onClose}>
-      <Words heading={2} size="lead">{`${seconds.toFixed(seconds < 10 ? 1 : 0)} s down to ${depthText(depthM, units)}`}</Words>
-      <Words tone="second">
+      <Text heading={2} size="lead">{`${seconds.toFixed(seconds < 10 ? 1 : 0)} s down to ${depthText(depthM, units)}`}</Text>
+      <Text tone="second">
         {isStill
           ? 'On slack line in still water. A line that stops before its time has been taken: strike.'
           : `With ${depthText(depthM, units)} of line out in this current it hangs at ${depthText(hang.depthM, units)}, ${depthText(hang.setBackM, units)} off to the side, the line ${Math.round(hang.surfaceAngleDeg)}° from upright.${drifts ? (holds === null ? ' None of these weights holds it upright: drift slower, or anchor.' : ` ${holds} g would hold it within ${uprightDeg}°.`) : ''}`}
-      </Words>
+      </Text>
       <Choice label="Form" options={forms} value={shape} onChange={setShape} wrap />
       <Choice label="Metal" options={metals} value={material} onChange={setMaterial} wrap />
       <Stepper label="Weight" text={`${masses[mass]} g`} onStep={(d) => setMass(step(mass, d, masses))} />
@@ -61,7 +61,7 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number; drift
           label="Current"
           text={currentMs === 0 ? 'none' : `${Math.round(currentMs * 100)} cm/s`}
           onStep={(d) => setCurrent((c) => clamp(Math.round((c + 0.05 * d) * 100) / 100, 0, 0.8))}
-          hint="Watch a speck in the hole: a hand’s width a second is about 10."
+          hint="SessionConfig a speck in the hole: a hand’s width a second is about 10."
         />
       )}
     </Sheet>

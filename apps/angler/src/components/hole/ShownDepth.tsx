@@ -1,6 +1,6 @@
 import { shownDepth, type EchoHeader } from '@burrow/core/sonar';
 import { depthFine, tempText, type UnitPreference } from '@burrow/core/units';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 interface Props {
   header: EchoHeader;
@@ -12,8 +12,8 @@ interface Props {
 export function ShownDepth({ header, bottomM, units }: Props) {
   if (header.waterTempC === undefined) return null;
   return (
-    <Words size="small" tone="second">
+    <Text size="small" tone="second">
       {`Depths are true, for water of ${tempText(header.waterTempC, units)}: the bottom is at ${depthFine(bottomM, units)}. A flasher set to ${header.soundSpeedMs} m/s shows it at ${depthFine(shownDepth(bottomM, header), units)}.`}
-    </Words>
+    </Text>
   );
 }

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { change, usePreferences } from '@/data/preferences';
 import { Choice } from '../Choice';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const beats = [
   { id: 'off', label: 'To see only' },
@@ -19,9 +19,9 @@ export function Signals() {
   const { beatBy, callBy } = usePreferences();
   return (
     <View style={{ gap: 8 }}>
-      <Words strong>The beat</Words>
+      <Text strong>The beat</Text>
       <Choice label="The beat by" options={beats} value={beatBy} onChange={(id) => change({ beatBy: id })} wrap />
-      <Words strong>When a fish comes up</Words>
+      <Text strong>When a fish comes up</Text>
       <Choice label="A fish coming up by" options={calls} value={callBy} onChange={(id) => change({ callBy: id })} wrap />
     </View>
   );

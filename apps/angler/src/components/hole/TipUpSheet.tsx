@@ -9,7 +9,7 @@ import { radius, usePalette } from '@/theme/theme';
 import { Action } from '../Action';
 import { Sheet } from '../Sheet';
 import { Stepper } from '../Stepper';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { flagOf, flagText, isTipUp, tipUpName } from './tip-ups';
 
 interface Props {
@@ -56,7 +56,7 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
         />
       }
     >
-      {set.length === 0 ? <Words tone="second">None set. Loose line, the flag bent under; your rules say how many lines and how near you must stay.</Words> : null}
+      {set.length === 0 ? <Text tone="second">None set. Loose line, the flag bent under; your rules say how many lines and how near you must stay.</Text> : null}
       {set.map((line) => (
         <TipUp
           key={line.id}
@@ -114,10 +114,10 @@ function TipUp({ line, where, nowMs, onFlag, onFish, onAgain, onUp }: TipUpProps
         backgroundColor: palette.card,
       }}
     >
-      <Words strong>{flagMs === null ? line.rod : `${line.rod}: flag up ${flagText(nowMs - flagMs)}`}</Words>
-      <Words size="small" tone="second">
+      <Text strong>{flagMs === null ? line.rod : `${line.rod}: flag up ${flagText(nowMs - flagMs)}`}</Text>
+      <Text size="small" tone="second">
         {flagMs === null ? where : `${where}. Pull the slack first, lift when you feel weight.`}
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {flagMs === null ? (
           <Action grow height={64} kind="main" label="Flag up" onPress={onFlag} />

@@ -14,7 +14,7 @@ import { useAccount, useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { reactionWords } from '../LogList';
 import type { TakenReading } from '../reading/ReadingSheet';
-import { useTaken } from '../useTaken';
+import { useStrikeSignal } from '../useStrikeSignal';
 import type { KeptReading } from './ByEye';
 import { isTipUp } from './tip-ups';
 import { useCall } from './useCall';
@@ -22,7 +22,7 @@ import { useCall } from './useCall';
 /** Water at the fishing depth in midwinter, °C, until a thermometer has been down. */
 const assumedWaterC = 4;
 
-export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'reading' | 'tip-ups' | 'told' | 'rig';
+export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'reading' | 'tip-ups' | 'responses' | 'rig';
 
 /** A hole being fished: its flasher or the last reading by eye, what the coach says of it, its clock, and what can be logged there. */
 export function useHole(outing: OutingState, hole: StationState) {
@@ -65,9 +65,9 @@ export function useHole(outing: OutingState, hole: StationState) {
   const jigM = frame ? (frame.state.jigM ?? frame.lineM) : (reading?.advice.jigM ?? line?.depths.at(-1)?.depthM ?? null);
   const bottomM = frame?.state.bottomM ?? reading?.bottomM ?? hole.depthM;
 
-  const isTaken = useTaken(flasher);
+  const isTaken = useStrikeSignal(flasher);
   useCall(flasher);
-  const asksMemory = sheet === 'reading' || sheet === 'told';
+  const asksMemory = sheet === 'reading' || sheet === 'responses';
   const { memory: readMemory } = flasher;
   useEffect(() => {
     if (asksMemory) void readMemory().then(setTold);

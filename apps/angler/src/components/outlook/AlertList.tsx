@@ -2,7 +2,7 @@ import type { Alert } from '@burrow/core/outlook';
 import { View } from 'react-native';
 import { radius, usePalette } from '@/theme/theme';
 import { Caution } from '../Caution';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 /** What is worth a glance: cautions in their own ground, the rest beside a bar. */
 export function AlertList({ alerts }: { alerts: readonly Alert[] }) {
@@ -17,7 +17,7 @@ export function AlertList({ alerts }: { alerts: readonly Alert[] }) {
           </View>
         ) : (
           <View key={alert.id} role="listitem" style={{ borderLeftWidth: 4, borderLeftColor: palette.kelp, borderRadius: radius / 3, paddingLeft: 10, paddingVertical: 2 }}>
-            <Words>{alert.text}</Words>
+            <Text>{alert.text}</Text>
           </View>
         ),
       )}

@@ -7,7 +7,7 @@ import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';
 import { Action } from '../Action';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { ColumnPlot, columnSpoken } from '../column/ColumnPlot';
 
 interface Props {
@@ -33,16 +33,16 @@ export function ColumnPart({ species, answer, depth, why, pending, waterId, nowM
   if (!answer || !depth) {
     return (
       <View style={{ gap: 8, minHeight: 120 }}>
-        <Words heading={2} size="lead">
+        <Text heading={2} size="lead">
           The water by depth
-        </Words>
+        </Text>
         {pending && !why ? (
           <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
             <ActivityIndicator color={palette.ember} aria-label="Computing the column" accessibilityLabel="Computing the column" />
-            <Words tone="second">Running the winter through this water</Words>
+            <Text tone="second">Running the winter through this water</Text>
           </View>
         ) : (
-          <Words tone="second">{`Not to be had: ${why ?? 'no weather since autumn has reached this phone yet'}. The windows go by weather and light alone.`}</Words>
+          <Text tone="second">{`Not to be had: ${why ?? 'no weather since autumn has reached this phone yet'}. The windows go by weather and light alone.`}</Text>
         )}
       </View>
     );
@@ -50,19 +50,19 @@ export function ColumnPart({ species, answer, depth, why, pending, waterId, nowM
   const words = columnWords(answer, depth, speciesOf(species).short, units);
   return (
     <View style={{ gap: 8 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         {words.title}
-      </Words>
-      <Words tone="second">{words.detail}</Words>
+      </Text>
+      <Text tone="second">{words.detail}</Text>
       {asTable ? (
         <View role="table" aria-label="Column in figures">
           {columnTable(answer, units).map((row) => (
             <View key={row.depth} role="row" style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 6 }}>
               {[row.depth, row.temp, row.oxygen, row.light].map((cell, i) => (
                 <View key={i} role="cell" style={{ flex: 1 }}>
-                  <Words size="small" strong={i === 0} align={i === 0 ? 'left' : 'right'}>
+                  <Text size="small" strong={i === 0} align={i === 0 ? 'left' : 'right'}>
                     {cell}
-                  </Words>
+                  </Text>
                 </View>
               ))}
             </View>
@@ -80,9 +80,9 @@ export function ColumnPart({ species, answer, depth, why, pending, waterId, nowM
         />
       )}
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-        <Words size="small" tone="second" style={{ flex: 1 }}>
+        <Text size="small" tone="second" style={{ flex: 1 }}>
           {clarityAssumed ? `${words.source} Clarity is assumed; the disc tells it.` : words.source}
-        </Words>
+        </Text>
         <Action label={asTable ? 'As a picture' : 'In figures'} onPress={() => setAsTable(!asTable)} />
       </View>
     </View>

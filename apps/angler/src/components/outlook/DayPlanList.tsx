@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from '../Action';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 interface Props {
   items: readonly PlanItem[];
@@ -22,7 +22,7 @@ const stepMin = 15;
 export function DayPlanList({ items, isEdited, nowMs, timeZone, onChange, onReset }: Props) {
   const palette = usePalette();
   const [editing, setEditing] = useState<string | null>(null);
-  if (items.length === 0) return <Words tone="second">Nothing left of today that stands out. The ribbon shows the next good hours.</Words>;
+  if (items.length === 0) return <Text tone="second">Nothing left of today that stands out. The ribbon shows the next good hours.</Text>;
   return (
     <View>
       {items.map((item, i) => {
@@ -31,9 +31,9 @@ export function DayPlanList({ items, isEdited, nowMs, timeZone, onChange, onRese
         return (
           <View key={item.id} style={{ flexDirection: 'row', gap: 12 }}>
             <View style={{ width: 52, alignItems: 'flex-end' }}>
-              <Words strong tone={isNow ? 'ember' : 'ink'}>
+              <Text strong tone={isNow ? 'ember' : 'ink'}>
                 {clockText(item.atMs, timeZone)}
-              </Words>
+              </Text>
             </View>
             <View style={{ alignItems: 'center', width: 14 }}>
               <View
@@ -50,12 +50,12 @@ export function DayPlanList({ items, isEdited, nowMs, timeZone, onChange, onRese
               {i < items.length - 1 ? <View style={{ flex: 1, width: 2, minHeight: 12, backgroundColor: item.kind === 'fish' ? palette.kelp : palette.line }} /> : null}
             </View>
             <View style={{ flex: 1, paddingBottom: 14, gap: 2 }}>
-              <Words strong tone={tone}>
+              <Text strong tone={tone}>
                 {item.kind === 'fish' ? `${item.what}, until ${clockText(item.untilMs, timeZone)}` : item.what}
-              </Words>
-              <Words size="small" tone="second">
+              </Text>
+              <Text size="small" tone="second">
                 {item.why}
-              </Words>
+              </Text>
               {editing === item.id ? (
                 <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap', paddingTop: 4 }}>
                   <Action label={`${stepMin} min earlier`} onPress={() => onChange(movedItem(items, item.id, -stepMin))} />

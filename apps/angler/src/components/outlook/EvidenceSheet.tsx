@@ -3,7 +3,7 @@ import type { Front, Phase } from '@burrow/core/weather';
 import { View } from 'react-native';
 import { Action } from '../Action';
 import { Sheet } from '../Sheet';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 export type Opened = { kind: 'front'; front: Front } | { kind: 'phase'; phase: Phase } | null;
 
@@ -27,18 +27,18 @@ export function EvidenceSheet({ opened, timeZone, onClose }: { opened: Opened; t
     <Sheet title={title} open={opened !== null} onClose={onClose} footer={<Action label="Done" onPress={onClose} />}>
       {opened?.kind === 'front' ? (
         <>
-          <Words>{`${dayText(opened.front.atMs, timeZone)} ${clockText(opened.front.atMs, timeZone)}, give or take ${Math.ceil(opened.front.uncertaintyH)} h. Read from the hourly series after taking out the day's own rhythm and the air tide:`}</Words>
+          <Text>{`${dayText(opened.front.atMs, timeZone)} ${clockText(opened.front.atMs, timeZone)}, give or take ${Math.ceil(opened.front.uncertaintyH)} h. Read from the hourly series after taking out the day's own rhythm and the air tide:`}</Text>
           {opened.front.evidence.map((e) => (
             <View key={e.sign} style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-              <Words>{e.sign}</Words>
-              <Words strong>{e.unit === 'share' ? `${Math.round(e.amount * 100)} %` : `${e.amount > 0 ? '+' : '−'}${Math.abs(e.amount).toFixed(1)} ${e.unit}`}</Words>
+              <Text>{e.sign}</Text>
+              <Text strong>{e.unit === 'share' ? `${Math.round(e.amount * 100)} %` : `${e.amount > 0 ? '+' : '−'}${Math.abs(e.amount).toFixed(1)} ${e.unit}`}</Text>
             </View>
           ))}
         </>
       ) : opened?.phase.missing ? (
-        <Words>{`${span(opened.phase.fromMs, opened.phase.toMs)}. Missing: ${opened.phase.missing.join(', ')}.`}</Words>
+        <Text>{`${span(opened.phase.fromMs, opened.phase.toMs)}. Missing: ${opened.phase.missing.join(', ')}.`}</Text>
       ) : opened ? (
-        <Words>{`${span(opened.phase.fromMs, opened.phase.toMs)}. How sure: ${Math.round(opened.phase.confidence * 100)} in 100${opened.phase.confidence < 0.95 ? ', less the further ahead' : ', observed'}.`}</Words>
+        <Text>{`${span(opened.phase.fromMs, opened.phase.toMs)}. How sure: ${Math.round(opened.phase.confidence * 100)} in 100${opened.phase.confidence < 0.95 ? ', less the further ahead' : ', observed'}.`}</Text>
       ) : null}
     </Sheet>
   );

@@ -8,7 +8,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { Action } from '../Action';
 import { Caution } from '../Caution';
 import { Choice } from '../Choice';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const loads = iceGuidance.map((g) => ({ id: g.load, label: { foot: 'On foot', snowmobile: 'With a sled machine', car: 'With a car', truck: 'With a truck' }[g.load] }));
 
@@ -58,14 +58,14 @@ export function ColdPart({ words, station, keptMs, nowMs, onSeen }: ColdProps) {
   const stale = wallNowMs - keptMs > 30 * 60_000;
   return (
     <View style={{ gap: 4 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         Cold and light
-      </Words>
-      <Words>{words.cold}</Words>
-      <Words
+      </Text>
+      <Text>{words.cold}</Text>
+      <Text
         size="small"
         tone={stale ? 'straw' : 'second'}
-      >{`${station.station}${station.simulated ? ', simulated' : ''}: read ${age < 60_000 ? 'just now' : `${spanText(age)} ago`}${stale ? ', no fresher without signal' : ''}.`}</Words>
+      >{`${station.station}${station.simulated ? ', simulated' : ''}: read ${age < 60_000 ? 'just now' : `${spanText(age)} ago`}${stale ? ', no fresher without signal' : ''}.`}</Text>
       <View style={{ flexDirection: 'row' }}>
         <Action label="Log what I see" onPress={onSeen} />
       </View>

@@ -6,10 +6,10 @@ import { ScrollView, View } from 'react-native';
 import { useLedger } from '@/data/session';
 import { Action } from '../Action';
 import { Caution } from '../Caution';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { SeenSheet } from './SeenSheet';
 
-const Said = lazy(() => import('../with-paper').then((m) => ({ default: m.Said })));
+const UndoSnackbar = lazy(() => import('../with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 interface Props {
   words: WithoutWeather;
@@ -29,20 +29,20 @@ export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
     <>
       <ScrollView contentContainerStyle={{ padding: 16, gap: 22, maxWidth: 720, width: '100%', alignSelf: 'center' }}>
         <View style={{ gap: 8 }}>
-          <Words size="small" tone="second">
+          <Text size="small" tone="second">
             {water}
-          </Words>
-          <Words heading={1} size="title">
+          </Text>
+          <Text heading={1} size="title">
             {words.headline}
-          </Words>
-          <Words tone="second">{words.why}</Words>
+          </Text>
+          <Text tone="second">{words.why}</Text>
         </View>
         <Caution headline={words.ice.headline}>{words.ice.detail}</Caution>
         <View style={{ gap: 4 }}>
-          <Words heading={2} size="lead">
+          <Text heading={2} size="lead">
             Light
-          </Words>
-          <Words>{words.light}</Words>
+          </Text>
+          <Text>{words.light}</Text>
         </View>
         <View style={{ gap: 8 }}>
           <Action kind="main" height={64} label="To the map" onPress={() => router.navigate('/water')} />
@@ -52,7 +52,7 @@ export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
       <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={undefined} zone={zone} onLogged={onSeen} />
       {said === null ? null : (
         <Suspense fallback={null}>
-          <Said key={said.id} text="Weather logged" onUndo={() => void ledger.write({ id: said.outing, zone }, 'undone', { target: said.id })} onDismiss={onDone} />
+          <UndoSnackbar key={said.id} text="Weather logged" onUndo={() => void ledger.write({ id: said.outing, zone }, 'undone', { target: said.id })} onDismiss={onDone} />
         </Suspense>
       )}
     </>

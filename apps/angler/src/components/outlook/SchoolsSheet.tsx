@@ -4,7 +4,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { Action } from '../Action';
 import { Choice } from '../Choice';
 import { Sheet } from '../Sheet';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 interface Props {
   window: FeedingWindow | null;
@@ -27,23 +27,23 @@ export function SchoolsSheet({ window, peak, open, onClose, onRules }: Props) {
     : [];
   return (
     <Sheet title="Why these hours" open={open} onClose={onClose} footer={<Action label="All rules, and what your log says" onPress={onRules} />}>
-      {window ? window.reasons.map((r) => <Words key={r.ruleId}>{r.text}</Words>) : null}
+      {window ? window.reasons.map((r) => <Text key={r.ruleId}>{r.text}</Text>) : null}
       {rows.map(([name, share]) => (
         <View key={name} style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-          <Words>{name}</Words>
-          <Words strong>{`× ${(share as number).toFixed(2)}`}</Words>
+          <Text>{name}</Text>
+          <Text strong>{`× ${(share as number).toFixed(2)}`}</Text>
         </View>
       ))}
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         {window && window.logShare > 0.005
           ? `1 is low light in steady weather. ${Math.round(window.logShare * 100)} % of the weather's weight is your own log, the rest fieldcraft.`
           : '1 is low light in steady weather. All fieldcraft so far: your log has not spoken.'}
-      </Words>
+      </Text>
       <School question="glass-or-light" value={schools['glass-or-light']} />
       <School question="early-or-warmed" value={schools['early-or-warmed']} />
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         Good anglers differ here. Fish both ways: the log tells which pays on this water.
-      </Words>
+      </Text>
     </Sheet>
   );
 }
@@ -53,7 +53,7 @@ function School<Q extends keyof typeof schoolWords>({ question, value }: { quest
   const words = schoolWords[question];
   return (
     <View style={{ gap: 6 }}>
-      <Words strong>{words.question}</Words>
+      <Text strong>{words.question}</Text>
       <Choice
         label={words.question}
         wrap

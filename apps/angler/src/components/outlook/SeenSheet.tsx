@@ -10,7 +10,7 @@ import { Action } from '../Action';
 import { Choice } from '../Choice';
 import { Sheet } from '../Sheet';
 import { Stepper } from '../Stepper';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const skies = [
   { id: '0', label: 'Clear' },
@@ -65,11 +65,11 @@ export function SeenSheet({
         hint="Reduced to sea level, as barometers are set."
       />
       <View style={{ gap: 6 }}>
-        <Words strong>Sky</Words>
+        <Text strong>Sky</Text>
         <Choice label="Sky" wrap options={skies} value={sky ?? ('' as never)} onChange={setSky} />
       </View>
       <View style={{ gap: 6 }}>
-        <Words strong>Wind</Words>
+        <Text strong>Wind</Text>
         <Choice
           label="Wind"
           wrap
@@ -78,9 +78,9 @@ export function SeenSheet({
           onChange={(id) => setWind(Number(id))}
         />
       </View>
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         Only what you set is logged. It joins the series, and the fronts are read anew.
-      </Words>
+      </Text>
     </Sheet>
   );
 }

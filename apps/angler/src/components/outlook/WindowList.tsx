@@ -2,17 +2,17 @@ import type { FeedingWindow } from '@burrow/core/outlook';
 import { clockText, dayText } from '@burrow/core/units';
 import { Pressable, View } from 'react-native';
 import { usePalette } from '@/theme/theme';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 /** Hours worth being there, each with its reasons; a tap opens what made it. */
 export function WindowList({ windows, timeZone, onWhy }: { windows: readonly FeedingWindow[]; timeZone: string; onWhy: (window: FeedingWindow) => void }) {
   const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         Hours worth being there
-      </Words>
-      {windows.length === 0 ? <Words tone="second">None stand out in the next three days.</Words> : null}
+      </Text>
+      {windows.length === 0 ? <Text tone="second">None stand out in the next three days.</Text> : null}
       {windows.map((w) => {
         const hours = `${clockText(w.fromMs, timeZone)} to ${clockText(w.toMs, timeZone)}`;
         return (
@@ -24,20 +24,20 @@ export function WindowList({ windows, timeZone, onWhy }: { windows: readonly Fee
             style={{ flexDirection: 'row', gap: 12, paddingVertical: 10, minHeight: 48, borderTopWidth: 1, borderTopColor: palette.line }}
           >
             <View style={{ width: 128 }}>
-              <Words strong>{hours}</Words>
-              <Words size="small" tone="second">
+              <Text strong>{hours}</Text>
+              <Text size="small" tone="second">
                 {dayText(w.fromMs, timeZone)}
-              </Words>
+              </Text>
             </View>
             <View style={{ flex: 1 }}>
               {w.reasons.map((r) => (
-                <Words key={r.ruleId} size="small" tone="second">
+                <Text key={r.ruleId} size="small" tone="second">
                   {r.text}
-                </Words>
+                </Text>
               ))}
-              <Words size="small" tone={w.logShare > 0.005 ? 'kelp' : 'second'}>
+              <Text size="small" tone={w.logShare > 0.005 ? 'kelp' : 'second'}>
                 {w.logShare > 0.005 ? `${Math.round(w.logShare * 100)} % your log, the rest fieldcraft` : 'Fieldcraft; your log has not spoken yet'}
-              </Words>
+              </Text>
             </View>
           </Pressable>
         );

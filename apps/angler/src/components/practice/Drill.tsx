@@ -13,11 +13,11 @@ import { usePalette } from '@/theme/theme';
 import { SimulatedBand } from '../SimulatedBand';
 import { Action } from '../Action';
 import { Choice } from '../Choice';
-import { Shaft } from '../shaft/Shaft';
+import { WaterColumnView } from '../shaft/WaterColumnView';
 import { useWide } from '../shell/Shell';
 import { useShortcuts } from '../useShortcuts';
-import { useTaken } from '../useTaken';
-import { Words } from '../Words';
+import { useStrikeSignal } from '../useStrikeSignal';
+import { Text } from '../Text';
 import { Review } from './Review';
 
 /** How the learner may work the rod. */
@@ -50,7 +50,7 @@ export function Drill() {
   const [review, setReview] = useState<DrillReview | null>(null);
   const flasher = useFlasher(review ? null : { mode: 'drill', speciesId: scene.speciesId, waterTempC: scene.waterTempC, sceneId, seed });
   const { frame, work } = flasher;
-  const isTaken = useTaken(
+  const isTaken = useStrikeSignal(
     flasher,
     useCallback(() => setSays(null), []),
   );
@@ -122,10 +122,10 @@ export function Drill() {
   const lesson = (
     <View style={{ paddingHorizontal: 16, paddingTop: 4, paddingBottom: 8, gap: 6 }}>
       <View aria-live="polite" style={{ minHeight: 84 }}>
-        <Words heading={1} size="title">
+        <Text heading={1} size="title">
           {headline}
-        </Words>
-        <Words tone="second">{detail}</Words>
+        </Text>
+        <Text tone="second">{detail}</Text>
       </View>
       <Choice label="Drill" options={drills.map((s) => ({ id: s.id, label: s.title }))} value={sceneId} onChange={begin} />
     </View>
@@ -149,9 +149,9 @@ export function Drill() {
       </View>
       <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
         <View style={{ flex: 1 }}>
-          <Words size="small" tone="second" aria-live="polite">
+          <Text size="small" tone="second" aria-live="polite">
             {says ?? `Simulated on this phone; a training model, not a claim about fish.${past.length > 0 ? ` ${past.length} done.` : ''}`}
-          </Words>
+          </Text>
         </View>
         <Action height={52} label="End and review" onPress={() => void end()} />
       </View>
@@ -160,7 +160,7 @@ export function Drill() {
   const shaft = (
     <>
       <SimulatedBand>Simulated for practice: these fish are in no water</SimulatedBand>
-      <Shaft flasher={flasher} units={units} iceM={null} adviceM={coached ? (frame?.advice?.jigM ?? null) : null} onJig={flasher.setLine} />
+      <WaterColumnView flasher={flasher} units={units} iceM={null} adviceM={coached ? (frame?.advice?.jigM ?? null) : null} onJig={flasher.setLine} />
     </>
   );
   if (!wide)

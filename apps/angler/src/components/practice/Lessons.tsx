@@ -3,7 +3,7 @@ import { depthText, liftText, type UnitPreference } from '@burrow/core/units';
 import { ScrollView, View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect } from 'react-native-svg';
 import { radius, usePalette } from '@/theme/theme';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 /** The water of the lessons: depth m, beam °, slope °, fish over the bottom m. */
 const [depthM, beamDeg, slopeDeg, soundMs, pulseUs] = [6, 20, 15, 1463, 80];
@@ -36,9 +36,9 @@ export function Lessons({ units }: { units: UnitPreference }) {
   ];
   return (
     <ScrollView contentContainerStyle={{ padding: 16, gap: 14 }}>
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         What the flasher cannot show
-      </Words>
+      </Text>
       {lessons.map(({ title, text, draw }) => (
         <Lesson key={title} title={title} text={text}>
           {draw}
@@ -54,10 +54,10 @@ function Lesson({ title, text, children }: { title: string; text: string; childr
     <View style={{ flexDirection: 'row', gap: 14, padding: 14, borderRadius: radius, borderWidth: 1, borderColor: palette.line, backgroundColor: palette.card }}>
       <View aria-hidden>{children}</View>
       <View style={{ flex: 1, gap: 4 }}>
-        <Words heading={2} size="lead">
+        <Text heading={2} size="lead">
           {title}
-        </Words>
-        <Words tone="second">{text}</Words>
+        </Text>
+        <Text tone="second">{text}</Text>
       </View>
     </View>
   );

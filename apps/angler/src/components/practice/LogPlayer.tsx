@@ -8,8 +8,8 @@ import { usePalette } from '@/theme/theme';
 import { Action } from '../Action';
 import { Caution } from '../Caution';
 import { Choice } from '../Choice';
-import { Shaft } from '../shaft/Shaft';
-import { Words } from '../Words';
+import { WaterColumnView } from '../shaft/WaterColumnView';
+import { Text } from '../Text';
 import { Scrubber } from './Scrubber';
 
 const speeds = [
@@ -61,20 +61,20 @@ export function LogPlayer({ speciesId, waterTempC, units }: { speciesId: string;
     <View style={{ flex: 1 }}>
       <View style={{ padding: 16, gap: 8 }}>
         <View aria-live="polite" style={{ minHeight: 84, gap: 2 }}>
-          <Words heading={1} size="title">
+          <Text heading={1} size="title">
             {log ? (words?.instruction ?? 'Nothing to say yet') : 'Play an echo log'}
-          </Words>
-          <Words tone="second">
+          </Text>
+          <Text tone="second">
             {log
               ? words
                 ? `${words.reason} ${words.then}`
                 : log.name
               : 'A log that a sounder or this app has kept. It is read on this phone by the same reader and coach as a live flasher.'}
-          </Words>
+          </Text>
         </View>
         {wrong ? <Caution headline="This log cannot be played">{wrong}</Caution> : null}
       </View>
-      {log ? <Shaft flasher={flasher} units={units} iceM={null} adviceM={frame?.advice?.jigM ?? null} onJig={null} /> : <View style={{ flex: 1 }} />}
+      {log ? <WaterColumnView flasher={flasher} units={units} iceM={null} adviceM={frame?.advice?.jigM ?? null} onJig={null} /> : <View style={{ flex: 1 }} />}
       <View style={{ padding: 12, gap: 10, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.ground }}>
         {log ? <Scrubber nowMs={nowMs} lengthMs={log.lengthMs} onSeek={flasher.seek} /> : null}
         {log ? <Choice label="Speed" options={speeds} value={speed} onChange={setSpeed} /> : null}

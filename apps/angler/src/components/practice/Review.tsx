@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { radius, usePalette } from '@/theme/theme';
 import { Action } from '../Action';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { Trace } from './Trace';
 
 const clock = (ms: number) => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`;
@@ -36,27 +36,27 @@ export function Review({
   return (
     <ScrollView contentContainerStyle={{ padding: 16, gap: 14 }}>
       <View style={{ gap: 4 }}>
-        <Words heading={1} size="title">
+        <Text heading={1} size="title">
           {review.score === null ? 'Nothing to decide yet' : `${review.score} of 100 over ${decisions.length} ${decisions.length === 1 ? 'decision' : 'decisions'}`}
-        </Words>
-        <Words tone="second">
+        </Text>
+        <Text tone="second">
           {`${title}, ${clock(review.seconds * 1000)}. ${review.takes} takes, ${review.landed} landed. ${review.refusals} refusals, ${review.logged} of them logged.${best === null ? '' : ` Best so far ${best}.`}`}
-        </Words>
+        </Text>
       </View>
       <Trace trace={review.trace} decisions={decisions.slice(0, shown)} chosen={chosen} onChoose={setChosen} units={units} />
       {words ? (
         <View style={{ gap: 10, padding: 14, borderRadius: radius, borderWidth: 1, borderColor: palette.line, backgroundColor: palette.card }} aria-live="polite">
           <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-            <Words heading={2} size="lead">{`Decision ${chosen + 1}, at ${clock(decision.t)}`}</Words>
-            <Words size="lead" strong>{`${decision.score}`}</Words>
+            <Text heading={2} size="lead">{`Decision ${chosen + 1}, at ${clock(decision.t)}`}</Text>
+            <Text size="lead" strong>{`${decision.score}`}</Text>
           </View>
-          <Words tone="second">{words.seen}</Words>
+          <Text tone="second">{words.seen}</Text>
           <Row label="You" text={`${words.did} ${words.remarks}`} />
           <Row label="Coach" text={words.would} />
           <Row label="Fish" text={words.fish} />
         </View>
       ) : (
-        <Words tone="second">No look changed while the drill ran. Give it a minute or two.</Words>
+        <Text tone="second">No look changed while the drill ran. Give it a minute or two.</Text>
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action grow height={64} label="Before" disabled={chosen <= 0} onPress={() => go(-1)} />
@@ -66,9 +66,9 @@ export function Review({
         <Action grow height={64} label="Done" onPress={onClose} />
         <Action grow height={64} kind="main" label="Once more" onPress={onAgain} />
       </View>
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         Scored against the coach: depth for 55, movement for 45. The fish are simulated, a training model and not a claim about fish.
-      </Words>
+      </Text>
     </ScrollView>
   );
 }
@@ -76,10 +76,10 @@ export function Review({
 function Row({ label, text }: { label: string; text: string }) {
   return (
     <View style={{ flexDirection: 'row', gap: 10 }}>
-      <Words strong style={{ width: 56 }}>
+      <Text strong style={{ width: 56 }}>
         {label}
-      </Words>
-      <Words style={{ flex: 1 }}>{text}</Words>
+      </Text>
+      <Text style={{ flex: 1 }}>{text}</Text>
     </View>
   );
 }

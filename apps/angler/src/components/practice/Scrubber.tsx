@@ -1,7 +1,7 @@
 import { View, type GestureResponderEvent } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { useSize } from '../useSize';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const text = (ms: number) => `${Math.floor(ms / 60_000)}:${String(Math.floor(ms / 1000) % 60).padStart(2, '0')}`;
 const stepMs = 5000;
@@ -15,7 +15,7 @@ export function Scrubber({ nowMs, lengthMs, onSeek }: { nowMs: number; lengthMs:
   const keys: Record<string, number> = { ArrowLeft: -stepMs, ArrowRight: stepMs };
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 10 }}>
-      <Words strong>{text(nowMs)}</Words>
+      <Text strong>{text(nowMs)}</Text>
       <View
         onLayout={onLayout}
         role="slider"
@@ -42,7 +42,7 @@ export function Scrubber({ nowMs, lengthMs, onSeek }: { nowMs: number; lengthMs:
           <View style={{ width: `${share * 100}%`, height: 8, borderRadius: 4, backgroundColor: palette.ember }} />
         </View>
       </View>
-      <Words strong>{text(lengthMs)}</Words>
+      <Text strong>{text(lengthMs)}</Text>
     </View>
   );
 }

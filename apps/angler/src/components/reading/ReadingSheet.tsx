@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { Action } from '../Action';
 import { Choice } from '../Choice';
 import { Sheet } from '../Sheet';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { ReadingRuler, type Handle } from './ReadingRuler';
 
 /** A reading by eye that was acted on, with what it came to. */
@@ -101,17 +101,17 @@ export function ReadingSheet({ onClose, setting, memory, bottomM: known, jigM: s
       }
     >
       <View aria-live="polite" style={{ minHeight: 76, gap: 2 }}>
-        <Words heading={2} size="lead">
+        <Text heading={2} size="lead">
           {words?.instruction ?? { bottom: 'Touch the ruler where the bottom is', jig: 'Touch it where the jig is', none: 'Touch it where the top mark is' }[wanting ?? 'none']}
-        </Words>
-        <Words tone="second">
+        </Text>
+        <Text tone="second">
           {words ? `${words.reason} ${words.then}` : wanting === null ? 'Or say that nothing is there. Touch Bottom or Jig to set those.' : 'As your own flasher shows it.'}
-        </Words>
+        </Text>
       </View>
       <Choice label="What a touch sets" options={handles} value={active} onChange={setActive} wrap />
       <ReadingRuler bottomM={bottom} markM={markM} jigM={jig} toM={toM} active={active} onMove={move} onMoved={moved} units={units} />
       <Choice label="What the mark did" options={things} value={did ?? ('' as MarkDid)} onChange={choose} wrap />
-      <Words size="small" tone="second">{`Read by eye: depths to ±${depthText(readingErrorM(bottomM), units)}.`}</Words>
+      <Text size="small" tone="second">{`Read by eye: depths to ±${depthText(readingErrorM(bottomM), units)}.`}</Text>
     </Sheet>
   );
 }

@@ -5,7 +5,7 @@ import { useEffect, useRef } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import Svg, { Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, regular, usePalette } from '@/theme/theme';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { useSize } from '../useSize';
 import { phaseWords } from './words';
 
@@ -114,9 +114,9 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
                   ) : null}
                   {room > 44 ? (
                     <View style={{ alignSelf: 'flex-start', backgroundColor: palette.card, paddingHorizontal: 5, borderRadius: 4, marginLeft: 2 }}>
-                      <Words size="small" strong numberOfLines={2} style={{ lineHeight: 17 }}>
+                      <Text size="small" strong numberOfLines={2} style={{ lineHeight: 17 }}>
                         {phaseWords[p.name]}
-                      </Words>
+                      </Text>
                     </View>
                   ) : null}
                 </View>
@@ -141,7 +141,7 @@ export function PhaseRibbon({ outlook, series, nowMs, timeZone, onPhase, onFront
                 justifyContent: 'center',
               }}
             >
-              <Words size="small" strong tone="plum">{`${f.kind} front ${clockText(f.atMs, timeZone)} ±${Math.ceil(f.uncertaintyH)} h`}</Words>
+              <Text size="small" strong tone="plum">{`${f.kind} front ${clockText(f.atMs, timeZone)} ±${Math.ceil(f.uncertaintyH)} h`}</Text>
             </Pressable>
           ))}
           {days.map((ms, i) => (
@@ -164,9 +164,9 @@ function Glass({ rows, atMs, withUnit, x, y }: { rows: readonly WeatherHour[]; a
   const isRising = (rows[i + 6]?.pressureHpa ?? hpa) > hpa;
   return (
     <View pointerEvents="none" style={{ position: 'absolute', left: x(rows[i].atMs) + 4, width: 80, top: isRising ? y(hpa) + 3 : y(hpa) - 23 }}>
-      <Words size="small" numberOfLines={1}>
+      <Text size="small" numberOfLines={1}>
         {`${Math.round(hpa)}${withUnit ? ' hPa' : ''}`}
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -12,7 +12,7 @@ import { isNone, useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { phaseWords } from '../ribbon/words';
 import { Icon, type IconName } from '../icon/Icon';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 /** The third place is called after the way one fishes now. */
 const places: { href: Href; path: string; label: string; icon: IconName }[] = [
@@ -62,9 +62,9 @@ function Place({ href, label, icon, current }: (typeof places)[number] & { curre
     <Link href={href} asChild>
       <Pressable role="link" aria-current={current ? 'page' : undefined} style={{ flex: 1, minHeight: 64, alignItems: 'center', justifyContent: 'center', gap: 2 }}>
         <Icon name={icon} size={26} color={current ? palette.ember : palette.second} />
-        <Words size="small" strong={current} tone={current ? 'ember' : 'second'}>
+        <Text size="small" strong={current} tone={current ? 'ember' : 'second'}>
           {label}
-        </Words>
+        </Text>
       </Pressable>
     </Link>
   );
@@ -143,25 +143,25 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
         </Link>
       ) : null}
       <View style={{ flex: 1, flexDirection: 'row', gap: 8, overflow: 'hidden', alignItems: 'baseline' }}>
-        <Words strong size="small" numberOfLines={1} style={{ flexShrink: 0 }}>
+        <Text strong size="small" numberOfLines={1} style={{ flexShrink: 0 }}>
           {water?.name ?? 'Vivid Burrow'}
-        </Words>
-        <Words size="small" tone="second" numberOfLines={1} style={{ flexShrink: 1 }}>
+        </Text>
+        <Text size="small" tone="second" numberOfLines={1} style={{ flexShrink: 1 }}>
           {parts.join('  ')}
-        </Words>
+        </Text>
       </View>
       {trouble !== null ? (
-        <Words strong size="small" tone="straw" aria-live="polite">
+        <Text strong size="small" tone="straw" aria-live="polite">
           {unsent > 0 ? `${unsent} unsent, server trouble` : 'server trouble'}
-        </Words>
+        </Text>
       ) : unsent > 0 ? (
-        <Words strong size="small" tone="straw" aria-live="polite">{`${unsent} unsent`}</Words>
+        <Text strong size="small" tone="straw" aria-live="polite">{`${unsent} unsent`}</Text>
       ) : reached === false ? (
-        <Words size="small" tone="straw">
+        <Text size="small" tone="straw">
           no signal
-        </Words>
+        </Text>
       ) : refused.length > 0 ? (
-        <Words strong size="small" tone="straw">{`${refused.length} refused`}</Words>
+        <Text strong size="small" tone="straw">{`${refused.length} refused`}</Text>
       ) : null}
       {gear ? (
         <Link href="/gear" asChild>

@@ -5,7 +5,7 @@ import Svg, { Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { Caution } from '@/components/Caution';
 import { Choice } from '@/components/Choice';
 import { useSize } from '@/components/useSize';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { change } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 
@@ -28,17 +28,17 @@ export function BankPanel({ banks, why, units, zone, isIced }: Props) {
   const { strip, setting, words } = banks;
   return (
     <View style={{ paddingHorizontal: 16, paddingBottom: 16, gap: 12 }}>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         {words.headline}
-      </Words>
-      <Words>{words.detail}</Words>
+      </Text>
+      <Text>{words.detail}</Text>
       {isIced ? <Caution headline="Banks in the sun lose their ice first">The edge is weakest there, and at inflows. Step on elsewhere, and check.</Caution> : null}
       <Unrolled strip={strip} zone={zone} />
-      <Words
+      <Text
         size="small"
         tone="second"
-      >{`Wind ${windText(setting.windMs, units)} from the ${compassPoint(setting.windFromDeg)}. Clear squares: sun on the water by the bank. Dark: shade. Bars below: how far the wind has run.`}</Words>
-      <Words strong>Sun and wind together: schools differ</Words>
+      >{`Wind ${windText(setting.windMs, units)} from the ${compassPoint(setting.windFromDeg)}. Clear squares: sun on the water by the bank. Dark: shade. Bars below: how far the wind has run.`}</Text>
+      <Text strong>Sun and wind together: schools differ</Text>
       <Choice
         label="Sun and wind together"
         options={[
@@ -56,7 +56,7 @@ export function BankPanel({ banks, why, units, zone, isIced }: Props) {
 function Section({ children }: { children: string }) {
   return (
     <View style={{ paddingHorizontal: 16 }}>
-      <Words tone="straw">{children}</Words>
+      <Text tone="straw">{children}</Text>
     </View>
   );
 }

@@ -7,7 +7,7 @@ import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { markText } from '@/components/map/mark-text';
 import type { MapHole } from '@/components/map/places';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { usePalette } from '@/theme/theme';
 import type { Ground, PlannedHole } from '@/workers/ground.api';
 
@@ -81,9 +81,9 @@ const whereabouts = (ground: Ground, at: MapHole['at']) => `${compassPoint(beari
 export function Section({ title, children }: { title: string; children: ReactNode }) {
   return (
     <View>
-      <Words heading={2} size="lead">
+      <Text heading={2} size="lead">
         {title}
-      </Words>
+      </Text>
       {children}
     </View>
   );
@@ -95,16 +95,16 @@ export function Row({ left, right, below, isGood }: { left: string; right: strin
     <View style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 8, gap: 2 }}>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 12 }}>
         <View style={{ flexShrink: 1 }}>
-          <Words size="small">{left}</Words>
+          <Text size="small">{left}</Text>
         </View>
-        <Words size="small" strong tone={isGood ? 'kelp' : 'ink'}>
+        <Text size="small" strong tone={isGood ? 'kelp' : 'ink'}>
           {right}
-        </Words>
+        </Text>
       </View>
       {below ? (
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           {below}
-        </Words>
+        </Text>
       ) : null}
     </View>
   );

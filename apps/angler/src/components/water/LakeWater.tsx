@@ -14,7 +14,7 @@ import { StationSheet } from '@/components/StationSheet';
 import { methodOf, methodsOn, usualMethod, type Method } from '@burrow/core/methods';
 import { useWide } from '@/components/shell/Shell';
 import { Sheet } from '@/components/Sheet';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { useBanks } from '@/data/banks';
 import { useHoles } from '@/data/holes';
 import { newId } from '@/data/ledger';
@@ -34,7 +34,7 @@ import { useLayers } from './useLayers';
 import { useTapped } from './useTapped';
 import { headline, mapHoles, reason, way } from './words';
 
-const Said = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.Said })));
+const UndoSnackbar = lazy(() => import('@/components/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 /** Standing water: where to drill, in what order. */
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
@@ -105,12 +105,12 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
 
   const answer = (
     <Answer>
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         {words.headline}
-      </Words>
-      <Words tone="second">{words.detail}</Words>
-      {drilling.why ? <Words tone="straw">{drilling.why}</Words> : null}
-      {drilling.make.isError ? <Words tone="straw">{(drilling.make.error as Error).message}</Words> : null}
+      </Text>
+      <Text tone="second">{words.detail}</Text>
+      {drilling.why ? <Text tone="straw">{drilling.why}</Text> : null}
+      {drilling.make.isError ? <Text tone="straw">{(drilling.make.error as Error).message}</Text> : null}
     </Answer>
   );
   const isIced = column !== null && column.now.iceClearM + column.now.iceWhiteM > 0;
@@ -150,10 +150,10 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
     <Foot>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <View style={{ flex: 1 }} aria-live="polite">
-          <Words strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Words>
-          <Words size="small" tone="second">
+          <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Text>
+          <Text size="small" tone="second">
             {elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : tapped && !says ? 'The place you tapped.' : whereTo}
-          </Words>
+          </Text>
         </View>
         {outing && known ? (
           <Action
@@ -224,7 +224,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       ) : null}
       {dropped ? (
         <Suspense fallback={null}>
-          <Said
+          <UndoSnackbar
             key={dropped.id}
             text="Plan dropped"
             onUndo={() => {
@@ -240,13 +240,13 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
         {ways.map((way) => (
           <Action key={way.id} height={64} label={way.offer} onPress={() => void start(way)} />
         ))}
-        <Words size="small" tone="second">
+        <Text size="small" tone="second">
           Whether there is ice here is not known. Measure it before every few steps.
-        </Words>
+        </Text>
       </Sheet>
       {ended ? (
         <Suspense fallback={null}>
-          <Said
+          <UndoSnackbar
             key={ended.event.id}
             text={ended.text}
             onUndo={() => {

@@ -7,7 +7,7 @@ import { useCallback, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/components/Action';
 import type { DepthMapProps } from '@/components/map/DepthMapView';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';
@@ -67,14 +67,14 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Pro
             style={{ flexDirection: 'row', alignItems: 'center', gap: 8, padding: 8, borderRadius: 10, borderWidth: 1, borderColor: palette.line, backgroundColor: palette.card }}
           >
             <View style={{ flex: 1 }} aria-live="polite">
-              <Words strong>{wayText(bed, measured, units)}</Words>
+              <Text strong>{wayText(bed, measured, units)}</Text>
             </View>
             <Action label="Back" spoken="Take the last place back" disabled={measured.length === 0} onPress={() => setMeasured(measured.slice(0, -1))} />
             <Action label="Done" spoken="Done measuring" onPress={() => setMeasured(null)} />
           </View>
         ) : (
           <View style={{ alignSelf: 'flex-start', paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.ground }}>
-            <Words size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, north up`}</Words>
+            <Text size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, north up`}</Text>
           </View>
         )}
       </View>

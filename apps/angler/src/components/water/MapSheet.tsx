@@ -4,7 +4,7 @@ import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
 import { Sheet } from '@/components/Sheet';
 import { Stepper } from '@/components/Stepper';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import type { Layer, Layers } from './useLayers';
 
 interface Props {
@@ -44,9 +44,9 @@ export function MapSheet({ onClose, layers, showStructure, onStructure, onMeasur
           <Stepper label="To" text={depthText(own.toM, units)} onStep={(d) => onOwn(bandMoved(own, 'toM', d * stepM))} />
         </>
       ) : null}
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         {hints(units)[layer]}
-      </Words>
+      </Text>
       <Choice
         label="Structure"
         options={[

@@ -7,7 +7,7 @@ import { Action } from '@/components/Action';
 import { Choice } from '@/components/Choice';
 import { Sheet } from '@/components/Sheet';
 import { Stepper } from '@/components/Stepper';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { change, usePreferences } from '@/data/preferences';
 import type { Ground, PlanRequest } from '@/workers/ground.api';
 
@@ -67,18 +67,18 @@ export function PlanSheet({ onClose, ground, start, tapped, units, onPlan }: Pro
       }
     >
       <Choice label="How to lay them out" options={kinds} value={kind} onChange={setKind} wrap />
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         {kinds.find((k) => k.id === kind)!.hint}
-      </Words>
+      </Text>
       {kind === 'free' ? null : middles.length > 0 ? (
         <Choice label="Laid over" options={middles} value={chosen?.id ?? ''} onChange={setMiddle} wrap />
       ) : (
-        <Words tone="straw">The map shows nothing of the kind. Close this, tap a place on the map and plan again.</Words>
+        <Text tone="straw">The map shows nothing of the kind. Close this, tap a place on the map and plan again.</Text>
       )}
       <Stepper label="Holes" text={String(count)} onStep={(d) => setCount((n) => clamp(n + d, 2, 30))} />
       <Stepper label="Walk" text={distanceText(walkM, units)} onStep={(d) => setWalkM((m) => clamp(m + d * stepM, stepM, 40 * stepM))} hint="From the first hole to the last." />
       <View style={{ gap: 8 }}>
-        <Words strong>On points, schools differ</Words>
+        <Text strong>On points, schools differ</Text>
         <Choice
           label="On points"
           options={[

@@ -9,7 +9,7 @@ import { Action } from '@/components/Action';
 import { Caution } from '@/components/Caution';
 import { Notice } from '@/components/Notice';
 import { useWide } from '@/components/shell/Shell';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { useBanks } from '@/data/banks';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
@@ -47,10 +47,10 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const expected = depthAt(bed, target);
   const answer = (
     <Answer>
-      <Words heading={1} size="title">
+      <Text heading={1} size="title">
         {words.headline}
-      </Words>
-      <Words tone="second">{words.detail}</Words>
+      </Text>
+      <Text tone="second">{words.detail}</Text>
     </Answer>
   );
   const list = (
@@ -80,7 +80,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
               />
             );
           })}
-          {lies.length === 0 ? <Words tone="second">Mark seams, pockets, wood and rock, and they are scored from there.</Words> : null}
+          {lies.length === 0 ? <Text tone="second">Mark seams, pockets, wood and rock, and they are scored from there.</Text> : null}
         </Section>
       </View>
       <BankPanel {...banks} units={units} zone={water.file.water.timezone} isIced={false} />
@@ -107,10 +107,10 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
     <Foot>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <View style={{ flex: 1 }} aria-live="polite">
-          <Words strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Words>
-          <Words size="small" tone="second">
+          <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Text>
+          <Text size="small" tone="second">
             {says ?? (lie ? `Lie ${lie.number}, ${lieText(lie, units).detail}` : (way(position, target, units) ?? 'The place you tapped.'))}
-          </Words>
+          </Text>
         </View>
         <Action kind="main" height={64} label="Mark what is here" onPress={() => router.navigate('/mark-water')} />
       </View>

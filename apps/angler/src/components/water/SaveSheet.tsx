@@ -4,7 +4,7 @@ import { isoWithOffset } from '@burrow/core/units';
 import { useState } from 'react';
 import { Action } from '@/components/Action';
 import { Sheet } from '@/components/Sheet';
-import { Words } from '@/components/Words';
+import { Text } from '@/components/Text';
 import { saveFile } from '@/data/files';
 
 const formats = [
@@ -40,9 +40,9 @@ export function SaveSheet({ water, outings, onClose }: { water: WaterDetail; out
         <Action key={f.ending} label={f.label} onPress={() => void save(f)} />
       ))}
       {formats.map((f) => (
-        <Words key={f.ending} size="small" tone="second">{`${f.label}: ${f.hint}.`}</Words>
+        <Text key={f.ending} size="small" tone="second">{`${f.label}: ${f.hint}.`}</Text>
       ))}
-      {says ? <Words tone="kelp">{says}</Words> : null}
+      {says ? <Text tone="kelp">{says}</Text> : null}
     </Sheet>
   );
 }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Text, type TextProps, type TextStyle } from 'react-native';
+import { Text as NativeText, type TextProps, type TextStyle } from 'react-native';
 import { bold, regular, typeSizes, usePalette } from '@/theme/theme';
 
 type Tone = 'ink' | 'second' | 'ember' | 'kelp' | 'plum' | 'straw' | 'onEmber' | 'onKelp';
@@ -16,11 +16,11 @@ interface Props extends Omit<TextProps, 'style'> {
 }
 
 /** All text goes through here: one family, five sizes, figures of one width. */
-export function Words({ size = 'body', tone = 'ink', strong, heading, align, style, children, ...rest }: Props) {
+export function Text({ size = 'body', tone = 'ink', strong, heading, align, style, children, ...rest }: Props) {
   const palette = usePalette();
   const fontSize = typeSizes[size];
   return (
-    <Text
+    <NativeText
       {...rest}
       {...(heading ? { role: 'heading', 'aria-level': heading } : {})}
       style={[
@@ -36,6 +36,6 @@ export function Words({ size = 'body', tone = 'ink', strong, heading, align, sty
       ]}
     >
       {children}
-    </Text>
+    </NativeText>
   );
 }

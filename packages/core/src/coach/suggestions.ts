@@ -9,7 +9,7 @@ export interface AskRule {
 }
 
 /** Changes that fieldcraft asks for, in its default order. */
-export const askRules: readonly AskRule[] = [
+export const suggestionRules: readonly AskRule[] = [
   {
     id: 'ask.nipped',
     when: { after: ['nipped'], afterS: { most: 90 } },

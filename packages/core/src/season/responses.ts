@@ -1,10 +1,10 @@
 import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
 import { reactionMeanings, type OutingState } from '../ledger';
 
-export type ToldBy = 'cadence' | 'presentation' | 'depth';
+export type ResponsesBy = 'cadence' | 'presentation' | 'depth';
 
 /** How fish have answered one way to show them the jig, this outing. */
-export interface ToldRow {
+export interface ResponseRow {
   /** Cadence id, presentation, or depth of the jig in whole half metres. */
   key: string;
   looked: number;
@@ -14,10 +14,10 @@ export interface ToldRow {
   share: { mean: number; low: number; high: number };
 }
 
-export interface Told {
-  by: ToldBy;
+export interface Responses {
+  by: ResponsesBy;
   /** Best first. */
-  rows: readonly ToldRow[];
+  rows: readonly ResponseRow[];
   /** Chance that the best row's share exceeds the next one's; null with less than two rows. */
   probability: number | null;
 }
@@ -27,8 +27,8 @@ const prior = 1;
 const halfMetre = (depthM: number) => (Math.round(depthM * 2) / 2).toFixed(1);
 
 /** What fish told this outing, by cadence, presentation or depth of the jig. */
-export function toldBy(outing: Pick<OutingState, 'reactions' | 'lines'>, by: ToldBy): Told {
-  const rows = new Map<string, ToldRow>();
+export function responsesBy(outing: Pick<OutingState, 'reactions' | 'lines'>, by: ResponsesBy): Responses {
+  const rows = new Map<string, ResponseRow>();
   for (const reaction of outing.reactions) {
     const { answer } = reactionMeanings[reaction.kind];
     const key =
@@ -52,10 +52,10 @@ export function toldBy(outing: Pick<OutingState, 'reactions' | 'lines'>, by: Tol
   return { by, rows: sorted, probability: sorted.length > 1 && isCounted(sorted[1]) ? probabilityOver(sorted[0], sorted[1]) : null };
 }
 
-const isCounted = (row: ToldRow) => row.answered + row.turnedDown > 0;
-const shape = ({ answered, turnedDown }: ToldRow): [number, number] => [answered + prior, turnedDown + prior];
+const isCounted = (row: ResponseRow) => row.answered + row.turnedDown > 0;
+const shape = ({ answered, turnedDown }: ResponseRow): [number, number] => [answered + prior, turnedDown + prior];
 
-function shareOf(row: ToldRow): ToldRow['share'] {
+function shareOf(row: ResponseRow): ResponseRow['share'] {
   const [a, b] = shape(row);
   return { mean: a / (a + b), low: quantile(0.05, a, b), high: quantile(0.95, a, b) };
 }
@@ -72,7 +72,7 @@ function quantile(p: number, a: number, b: number): number {
 }
 
 /** Chance that a draw of the one exceeds a draw of the other. */
-function probabilityOver(x: ToldRow, y: ToldRow): number {
+function probabilityOver(x: ResponseRow, y: ResponseRow): number {
   const [steps, [a, b], [c, d]] = [400, shape(x), shape(y)] as const;
   let sum = 0;
   for (let i = 0; i < steps; i++) sum += (betaCdf((i + 1) / steps, a, b) - betaCdf(i / steps, a, b)) * betaCdf((i + 0.5) / steps, c, d);
@@ -80,7 +80,7 @@ function probabilityOver(x: ToldRow, y: ToldRow): number {
 }
 
 /** The finding in one sentence; `name` puts a key into words. */
-export function toldWords({ rows, probability }: Told, name: (key: string) => string): string {
+export function responseWords({ rows, probability }: Responses, name: (key: string) => string): string {
   const counted = rows.filter(isCounted);
   if (counted.length === 0) return 'Nothing told yet. Tap what each fish does: each answer counts.';
   const [best] = counted;

@@ -1,19 +1,19 @@
 import { useEffect, useState } from 'react';
 import type { FlasherControl } from '@/data/flasher';
-import { shake } from './shake';
+import { vibrate } from './vibrate';
 
 /** How long a fish holds the jig, ms. */
 const holdMs = 2500;
 
 /** Whether a fish holds the jig now; the phone shakes when one takes it. */
-export function useTaken({ onPing }: Pick<FlasherControl, 'onPing'>, onTake?: () => void): boolean {
+export function useStrikeSignal({ onPing }: Pick<FlasherControl, 'onPing'>, onTake?: () => void): boolean {
   const [taken, setTaken] = useState(false);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const leave = onPing((frame) => {
       if (!frame.taken) return;
       setTaken(true);
-      shake();
+      vibrate();
       onTake?.();
       clearTimeout(timer);
       timer = setTimeout(() => setTaken(false), holdMs);

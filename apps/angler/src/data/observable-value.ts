@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
 /** A value outside React that components can follow. */
-export class External<T> {
+export class ObservableValue<T> {
   private readonly listeners = new Set<() => void>();
   constructor(private value: T) {}
 
@@ -19,4 +19,4 @@ export class External<T> {
   };
 }
 
-export const useExternal = <T>(external: External<T>): T => useSyncExternalStore(external.subscribe, external.get, external.get);
+export const useObservable = <T>(external: ObservableValue<T>): T => useSyncExternalStore(external.subscribe, external.get, external.get);

@@ -1,9 +1,9 @@
 import type { Mark } from '../sonar';
 import type { CadenceId } from './cadence';
 import { remember, type CoachMemory, type Situation, type Stratum } from './memory';
-import { isOfBottom, type Seen } from './sight';
+import { isOfBottom, type Observation } from './observer';
 
-/** What counts as an answer of a mark that is watched. Soft. */
+/** What counts as an answer of a mark that is watched. Heuristic. */
 export const episodeLimits = {
   /** A mark this near to the jig looks at it, m: in open water any, by the bottom, where they lie so near anyway, one that came. */
   lookingM: 0.6,
@@ -48,7 +48,7 @@ interface Watched {
  * Watches how every mark by the jig answers what it is shown, and puts it into the memory: how long each cadence was looked at, and what came of it. All of them,
  * because in a school it is seldom the top one that turns away.
  */
-export class Episode {
+export class Encounter {
   private readonly marks = new Map<number, Watched>();
   private readonly shown: Shown[] = [];
   private lastMs = 0;
@@ -56,7 +56,7 @@ export class Episode {
   private bottomM: number | null = null;
 
   /** After each state: what was seen, and the cadence that was advised for it. */
-  watch({ fish, top, jigM }: Seen, bottomM: number | null, t: number, cadence: CadenceId, situation: Situation, memory: CoachMemory): void {
+  watch({ fish, top, jigM }: Observation, bottomM: number | null, t: number, cadence: CadenceId, situation: Situation, memory: CoachMemory): void {
     const seconds = Math.min(1, (t - this.lastMs) / 1000);
     this.lastMs = t;
     this.bottomM = bottomM;

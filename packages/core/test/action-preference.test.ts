@@ -10,9 +10,9 @@ import {
   lookRules,
   memoryOf,
   ownRecord,
-  tasteBelief,
-  tasteToday,
-  tasteWords,
+  preferenceBelief,
+  preferenceToday,
+  preferenceWords,
   type CadenceId,
   type CoachMemory,
 } from '../src/coach';
@@ -25,13 +25,13 @@ const beats = ['deadstick', 'quiver', 'shrink', 'tap', 'bounce'] as const;
 const stalled = lookRules.find((r) => r.id === 'look.stalled')!.offers;
 
 test('a belief sums to one and is flat before the first answer', () => {
-  const flat = tasteBelief(emptyMemory());
+  const flat = preferenceBelief(emptyMemory());
   for (const p of flat) expect(p).toBeCloseTo(1 / flat.length, 12);
   const count = fc.nat({ max: 30 });
   const row = fc.tuple(fc.constantFrom(...beats), count, count, fc.double({ min: 0, max: 600, noNaN: true }));
   fc.assert(
     fc.property(fc.array(row, { maxLength: 12 }), (rows) => {
-      const belief = tasteBelief(told(...rows.map(([cadence, won, lost, seconds]) => answer(cadence, won, lost, seconds))));
+      const belief = preferenceBelief(told(...rows.map(([cadence, won, lost, seconds]) => answer(cadence, won, lost, seconds))));
       expect(belief.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
       for (const p of belief) expect(p).toBeGreaterThanOrEqual(0);
     }),
@@ -39,13 +39,13 @@ test('a belief sums to one and is flat before the first answer', () => {
 });
 
 test('what is answered draws the belief to it, what is refused drives it off, and more of it more so', () => {
-  const mean = (...answers: CoachMemory['answers']) => tasteToday(told(...answers))!.mean;
+  const mean = (...answers: CoachMemory['answers']) => preferenceToday(told(...answers))!.mean;
   expect(mean(answer('bounce', 3, 0))).toBeGreaterThan(mean(answer('shrink', 3, 0)));
   expect(mean(answer('shrink', 3, 0))).toBeGreaterThan(mean(answer('deadstick', 3, 0)));
   expect(mean(answer('bounce', 0, 4))).toBeLessThan(mean(answer('deadstick', 0, 4)));
   expect(mean(answer('bounce', 0, 8, 40))).toBeLessThan(mean(answer('bounce', 0, 2, 10)));
   const span = (k: number) => {
-    const { low, high } = tasteToday(told(answer('quiver', 4 * k, k, 40 * k), answer('bounce', 0, 4 * k, 20 * k)))!;
+    const { low, high } = preferenceToday(told(answer('quiver', 4 * k, k, 40 * k), answer('bounce', 0, 4 * k, 20 * k)))!;
     return high - low;
   };
   expect(span(4)).toBeLessThan(span(1));
@@ -57,7 +57,7 @@ test('by the bottom, where most turns are told, as many takes tell more', () => 
     ['bounce', 8, 2, 100],
     ['deadstick', 5, 5, 100],
   ] as const) {
-    const told = (open: number, bottom: number) => tasteToday({ ...emptyMemory(), lookedS: { open, bottom }, answers: [answer(cadence, won, lost, seconds)] })!;
+    const told = (open: number, bottom: number) => preferenceToday({ ...emptyMemory(), lookedS: { open, bottom }, answers: [answer(cadence, won, lost, seconds)] })!;
     const [clear, below] = [told(50, 10), told(10, 50)];
     expect(clear).toEqual(told(0, 0));
     expect(below.high - below.low).toBeLessThan(clear.high - clear.low);
@@ -66,7 +66,7 @@ test('by the bottom, where most turns are told, as many takes tell more', () => 
 });
 
 test('it is bites per second that count: as many in less time draw the belief more', () => {
-  const mean = (quietS: number, livelyS: number) => tasteToday(told(answer('deadstick', 3, 0, quietS), answer('bounce', 3, 0, livelyS)))!.mean;
+  const mean = (quietS: number, livelyS: number) => preferenceToday(told(answer('deadstick', 3, 0, quietS), answer('bounce', 3, 0, livelyS)))!.mean;
   expect(mean(300, 30)).toBeGreaterThan(mean(30, 300));
 });
 
@@ -80,7 +80,7 @@ test('the taste of simulated answers is found again', () => {
   for (const taste of [0.05, 0.5, 0.9]) {
     const memory = emptyMemory();
     for (const cadence of beats) {
-      const like = Math.exp(-0.5 * ((cadences[cadence].liveliness - taste) / 0.25) ** 2);
+      const like = Math.exp(-0.5 * ((cadences[cadence].intensity - taste) / 0.25) ** 2);
       let [won, lost] = [0, 0];
       for (let s = 0; s < 200; s++) {
         if (random() < 0.05 * like) won++;
@@ -88,12 +88,12 @@ test('the taste of simulated answers is found again', () => {
       }
       memory.answers.push({ situation: 'far', cadence, won, lost, seconds: 200 });
     }
-    expect(Math.abs(tasteToday(memory)!.mean - taste)).toBeLessThan(0.2);
+    expect(Math.abs(preferenceToday(memory)!.mean - taste)).toBeLessThan(0.2);
   }
 });
 
 test('what was drawn away tells nothing of beats', () => {
-  expect([...tasteBelief(told(answer('slow-lift', 5, 0)))]).toEqual([...tasteBelief(emptyMemory())]);
+  expect([...preferenceBelief(told(answer('slow-lift', 5, 0)))]).toEqual([...preferenceBelief(emptyMemory())]);
 });
 
 test('a cadence refused twice on end sits out, even the best liked', () => {
@@ -118,9 +118,9 @@ test('the beat into empty water follows the taste of the day', () => {
     new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [] })!.cadence;
   expect(searching(emptyMemory()).id).toBe('call');
   const quiet = told(answer('deadstick', 6, 0, 60), answer('tap', 0, 6, 30), answer('bounce', 0, 6, 30));
-  expect(searching(quiet).liveliness).toBeLessThan(0.35);
+  expect(searching(quiet).intensity).toBeLessThan(0.35);
   const lively = told(answer('bounce', 8, 0, 60), answer('deadstick', 0, 6, 30), answer('quiver', 0, 6, 30));
-  expect(searching(lively).liveliness).toBeGreaterThan(0.5);
+  expect(searching(lively).intensity).toBeGreaterThan(0.5);
 });
 
 describe('whether pays so far', () => {
@@ -159,20 +159,20 @@ describe('whether pays so far', () => {
 });
 
 test('the taste is put into words with as much doubt as there is', () => {
-  expect(tasteWords(emptyMemory())).toMatch(/Nothing has answered yet/);
-  expect(tasteWords(told(answer('tap', 1, 0, 60)))).toMatch(/Not clear yet/);
-  expect(tasteWords(told(answer('deadstick', 8, 0, 60), answer('bounce', 0, 8, 40)))).toMatch(/quiet/);
-  expect(tasteWords(told(answer('bounce', 8, 0, 60), answer('quiver', 0, 8, 40)))).toMatch(/ lively\.$/);
-  expect(tasteWords(memoryOf(Array.from({ length: 12 }, (_, k) => ({ kind: k % 4 === 0 ? ('refused' as const) : ('bite' as const), cadence: 'shrink' }))))).toMatch(/neither/);
+  expect(preferenceWords(emptyMemory())).toMatch(/Nothing has answered yet/);
+  expect(preferenceWords(told(answer('tap', 1, 0, 60)))).toMatch(/Not clear yet/);
+  expect(preferenceWords(told(answer('deadstick', 8, 0, 60), answer('bounce', 0, 8, 40)))).toMatch(/quiet/);
+  expect(preferenceWords(told(answer('bounce', 8, 0, 60), answer('quiver', 0, 8, 40)))).toMatch(/ lively\.$/);
+  expect(preferenceWords(memoryOf(Array.from({ length: 12 }, (_, k) => ({ kind: k % 4 === 0 ? ('refused' as const) : ('bite' as const), cadence: 'shrink' }))))).toMatch(/neither/);
 });
 
 describe('the own record of a cadence', () => {
   const record = (cadence: CadenceId, ...answers: CoachMemory['answers']) => {
     const memory = told(...answers);
-    return ownRecord(memory, cadence, tasteBelief(memory));
+    return ownRecord(memory, cadence, preferenceBelief(memory));
   };
 
-  test('is 1 for one that was never shown, over 1 where it was answered more than its liveliness foretells, under it where less', () => {
+  test('is 1 for one that was never shown, over 1 where it was answered more than its intensity foretells, under it where less', () => {
     expect(record('tap')).toBe(1);
     expect(record('tap', answer('bounce', 5, 5, 100))).toBe(1);
     // Shrink and tap are nearly as lively, so that a taste cannot tell them apart.
@@ -181,7 +181,7 @@ describe('the own record of a cadence', () => {
     expect(record('shrink', ...told)).toBeLessThan(0.75);
   });
 
-  test('turns the choice where liveliness alone would not', () => {
+  test('turns the choice where intensity alone would not', () => {
     const share = (...answers: CoachMemory['answers']) => {
       let taps = 0;
       for (let k = 0; k < 200; k++) if (chooseCadence(told(...answers), 'close', stalled, `${k}`) === 'tap') taps++;
@@ -193,14 +193,14 @@ describe('the own record of a cadence', () => {
   });
 });
 
-test('on days that like each cadence somewhat otherwise than its liveliness foretells it closes half the way from the best single cadence to what is liked best', () => {
+test('on days that like each cadence somewhat otherwise than its intensity foretells it closes half the way from the best single cadence to what is liked best', () => {
   const offers = lookRules.find((r) => r.id === 'look.stalled')!.offers;
   const [days, looks] = [100, 60];
   const landed = new Map<string, number>();
   for (let day = 0; day < days; day++) {
     const random = seededRandom(400 + day);
     const taste = 0.05 + 0.9 * random();
-    const kinds = new Map(offers.map(({ cadence }) => [cadence, cadences[cadence].liveliness + 0.15 * normal(random)]));
+    const kinds = new Map(offers.map(({ cadence }) => [cadence, cadences[cadence].intensity + 0.15 * normal(random)]));
     const like = (cadence: CadenceId) => 0.06 + 0.94 * Math.exp(-0.5 * ((kinds.get(cadence)! - taste) / 0.22) ** 2);
     const fish = (name: string, choose: (memory: CoachMemory) => CadenceId) => {
       const chance = seededRandom(7 + day);

@@ -1,13 +1,13 @@
-import { cadences, drawWords, tasteToday, tasteWords, type CadenceId, type CoachMemory } from '@burrow/core/coach';
+import { cadences, drawWords, preferenceToday, preferenceWords, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { OutingState } from '@burrow/core/ledger';
-import { toldBy, toldWords, type ToldBy } from '@burrow/core/season';
+import { responsesBy, responseWords, type ResponsesBy } from '@burrow/core/season';
 import { depthText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Choice } from '../Choice';
 import { Sheet } from '../Sheet';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const ways = [
   { id: 'cadence', label: 'Movement' },
@@ -35,54 +35,54 @@ function Span({ low, mean, high, label }: Spanned & { label: string }) {
 }
 
 /** How lively they want it today, as far as the coach can tell. */
-function Taste({ memory }: { memory: CoachMemory }) {
-  const taste = tasteToday(memory);
+function Preference({ memory }: { memory: CoachMemory }) {
+  const taste = preferenceToday(memory);
   const draws = drawWords(memory);
   return (
     <View style={{ gap: 4 }}>
-      <Words strong>{tasteWords(memory)}</Words>
+      <Text strong>{preferenceWords(memory)}</Text>
       {taste ? (
         <>
           <Span {...taste} label={`Between ${percent(taste.low)} and ${percent(taste.high)} in 100 of the way from still to lively`} />
           <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-            <Words size="small" tone="second">
+            <Text size="small" tone="second">
               still
-            </Words>
-            <Words size="small" tone="second">
+            </Text>
+            <Text size="small" tone="second">
               lively
-            </Words>
+            </Text>
           </View>
         </>
       ) : null}
-      {draws ? <Words>{draws}</Words> : null}
+      {draws ? <Text>{draws}</Text> : null}
     </View>
   );
 }
 
 /** What fish told this outing: which movement, depth or bait drew which answer, with the evidence. */
-export function ToldSheet({ outing, memory, units, onClose }: { outing: OutingState; memory: CoachMemory; units: UnitPreference; onClose: () => void }) {
-  const [by, setBy] = useState<ToldBy>('cadence');
-  const told = toldBy(outing, by);
+export function ResponseSheet({ outing, memory, units, onClose }: { outing: OutingState; memory: CoachMemory; units: UnitPreference; onClose: () => void }) {
+  const [by, setBy] = useState<ResponsesBy>('cadence');
+  const told = responsesBy(outing, by);
   const name = (key: string) => (by === 'depth' ? depthText(Number(key), units) : by === 'cadence' && Object.hasOwn(cadences, key) ? cadences[key as CadenceId].verb : key);
   return (
     <Sheet title="What they told us" open onClose={onClose}>
-      <Words>{toldWords(told, name)}</Words>
-      <Taste memory={memory} />
+      <Text>{responseWords(told, name)}</Text>
+      <Preference memory={memory} />
       <Choice label="Compare" options={ways} value={by} onChange={setBy} wrap />
       {told.rows.map((row) => (
         <View key={row.key} style={{ gap: 4 }}>
           <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
-            <Words strong style={{ flex: 1 }}>
+            <Text strong style={{ flex: 1 }}>
               {name(row.key)}
-            </Words>
-            <Words size="small" tone="second">{`${row.answered} answered, ${row.turnedDown} turned down, ${row.looked} looked`}</Words>
+            </Text>
+            <Text size="small" tone="second">{`${row.answered} answered, ${row.turnedDown} turned down, ${row.looked} looked`}</Text>
           </View>
           <Span {...row.share} label={`Between ${percent(row.share.low)} and ${percent(row.share.high)} in 100 answer`} />
         </View>
       ))}
-      <Words size="small" tone="second">
+      <Text size="small" tone="second">
         Bars: share that answered, with the span it lies in nine times of ten. One yes and one no are taken as seen before the first.
-      </Words>
+      </Text>
     </Sheet>
   );
 }

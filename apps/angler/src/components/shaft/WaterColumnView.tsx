@@ -6,7 +6,7 @@ import { Pressable, View, type GestureResponderEvent } from 'react-native';
 import Svg, { Defs, G, Line, LinearGradient, Path, Rect, Stop, Text as SvgText } from 'react-native-svg';
 import type { FlasherControl } from '@/data/flasher';
 import { bold, usePalette } from '@/theme/theme';
-import { Words } from '../Words';
+import { Text } from '../Text';
 import { useSize } from '../useSize';
 import { EchoTrail } from './EchoTrail';
 import { barWidth, diamond, Strip, stripWidth, type Latest } from './Strip';
@@ -33,7 +33,7 @@ const iceRoom = 22;
  * The column under the hole: to scale at the left, the part that matters enlarged at the right. Drag the jig to set its depth, drag the frame in the strip to
  * look elsewhere.
  */
-export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
+export function WaterColumnView({ flasher, units, iceM, adviceM, onJig }: Props) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const [held, setHeld] = useState<DepthFrame | null>(null);
@@ -90,9 +90,9 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
                 justifyContent: 'center',
               }}
             >
-              <Words size="small" strong align="center">
+              <Text size="small" strong align="center">
                 {view === 'follow' ? 'To the\nbottom' : 'Follow\nthe jig'}
-              </Words>
+              </Text>
             </Pressable>
           </View>
           <View style={{ width: wide, height, overflow: 'hidden' }}>
@@ -133,9 +133,9 @@ export function Shaft({ flasher, units, iceM, adviceM, onJig }: Props) {
         </>
       ) : (
         <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center' }}>
-          <Words tone="second" align="center">
+          <Text tone="second" align="center">
             {flasher.failure ?? 'Waiting for the flasher'}
-          </Words>
+          </Text>
         </View>
       )}
     </View>
@@ -240,9 +240,9 @@ function Enlarged({
             maxWidth: width - jigX - 54,
           }}
         >
-          <Words strong tone={label.tone} numberOfLines={1}>
+          <Text strong tone={label.tone} numberOfLines={1}>
             {label.text}
-          </Words>
+          </Text>
         </View>
       ))}
     </>

@@ -1,8 +1,8 @@
 import type { EchoState, Mark } from '../sonar';
 import { keepTop, type CoachMemory } from './memory';
-import { drawRecord } from './taste';
+import { drawRecord } from './action-preference';
 
-/** How the coach sees. Soft. */
+/** How the coach sees. Heuristic. */
 export const sightLimits = {
   /** A mark moving slower than this hangs still, m/s. */
   stillMs: 0.035,
@@ -23,7 +23,7 @@ export const sightLimits = {
 } as const;
 
 /** What rules look at: numbers of what is seen; null where there is nothing to measure. Depths and gaps m, speeds m/s upward, times s. */
-export interface Sight {
+export interface Features {
   marks: number;
   /** Marks about the top one, with it. */
   together: number;
@@ -58,8 +58,8 @@ export interface Sight {
 }
 
 /** What is seen with the marks it was seen on. */
-export interface Seen {
-  sight: Sight;
+export interface Observation {
+  features: Features;
   fish: readonly Mark[];
   top: Mark | null;
   jigM: number | null;
@@ -69,7 +69,7 @@ export interface Seen {
 }
 
 /** Follows echo states and tells what is to be seen in them over the last seconds. */
-export class Eye {
+export class Observer {
   private stillSince: number | null = null;
   private topId = -1;
   private firstM = 0;
@@ -83,7 +83,7 @@ export class Eye {
   private drawn = { fromM: 0, on: false };
 
   /** @param lineM depth the line was let out to, where a counter tells */
-  look(state: EchoState, lineM: number | null, memory: CoachMemory): Seen {
+  look(state: EchoState, lineM: number | null, memory: CoachMemory): Observation {
     const { t, jigM, bottomM } = state;
     this.startedMs ??= t;
     const fish = state.marks.filter((m) => (m.kind === 'fish' || m.kind === 'school') && m.ageMs >= sightLimits.leastAgeMs);
@@ -99,7 +99,7 @@ export class Eye {
       jigM,
       lastM: this.lastTop?.depthM ?? null,
       bait,
-      sight: {
+      features: {
         marks: fish.length,
         together: top ? fish.filter((m) => Math.abs(m.depthM - top.depthM) < sightLimits.togetherM).length : 0,
         gapM,

@@ -1,4 +1,4 @@
 /** A short shake of the phone; browsers want a touch before the first. */
-export function shake(): void {
+export function vibrate(): void {
   if (navigator.userActivation?.hasBeenActive) navigator.vibrate?.(120);
 }

@@ -2,9 +2,9 @@ import { seededRandom } from '../units';
 import { cadences, type CadenceId } from './cadence';
 import { memorySeed, type Answer, type CoachMemory, type Offer, type Situation, type Stratum } from './memory';
 
-/** What the coach takes fish to be like while it learns what they want today. Soft. */
+/** What the coach takes fish to be like while it learns what they want today. Heuristic. */
 export const tasteModel = {
-  /** Points on the scale of liveliness, 0 to 1, at which today's taste is weighed. */
+  /** Points on the scale of intensity, 0 to 1, at which today's taste is weighed. */
   points: 21,
   /** A cadence so far off the taste is liked by a factor e^−½. */
   width: 0.22,
@@ -25,7 +25,7 @@ export const tasteModel = {
   /** The nearer, the quieter: share of the taste that is wanted in each situation. */
   share: { far: 1, coming: 0.95, close: 0.85, several: 0.9 } satisfies Record<Situation, number>,
   /** For a choice the belief is sharpened by this power: an hour is too short to try everything. */
-  haste: 2.5,
+  exploitationExponent: 2.5,
   /** How much is foretold of a cadence before its own record weighs as much as the foretelling, in answers. */
   ownAnswers: 4,
   /** A jig is drawn away only while that does at least so well beside all else. */
@@ -41,15 +41,15 @@ export const tasteModel = {
 const grid = Array.from({ length: tasteModel.points }, (_, k) => k / (tasteModel.points - 1));
 
 function liking(taste: number, cadence: CadenceId, situation: Situation): number {
-  const off = (cadences[cadence].liveliness - taste * tasteModel.share[situation]) / tasteModel.width;
+  const off = (cadences[cadence].intensity - taste * tasteModel.share[situation]) / tasteModel.width;
   return tasteModel.floor + (1 - tasteModel.floor) * Math.exp(-0.5 * off * off);
 }
 
 /**
  * How likely each taste of the grid is after what was answered and turned down, with how long it was looked at. Sums to 1.
- * @param haste power that sharpens it; 1 for what there is to believe
+ * @param exploitationExponent power that sharpens it; 1 for what there is to believe
  */
-export function tasteBelief(memory: CoachMemory, haste = 1): Float64Array {
+export function preferenceBelief(memory: CoachMemory, exploitationExponent = 1): Float64Array {
   const logs = new Float64Array(grid.length).fill(-Infinity);
   const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
   const { takesPerS, turnsPerS } = tasteModel.rates[memory.lookedS.bottom > memory.lookedS.open ? 'bottom' : 'open'];
@@ -66,17 +66,17 @@ export function tasteBelief(memory: CoachMemory, haste = 1): Float64Array {
       }
   const most = Math.max(...logs);
   let sum = 0;
-  for (let k = 0; k < grid.length; k++) sum += logs[k] = Math.exp(haste * (logs[k] - most));
+  for (let k = 0; k < grid.length; k++) sum += logs[k] = Math.exp(exploitationExponent * (logs[k] - most));
   return logs.map((x) => x / sum);
 }
 
 /** Whether there is an answer to go by: looks make none, one of an earlier outing not by itself, several of them do. */
 export const isTold = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > tasteModel.leastTold;
 
-/** What fish seem to want today, in liveliness from 0, still, to 1, calling: the mean of the belief and its 90 % interval. Null before the first answer. */
-export function tasteToday(memory: CoachMemory): { mean: number; low: number; high: number } | null {
+/** What fish seem to want today, in intensity from 0, still, to 1, calling: the mean of the belief and its 90 % interval. Null before the first answer. */
+export function preferenceToday(memory: CoachMemory): { mean: number; low: number; high: number } | null {
   if (!isTold(memory)) return null;
-  const belief = tasteBelief(memory);
+  const belief = preferenceBelief(memory);
   let [sum, mean, low, high] = [0, 0, 1, 0];
   for (let k = 0; k < grid.length; k++) {
     mean += grid[k] * belief[k];
@@ -88,8 +88,8 @@ export function tasteToday(memory: CoachMemory): { mean: number; low: number; hi
 }
 
 /** The same in words. */
-export function tasteWords(memory: CoachMemory): string {
-  const taste = tasteToday(memory);
+export function preferenceWords(memory: CoachMemory): string {
+  const taste = preferenceToday(memory);
   if (!taste) return 'Nothing has answered yet: fieldcraft decides.';
   if (taste.high - taste.low > tasteModel.unclear) return 'Not clear yet whether they want it still or lively.';
   if (taste.mean < tasteModel.quiet) return 'By the answers so far they want it quiet.';
@@ -135,7 +135,7 @@ export function ownRecord(memory: CoachMemory, cadence: CadenceId, belief: Float
 export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
   if (offers.length === 1 || !isTold(memory)) return offers[0].cadence;
   const random = seededRandom(memorySeed(key, memory));
-  const belief = tasteBelief(memory, tasteModel.haste);
+  const belief = preferenceBelief(memory, tasteModel.exploitationExponent);
   let left = random();
   let k = 0;
   while (k < grid.length - 1 && (left -= belief[k]) > 0) k++;

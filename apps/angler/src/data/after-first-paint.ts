@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 const paintMs = 300;
 
 /** True once `begun` has been shown and the page has nothing more urgent to do: for work that may wait for the first answer. */
-export function useSettled(begun: boolean): boolean {
+export function useAfterFirstPaint(begun: boolean): boolean {
   const [settled, setSettled] = useState(false);
   useEffect(() => {
     if (!begun) return;

@@ -8,10 +8,10 @@ const warmth = (tempC: number) => Math.exp((Math.LN2 / 10) * (tempC - 4));
 
 /**
  * Oxygen that each layer gains or loses over a step, g: the bed and the water take it, light gives it back late in winter.
- * Never more is taken than is there. Source: Mathias & Barica 1980 for the bed; the rest soft.
+ * Never more is taken than is there. Source: Mathias & Barica 1980 for the bed; the rest heuristic.
  * @param lightWm2 light at each face
  */
-export function breathe(
+export function oxygenBalance(
   gain: Float64Array,
   oxygen: Float64Array,
   tempC: Float64Array,
