@@ -142,7 +142,7 @@ describe('which bank', () => {
     noon - 48 * hourMs,
     noon,
   );
-  const setting = { secchiM: 0.7, tempC: 5, airC: 4, windMs: 0, windFromDeg: 180, cloud: 0.1, school: 'lee' as const };
+  const setting = { secchiM: 0.7, tempC: 5, airC: 4, windMs: 0, windFromDeg: 180, cloud: 0.1, viewpoint: 'lee' as const };
   const best = (over: Partial<BankSetting>) => judgeBanks(ring, segments, hours, { ...setting, ...over }).reduce((a, b) => (b.score > a.score ? b : a));
 
   test('all four cells of clarity and warmth have their row', () => {
@@ -158,13 +158,13 @@ describe('which bank', () => {
   });
 
   test('a cold wind without sun: a sheltered one; sun and wind: as the school says', () => {
-    expect(windRule({ airC: -6, windMs: 7, cloud: 0.9, school: 'windward' })?.side).toBe('lee');
-    expect(windRule({ airC: 5, windMs: 7, cloud: 0.1, school: 'windward' })?.side).toBe('windward');
-    expect(windRule({ airC: 5, windMs: 2, cloud: 0.1, school: 'windward' })).toBeNull();
-    const windward = best({ windMs: 7, school: 'windward' });
+    expect(windRule({ airC: -6, windMs: 7, cloud: 0.9, viewpoint: 'windward' })?.side).toBe('lee');
+    expect(windRule({ airC: 5, windMs: 7, cloud: 0.1, viewpoint: 'windward' })?.side).toBe('windward');
+    expect(windRule({ airC: 5, windMs: 2, cloud: 0.1, viewpoint: 'windward' })).toBeNull();
+    const windward = best({ windMs: 7, viewpoint: 'windward' });
     expect(windward.segment.facesDeg).toBeCloseTo(180, 0);
     expect(windward.fetchM).toBeGreaterThan(800);
     // In water where sun does not count the lee is taken, and that has no fetch.
-    expect(best({ tempC: 12, windMs: 7, school: 'lee' }).fetchM).toBeLessThan(300);
+    expect(best({ tempC: 12, windMs: 7, viewpoint: 'lee' }).fetchM).toBeLessThan(300);
   });
 });

@@ -1,7 +1,7 @@
 import { bankSegments, bankStrip, bankWords, sunHours, type BankSetting } from '../src/banks';
 import { LocalFrame, type GroundFeature, type LonLat } from '../src/ground';
 import { expectedText, featureText, holeStays, nextWords, ownNearby, ownText, planWords, thinPlaces, type PlaceReason } from '../src/holes';
-import { fold, type LedgerEvent } from '../src/ledger';
+import { fold, type EventBodies, type EventKind, type EventOf, type LedgerEvent } from '../src/ledger';
 import { hourMs, imperial, metric, minuteMs } from '../src/units';
 import type { WeatherHour } from '../src/weather';
 
@@ -12,7 +12,8 @@ const there = frame.toLonLat(30, 0);
 const away = frame.toLonLat(200, 0);
 
 let count = 0;
-const event = (min: number, kind: string, body: object): LedgerEvent =>
+/** One event, its body checked against its kind; ids grow in the order of writing. */
+const event = <K extends EventKind>(min: number, kind: K, body: EventBodies[K]): LedgerEvent =>
   ({
     id: `e${String(count++).padStart(4, '0')}`,
     outing: 'o',
@@ -20,22 +21,22 @@ const event = (min: number, kind: string, body: object): LedgerEvent =>
     device: 'd',
     at: new Date(startMs + min * minuteMs).toISOString(),
     kind,
-    v: 1,
+    v: 2,
     body,
-  }) as unknown as LedgerEvent;
+  }) as EventOf<K> as LedgerEvent;
 
 const morning = (): LedgerEvent[] => [
   event(0, 'outing-started', { water: 'pond', waterName: 'Pond', species: ['black-crappie'], goal: 'numbers', method: 'ice' }),
-  event(1, 'station-opened', { hole: 'h1', label: '1', at: here }),
-  event(1, 'ice-measured', { hole: 'h1', clearM: 0.2, whiteM: 0 }),
+  event(1, 'station-opened', { station: 'h1', kind: 'hole', label: '1', at: [...here] }),
+  event(1, 'ice-measured', { station: 'h1', clearM: 0.2, whiteM: 0 }),
   // Two looks within a minute are one fish; the third is another.
-  event(5, 'reaction', { hole: 'h1', reaction: 'looked' }),
-  event(6, 'reaction', { hole: 'h1', reaction: 'refused' }),
-  event(12, 'reaction', { hole: 'h1', reaction: 'looked' }),
-  event(31, 'station-opened', { hole: 'h2', label: '2', at: away }),
-  event(31, 'ice-measured', { hole: 'h2', clearM: 0.04, whiteM: 0.06 }),
-  event(51, 'moved', { fromStation: 'h2', hole: 'h1' }),
-  event(55, 'reaction', { hole: 'h1', reaction: 'bite' }),
+  event(5, 'reaction', { station: 'h1', reaction: 'looked' }),
+  event(6, 'reaction', { station: 'h1', reaction: 'refused' }),
+  event(12, 'reaction', { station: 'h1', reaction: 'looked' }),
+  event(31, 'station-opened', { station: 'h2', kind: 'hole', label: '2', at: [...away] }),
+  event(31, 'ice-measured', { station: 'h2', clearM: 0.04, whiteM: 0.06 }),
+  event(51, 'moved', { fromStation: 'h2', station: 'h1' }),
+  event(55, 'reaction', { station: 'h1', reaction: 'bite' }),
 ];
 
 describe('stays from the log', () => {
@@ -136,7 +137,7 @@ describe('the shore unrolled', () => {
     noon - 48 * hourMs,
     noon,
   );
-  const setting: BankSetting = { secchiM: 0.7, tempC: 5, airC: 3, windMs: 2, windFromDeg: 270, cloud: 0, school: 'lee' };
+  const setting: BankSetting = { secchiM: 0.7, tempC: 5, airC: 3, windMs: 2, windFromDeg: 270, cloud: 0, viewpoint: 'lee' };
   const strip = bankStrip(ring, segments, past, setting, [noon - 14 * hourMs, noon], place);
 
   test('at night no bank has sun, at noon the northern one has and the walled southern one has not', () => {

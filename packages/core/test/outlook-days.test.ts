@@ -83,7 +83,7 @@ test('the plan sets out in time, fishes the window at its depth and is off befor
   const { plan, outlook } = coming;
   const [window] = outlook.windows;
   const fish = plan.find((i) => i.kind === 'fish')!;
-  expect(plan.map((i) => i.kind).slice(0, 3)).toEqual(['set out', 'drill', 'fish']);
+  expect(plan.map((i) => i.kind).slice(0, 3)).toEqual(['set out', 'set up', 'fish']);
   expect(fish.atMs).toBeGreaterThanOrEqual(window.fromMs);
   expect(fish.what).toMatch(/^Fish \d+(\.5)? ft to \d+(\.5)? ft$/);
   const leave = plan.at(-1)!;
@@ -107,7 +107,7 @@ test('a plan can be changed: what follows gives way, nothing overtakes what stan
 
 test('schools change the hours: the glass alone knows no clouds, the light alone no glass', () => {
   const ask = (side: 'glass' | 'light' | 'both') =>
-    answerOutlook({ speciesId: 'black-crappie', nowMs: coming.nowMs, place, series: until(coming.nowMs), schools: { 'glass-or-light': side, 'early-or-warmed': 'by-water' } })
+    answerOutlook({ speciesId: 'black-crappie', nowMs: coming.nowMs, place, series: until(coming.nowMs), viewpoints: { 'pressure-or-light': side, 'early-or-warmed': 'by-water' } })
       .activity;
   expect(new Set(ask('light').map((a) => a.phaseShare))).toEqual(new Set([1]));
   const noon = ask('glass').findIndex((a) => clock(a.atMs) === 12);

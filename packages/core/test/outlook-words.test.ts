@@ -144,7 +144,7 @@ test('every rule of fieldcraft can be read: an id of its own, what it looks at, 
     expect(rule.strength).toBeGreaterThan(0);
     expect(rule.strength).toBeLessThanOrEqual(1);
   }
-  expect(rules.filter((r) => r.school).map((r) => r.school!.question)).toEqual(expect.arrayContaining(['glass-or-light', 'early-or-warmed']));
+  expect(rules.filter((r) => r.viewpoint).map((r) => r.viewpoint!.question)).toEqual(expect.arrayContaining(['pressure-or-light', 'early-or-warmed']));
 });
 
 test('weather that one has seen is kept beside the outings, in order, and can be taken back', () => {

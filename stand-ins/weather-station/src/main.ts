@@ -32,6 +32,7 @@ createServer((req, res) => {
   const lon = Number(url.searchParams.get('lon') ?? NaN);
   const lat = Number(url.searchParams.get('lat') ?? NaN);
   if (url.pathname !== '/series') answer(404, { error: 'expected /series' });
-  else if (!(now > 0) || !(days >= 0 && days <= 220) || !(Math.abs(lon) <= 180) || !(Math.abs(lat) <= 90)) answer(400, { error: 'expected now in ms, days of 0 to 220, lon and lat in degrees' });
+  else if (!(now > 0) || !(days >= 0 && days <= 220) || !(Math.abs(lon) <= 180) || !(Math.abs(lat) <= 90))
+    answer(400, { error: 'expected now in ms, days of 0 to 220, lon and lat in degrees' });
   else answer(200, seriesAt(now, days, lon, lat));
 }).listen(port, '127.0.0.1');

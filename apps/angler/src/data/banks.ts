@@ -15,10 +15,10 @@ const [fromHour, toHour] = [7, 18];
 
 /** The banks of a water by sun and wind through the day, computed in the ground worker when asked for. */
 export function useBanks(water: WaterDetail | undefined, input: OutlookInput | null, column: ColumnAnswer | null, isAsked: boolean) {
-  const { windSchool, units } = usePreferences();
+  const { windViewpoint, units } = usePreferences();
   const hour = input ? Math.floor(input.nowMs / hourMs) * hourMs : 0;
   const answer = useQuery({
-    queryKey: ['banks', water?.id, hour, windSchool, units, column?.now.atMs],
+    queryKey: ['banks', water?.id, hour, windViewpoint, units, column?.now.atMs],
     enabled: isAsked && water !== undefined && input !== null,
     staleTime: Infinity,
     gcTime: shortlyKeptMs,
@@ -34,7 +34,7 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
         windMs: now?.windMs ?? 0,
         windFromDeg: now?.windFromDeg ?? 0,
         cloud: now?.cloud ?? 0.5,
-        school: windSchool,
+        viewpoint: windViewpoint,
       };
       const midnight = startOfDay(nowMs, place.timeZone);
       const hoursMs = Array.from({ length: toHour - fromHour + 1 }, (_, k) => midnight + (fromHour + k) * hourMs);

@@ -22,7 +22,7 @@ export function useOutlook() {
   const weather = useWeather(water?.id);
   const lastIce = useLastIce(water?.id);
   const { state } = useLedger();
-  const { units, load, craft, schools, plan: kept } = usePreferences();
+  const { units, load, craft, viewpoints, plan: kept } = usePreferences();
   const nowMs = useNow(60_000);
   const file = detail.data?.value.file;
   const { species, offered } = useSpecies(file, water?.id);
@@ -45,9 +45,9 @@ export function useOutlook() {
   const input = useMemo<OutlookInput | null>(
     () =>
       place && series && series.length > 1
-        ? { speciesId: species, nowMs, place, series, lastIce, load, column: column.data?.column ?? null, evidence, schools, isMoving: isMixed, deepestM }
+        ? { speciesId: species, nowMs, place, series, lastIce, load, column: column.data?.column ?? null, evidence, viewpoints, isMoving: isMixed, deepestM }
         : null,
-    [place, series, species, nowMs, lastIce, load, column.data, evidence, schools, isMixed, deepestM],
+    [place, series, species, nowMs, lastIce, load, column.data, evidence, viewpoints, isMixed, deepestM],
   );
   const outlook = useMemo(() => input && answerOutlook(input), [input]);
   const answer = column.data?.column ?? null;

@@ -1,9 +1,10 @@
 import { imperial, metric, type UnitPreference } from '@burrow/core/units';
-import { startingSchools, type PlanItem, type Schools } from '@burrow/core/outlook';
-import type { WindSchool } from '@burrow/core/banks';
+import { startingViewpoints, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
+import type { WindViewpoint } from '@burrow/core/banks';
 import type { Craft } from '@burrow/core/methods';
 import type { IceLoad } from '@burrow/core/safety';
 import { newId } from './ledger';
+import { preferencesVersion, readPreferences } from './stored-preferences';
 import { ObservableValue, useObservable } from './observable-value';
 import type { HolePlan } from '@/workers/ground.api';
 
@@ -34,7 +35,7 @@ export interface Preferences {
   load: IceLoad;
   /** What one fishes from on open water. */
   craft: Craft;
-  schools: Schools;
+  viewpoints: Viewpoints;
   /** A day's plan that the angler has changed, by the day and fish it is for. */
   plan: { key: string; items: PlanItem[] } | null;
   /** The water in use; null for the first of the list. */
@@ -42,7 +43,7 @@ export interface Preferences {
   /** Holes laid out on a water. */
   holePlan: KeptHolePlan | null;
   /** Which bank when sun and wind come together: where schools differ. */
-  windSchool: WindSchool;
+  windViewpoint: WindViewpoint;
   /** Whether many anglers fish these waters: where schools differ on points. */
   isPressed: boolean;
 }
@@ -64,17 +65,17 @@ const starting: Preferences = {
   callBy: 'off',
   load: 'foot',
   craft: 'boat',
-  schools: startingSchools,
+  viewpoints: startingViewpoints,
   plan: null,
   water: null,
   holePlan: null,
-  windSchool: 'windward',
+  windViewpoint: 'windward',
   isPressed: false,
 };
 
 function read(): Preferences {
   try {
-    return { ...starting, ...(JSON.parse(globalThis.localStorage?.getItem(key) ?? '{}') as Partial<Preferences>) };
+    return readPreferences(JSON.parse(globalThis.localStorage?.getItem(key) ?? '{}'), starting);
   } catch {
     // A damaged entry is worth less than a start.
     return starting;
@@ -86,7 +87,7 @@ const preferences = new ObservableValue<Preferences>(read());
 export function change(part: Partial<Preferences>): void {
   const next = { ...preferences.get(), ...part };
   preferences.set(next);
-  globalThis.localStorage?.setItem(key, JSON.stringify(next));
+  globalThis.localStorage?.setItem(key, JSON.stringify({ ...next, version: preferencesVersion }));
 }
 
 export const usePreferences = () => useObservable(preferences);

@@ -45,7 +45,7 @@ function RuleRow({ rule, evidence }: { rule: FieldcraftRule; evidence: readonly 
       <Text strong>{`${rule.condition}: ${rule.effect}`}</Text>
       <Text>{rule.reason}</Text>
       <Text size="small" tone="second">
-        {`${rule.id}, held ${rule.strength >= 0.7 ? 'widely' : rule.strength >= 0.6 ? 'by most' : 'by some'}${rule.school ? `; schools differ, this is the side of ${rule.school.side}` : ''}`}
+        {`${rule.id}, held ${rule.strength >= 0.7 ? 'widely' : rule.strength >= 0.6 ? 'by most' : 'by some'}${rule.viewpoint ? `; schools differ, this is the side of ${rule.viewpoint.side}` : ''}`}
       </Text>
       {evidence.map((e) => (
         <Text key={e.ruleId} size="small" tone="kelp">

@@ -11,7 +11,7 @@ import { ColumnPart } from '@/components/outlook/ColumnPart';
 import { DayPlanList } from '@/components/outlook/DayPlanList';
 import { EvidenceSheet, type Opened } from '@/components/outlook/EvidenceSheet';
 import { ColdPart, GoPart } from '@/components/outlook/GoPart';
-import { SchoolsSheet } from '@/components/outlook/SchoolsSheet';
+import { ViewpointsSheet } from '@/components/outlook/ViewpointsSheet';
 import { SeenSheet } from '@/components/outlook/SeenSheet';
 import { WindowList } from '@/components/outlook/WindowList';
 import { PhaseRibbon } from '@/components/ribbon/PhaseRibbon';
@@ -158,7 +158,7 @@ export function OutlookScreen() {
         </ScrollView>
       )}
       <EvidenceSheet opened={opened} timeZone={timeZone} onClose={() => setOpened(null)} />
-      <SchoolsSheet
+      <ViewpointsSheet
         window={why && (outlook.windows.find((w) => w.peakMs === why.peakMs) ?? why)}
         peak={why && (outlook.activity.find((a) => a.atMs === why.peakMs) ?? null)}
         open={why !== null}

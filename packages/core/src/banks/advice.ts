@@ -38,7 +38,7 @@ export const approachOf = (secchiM: number, tempC: number): ApproachRule =>
 export const castsAlong = (steepDeg: number): 'parallel' | 'pitched' => (steepDeg >= approachLimits.wallDeg ? 'parallel' : 'pitched');
 
 /** Which bank when it blows: where schools differ. */
-export type WindSchool = 'windward' | 'lee';
+export type WindViewpoint = 'windward' | 'lee';
 
 /** A bank now: sun, wind, and what it is worth. */
 export interface BankState {
@@ -64,12 +64,12 @@ export interface BankSetting {
   windMs: number;
   windFromDeg: number;
   cloud: number;
-  school: WindSchool;
+  viewpoint: WindViewpoint;
 }
 
 /**
  * Every bank of a water under sun and wind, scored against the others: sunlit and warmed where that counts, sheltered from a cold
- * wind, or where the sun shines and the wind blows, on the side that the chosen school fishes.
+ * wind, or where the sun shines and the wind blows, on the side that the chosen viewpoint fishes.
  * @param hours the sun's last days up to now, the last row being now
  */
 export function judgeBanks(ring: Float64Array, segments: readonly BankSegment[], hours: readonly SunHour[], setting: BankSetting): BankState[] {
@@ -107,11 +107,11 @@ export function judgeBanks(ring: Float64Array, segments: readonly BankSegment[],
 }
 
 /** What the wind makes of banks; null while it hardly blows. Source: fieldcraft §2. */
-export function windRule(setting: Pick<BankSetting, 'airC' | 'windMs' | 'cloud' | 'school'>): { id: string; side: WindSchool; reason: string } | null {
+export function windRule(setting: Pick<BankSetting, 'airC' | 'windMs' | 'cloud' | 'viewpoint'>): { id: string; side: WindViewpoint; reason: string } | null {
   if (setting.windMs < approachLimits.windyMs) return null;
   if (setting.airC < approachLimits.coldAirC && setting.cloud > approachLimits.sunnyCloud)
     return { id: 'bank.cold-wind', side: 'lee', reason: 'A cold wind without sun: the sheltered bank.' };
-  return setting.school === 'windward'
+  return setting.viewpoint === 'windward'
     ? { id: 'bank.sunny-wind.windward', side: 'windward', reason: 'Sun and wind: food is blown into the windward shallows.' }
     : { id: 'bank.sunny-wind.lee', side: 'lee', reason: 'Sun and wind: the lee keeps the warm top layer.' };
 }

@@ -39,7 +39,7 @@ export interface Advice {
   /** How the cadence differs from fieldcraft's first for this look, where the answers have spoken for another. */
   byTold: 'quieter' | 'livelier' | null;
   /** One thing more to change or do, with its rule. */
-  ask: { ruleId: string; text: string; school?: string } | null;
+  ask: { ruleId: string; text: string; viewpoint?: string } | null;
   jigSeenM: number | null;
   baitM: number | null;
   /** The stretch that is searched where nothing shows: elsewhere in it would do as well. */
@@ -198,7 +198,7 @@ export class Coach {
       reason: rule.reason,
       changesMind: rule.changesMind,
       byTold: this.byTold(rule, cadence),
-      ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.school ? { school: ask.school } : {}) } : null,
+      ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.viewpoint ? { viewpoint: ask.viewpoint } : {}) } : null,
       jigSeenM: state.jigM ?? before?.jigSeenM ?? null,
       baitM: seen.bait?.topM ?? before?.baitM ?? null,
       search: this.spanFor(rule, seen, state.bottomM),

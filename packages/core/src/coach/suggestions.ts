@@ -5,7 +5,7 @@ export interface AskRule {
   id: string;
   when: LookWhen;
   text: string;
-  school?: string;
+  viewpoint?: string;
 }
 
 /** Changes that fieldcraft asks for, in its default order. */
@@ -17,20 +17,20 @@ export const suggestionRules: readonly AskRule[] = [
   },
   { id: 'ask.trout', when: { species: 'lake-trout', refused: { least: 1, most: 3 } }, text: 'Lake trout decide at once. Change something; do not repeat what it refused.' },
   { id: 'ask.scent', when: { refused: { least: 10 } }, text: 'Ten refusals alike: add scent or take it off, or go. This hole is spent for now.' },
-  { id: 'ask.colour', when: { refused: { least: 8 } }, text: 'Still refused: change the colour, dark for natural or the other way.', school: 'default order' },
-  { id: 'ask.size', when: { refused: { least: 6 } }, text: 'Still refused: go one size smaller.', school: 'default order' },
+  { id: 'ask.colour', when: { refused: { least: 8 } }, text: 'Still refused: change the colour, dark for natural or the other way.', viewpoint: 'default order' },
+  { id: 'ask.size', when: { refused: { least: 6 } }, text: 'Still refused: go one size smaller.', viewpoint: 'default order' },
   {
     id: 'ask.under',
     when: { refused: { least: 5 }, feeds: 'up' },
     text: 'Hanging above has been refused: start under the marks and draw slowly up through them.',
-    school: 'from below',
+    viewpoint: 'from below',
   },
-  { id: 'ask.depth', when: { refused: { least: 4 } }, text: 'Refused again: change the depth, a hand higher.', school: 'default order' },
+  { id: 'ask.depth', when: { refused: { least: 4 } }, text: 'Refused again: change the depth, a hand higher.', viewpoint: 'default order' },
   {
     id: 'ask.colour-first',
     when: { refused: { least: 2 }, drawnM: { least: 0.3 } },
     text: 'It followed and refused: some change the colour first.',
-    school: 'colour first after a follow',
+    viewpoint: 'colour first after a follow',
   },
-  { id: 'ask.cadence', when: { refused: { least: 2 } }, text: 'Two refusals alike: one thing is changed now, the cadence.', school: 'default order' },
+  { id: 'ask.cadence', when: { refused: { least: 2 } }, text: 'Two refusals alike: one thing is changed now, the cadence.', viewpoint: 'default order' },
 ];

@@ -1,7 +1,7 @@
 import { approachRules } from '../banks';
 import { suggestionRules, cadences, lookRules } from '../coach';
 import { placeRules } from '../holes';
-import { clockRules, lightRules, phaseRules, stageRules, type SchoolQuestion } from '../outlook';
+import { clockRules, lightRules, phaseRules, stageRules, type ViewpointQuestion } from '../outlook';
 import { lieRules } from '../river';
 import type { PhaseName } from '../weather';
 
@@ -15,7 +15,7 @@ export interface FieldcraftRule {
   /** 0–1: how firmly anglers agree on it. */
   strength: number;
   /** Where schools differ: the question, and whose answer this is. */
-  school?: { question: SchoolQuestion; side: string };
+  viewpoint?: { question: ViewpointQuestion; side: string };
 }
 
 const phaseConditions: Record<PhaseName, string> = {
@@ -60,7 +60,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
       effect: percent(r.factor),
       reason: r.reason,
       strength: 0.6,
-      ...(r.phase === 'approach' || r.phase === 'post-front clear' ? { school: { question: 'glass-or-light', side: 'glass' } } : {}),
+      ...(r.phase === 'approach' || r.phase === 'post-front clear' ? { viewpoint: { question: 'pressure-or-light', side: 'glass' } } : {}),
     })),
     ...lightRules.map((r): FieldcraftRule => ({
       id: r.id,
@@ -69,7 +69,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
       effect: `${percent(Math.max(...r.factor))} at its best light, × ${Math.min(...r.factor).toFixed(2)} at its worst`,
       reason: r.reason,
       strength: 0.7,
-      school: { question: 'glass-or-light', side: 'light' },
+      viewpoint: { question: 'pressure-or-light', side: 'light' },
     })),
     ...clockRules.map((r): FieldcraftRule => ({
       id: r.id,
@@ -78,7 +78,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
       effect: `${percent(r.inside)} inside, × ${r.outside.toFixed(2)} outside`,
       reason: r.reason,
       strength: 0.5,
-      school: { question: 'early-or-warmed', side: r.side },
+      viewpoint: { question: 'early-or-warmed', side: r.side },
     })),
     ...lookRules.map((r): FieldcraftRule => ({
       id: r.id,
@@ -99,7 +99,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
       id: r.id,
       section: 'at the hole',
       condition: r.when.refused ? `after ${r.when.refused.least} refusals alike` : 'after short bites',
-      effect: r.school ? `change one thing (${r.school})` : 'change one thing',
+      effect: r.viewpoint ? `change one thing (${r.viewpoint})` : 'change one thing',
       reason: r.text,
       strength: 0.5,
     })),

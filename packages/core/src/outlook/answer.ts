@@ -4,7 +4,7 @@ import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededTex
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
 import { fishDepth, injuryWords, seasonStage, type Band, type FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
-import { startingSchools, type Schools } from './schools';
+import { startingViewpoints, type Viewpoints } from './viewpoints';
 import { surfaceOf, type Surface } from './surface';
 import type { RuleEvidence } from './log-evidence';
 import { phaseRules } from './rules';
@@ -26,7 +26,7 @@ export interface OutlookInput {
   column?: ColumnAnswer | null;
   /** What the log says of the rules, and the sides taken where schools differ. */
   evidence?: ReadonlyMap<string, RuleEvidence>;
-  schools?: Schools;
+  viewpoints?: Viewpoints;
 }
 
 /** The worst of a stay: its strongest wind and heaviest fall. */
@@ -82,7 +82,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const column = input.column ?? null;
   const surface = surfaceOf(input.isMoving ?? false, column, input.lastIce?.atMs, nowMs);
   const setting: FeedingSetting = {
-    schools: input.schools ?? startingSchools,
+    viewpoints: input.viewpoints ?? startingViewpoints,
     evidence: input.evidence ?? new Map(),
     isOpen: surface === 'open' || surface === 'moving',
     deepestM: column?.deepestM ?? input.deepestM ?? 10,
@@ -202,7 +202,7 @@ function windowWords(
   const later = windows.find((w) => w.fromMs > choice.toMs && startOfDay(w.fromMs, place.timeZone) === startOfDay(choice.fromMs, place.timeZone));
   const again = later ? ` and ${clock(later.fromMs)} to ${clock(later.toMs)}` : '';
   // Another day is the answer: say what is against this one.
-  const now = !today && phaseNow && setting.schools['glass-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
+  const now = !today && phaseNow && setting.viewpoints['pressure-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
   const hurt = choiceLook ? injuryWords(speciesOf(speciesId), choiceLook.toM, units) : '';
   return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}.${hurt} ${rule.reason}${front}${off}` };
 }

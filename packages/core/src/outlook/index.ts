@@ -1,5 +1,5 @@
 export { clockRules, lightRules, phaseRules } from './rules';
-export { schoolWords, startingSchools, type SchoolQuestion, type Schools } from './schools';
+export { viewpointWords, startingViewpoints, type ViewpointQuestion, type Viewpoints } from './viewpoints';
 export { stageRules, type SeasonStage } from './stages';
 export { fishDepth, seasonStage, type Band, type FishDepth } from './band';
 export { weighRules, type RuleEvidence } from './log-evidence';

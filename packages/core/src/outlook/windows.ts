@@ -1,7 +1,7 @@
 import { speciesOf, type Species } from '../fish';
 import { clamp, hourMs, interpolate, localTime } from '../units';
 import { phaseAtInstant, sunDay, sunHeightDeg, weatherAt, type Phase, type PhaseName, type Place, type WeatherHour } from '../weather';
-import { startingSchools, type Schools } from './schools';
+import { startingViewpoints, type Viewpoints } from './viewpoints';
 import { lightPart, type RuleEvidence } from './log-evidence';
 import { clockRules, cloudDimsDeg, lightRules, phaseRules, type ClockRule } from './rules';
 
@@ -29,7 +29,7 @@ export interface FeedingWindow {
 
 /** What feeding is judged by beside weather and light. */
 export interface FeedingSetting {
-  schools: Schools;
+  viewpoints: Viewpoints;
   /** What the log says of the rules, by rule id; empty where there is no log. */
   evidence: ReadonlyMap<string, RuleEvidence>;
   /** Whether the water is open, and how deep it is, m: decides between first and warmed hours where the angler has not. */
@@ -37,7 +37,7 @@ export interface FeedingSetting {
   deepestM: number;
 }
 
-export const startingSetting: FeedingSetting = { schools: startingSchools, evidence: new Map(), isOpen: false, deepestM: 10 };
+export const startingSetting: FeedingSetting = { viewpoints: startingViewpoints, evidence: new Map(), isOpen: false, deepestM: 10 };
 
 /** A window reaches this share of the best hour of its day, no less than `leastValue`, and lasts. Heuristic. */
 export const windowLimits = { leastValue: 0.5, bestShare: 0.8, leastMs: hourMs, stepMs: hourMs / 4, shallowM: 6 } as const;
@@ -64,9 +64,9 @@ export function feedingActivity(
   return activities;
 }
 
-function phaseShareOf(species: Species, phase: PhaseName, cloud: number, { schools, evidence }: FeedingSetting): number {
+function phaseShareOf(species: Species, phase: PhaseName, cloud: number, { viewpoints, evidence }: FeedingSetting): number {
   // The school of the light says that it is only the cloud: then the glass itself moves nothing.
-  if (schools['glass-or-light'] === 'light') return 1;
+  if (viewpoints['pressure-or-light'] === 'light') return 1;
   const rule = phaseRules.find((r) => r.phase === phase)!;
   const factor = evidence.get(rule.id)?.factor ?? rule.factor;
   // The pull of a coming front grows with its cloud.
@@ -74,9 +74,9 @@ function phaseShareOf(species: Species, phase: PhaseName, cloud: number, { schoo
   return Math.max(0.05, 1 + (factor - 1) * strength) ** species.frontSensitivity;
 }
 
-function lightShareOf(species: Species, sunDeg: number, cloud: number, { schools, evidence }: FeedingSetting): number {
+function lightShareOf(species: Species, sunDeg: number, cloud: number, { viewpoints, evidence }: FeedingSetting): number {
   const light = lightRules.find((r) => r.habit === species.light)!;
-  const dims = { both: cloudDimsDeg, glass: 0, light: 1.6 * cloudDimsDeg }[schools['glass-or-light']];
+  const dims = { both: cloudDimsDeg, glass: 0, light: 1.6 * cloudDimsDeg }[viewpoints['pressure-or-light']];
   const prior = interpolate(light.sunDeg, light.factor, sunDeg > 0 ? Math.max(0, sunDeg - dims * cloud) : sunDeg);
   const said = evidence.get(`${light.id}.${lightPart(sunDeg)}`);
   // The log speaks of parts of the day; within one the rule's own course is kept.
@@ -84,8 +84,8 @@ function lightShareOf(species: Species, sunDeg: number, cloud: number, { schools
 }
 
 /** The clock rule in force, if any: the angler's choice, else by the water. Under ice the light says it all. */
-export function clockRuleFor(phase: PhaseName, { schools, isOpen, deepestM }: FeedingSetting): ClockRule | null {
-  const school = schools['early-or-warmed'];
+export function clockRuleFor(phase: PhaseName, { viewpoints, isOpen, deepestM }: FeedingSetting): ClockRule | null {
+  const school = viewpoints['early-or-warmed'];
   const side = school !== 'by-water' ? school : !isOpen ? null : phase === 'warming trend' || deepestM <= windowLimits.shallowM ? 'warmed' : 'early';
   return clockRules.find((r) => r.side === side) ?? null;
 }
@@ -143,7 +143,7 @@ function windowOf(part: readonly Activity[], species: Species, setting: FeedingS
   const phaseRule = phaseRules.find((r) => r.phase === peak.phase)!;
   const lightRule = lightRules.find((r) => r.habit === species.light)!;
   const clock = clockRuleFor(peak.phase, setting);
-  const said = setting.schools['glass-or-light'] === 'light' ? undefined : setting.evidence.get(phaseRule.id);
+  const said = setting.viewpoints['pressure-or-light'] === 'light' ? undefined : setting.evidence.get(phaseRule.id);
   return {
     fromMs: part[0].atMs,
     toMs: part[part.length - 1].atMs,
@@ -151,7 +151,7 @@ function windowOf(part: readonly Activity[], species: Species, setting: FeedingS
     value: part.reduce((sum, a) => sum + a.value, 0) / part.length,
     phase: peak.phase,
     reasons: [
-      ...(setting.schools['glass-or-light'] === 'light' ? [] : [{ ruleId: phaseRule.id, text: phaseRule.reason }]),
+      ...(setting.viewpoints['pressure-or-light'] === 'light' ? [] : [{ ruleId: phaseRule.id, text: phaseRule.reason }]),
       { ruleId: lightRule.id, text: lightRule.reason },
       ...(clock && peak.clockShare > 1 ? [{ ruleId: clock.id, text: clock.reason }] : []),
     ],

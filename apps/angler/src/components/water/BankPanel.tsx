@@ -45,8 +45,8 @@ export function BankPanel({ banks, why, units, zone, isIced }: Props) {
           { id: 'windward', label: 'The windward bank' },
           { id: 'lee', label: 'The lee' },
         ]}
-        value={setting.school}
-        onChange={(windSchool) => change({ windSchool })}
+        value={setting.viewpoint}
+        onChange={(windViewpoint) => change({ windViewpoint })}
         wrap
       />
     </View>

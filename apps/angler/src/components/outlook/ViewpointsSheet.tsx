@@ -1,4 +1,4 @@
-import { schoolWords, type FeedingWindow, type Activity } from '@burrow/core/outlook';
+import { viewpointWords, type FeedingWindow, type Activity } from '@burrow/core/outlook';
 import { View } from 'react-native';
 import { change, usePreferences } from '@/data/preferences';
 import { Action } from '../Action';
@@ -16,8 +16,8 @@ interface Props {
 }
 
 /** Why a window: what weather, light and clock each add to it, how much of it is the log, and the sides to take where anglers differ. */
-export function SchoolsSheet({ window, peak, open, onClose, onRules }: Props) {
-  const { schools } = usePreferences();
+export function ViewpointsSheet({ window, peak, open, onClose, onRules }: Props) {
+  const { viewpoints } = usePreferences();
   const rows = peak
     ? [
         ['Weather', peak.phaseShare],
@@ -39,8 +39,8 @@ export function SchoolsSheet({ window, peak, open, onClose, onRules }: Props) {
           ? `1 is low light in steady weather. ${Math.round(window.logShare * 100)} % of the weather's weight is your own log, the rest fieldcraft.`
           : '1 is low light in steady weather. All fieldcraft so far: your log has not spoken.'}
       </Text>
-      <School question="glass-or-light" value={schools['glass-or-light']} />
-      <School question="early-or-warmed" value={schools['early-or-warmed']} />
+      <Viewpoint question="pressure-or-light" value={viewpoints['pressure-or-light']} />
+      <Viewpoint question="early-or-warmed" value={viewpoints['early-or-warmed']} />
       <Text size="small" tone="second">
         Good anglers differ here. Fish both ways: the log tells which pays on this water.
       </Text>
@@ -48,9 +48,9 @@ export function SchoolsSheet({ window, peak, open, onClose, onRules }: Props) {
   );
 }
 
-function School<Q extends keyof typeof schoolWords>({ question, value }: { question: Q; value: string }) {
-  const { schools } = usePreferences();
-  const words = schoolWords[question];
+function Viewpoint<Q extends keyof typeof viewpointWords>({ question, value }: { question: Q; value: string }) {
+  const { viewpoints } = usePreferences();
+  const words = viewpointWords[question];
   return (
     <View style={{ gap: 6 }}>
       <Text strong>{words.question}</Text>
@@ -59,7 +59,7 @@ function School<Q extends keyof typeof schoolWords>({ question, value }: { quest
         wrap
         options={words.options as readonly { id: string; label: string }[]}
         value={value}
-        onChange={(side) => change({ schools: { ...schools, [question]: side } })}
+        onChange={(side) => change({ viewpoints: { ...viewpoints, [question]: side } })}
       />
     </View>
   );

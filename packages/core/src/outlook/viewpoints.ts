@@ -1,15 +1,15 @@
 /** Points on which good anglers differ. Both sides are kept; one is the default, the other one switch away. */
-export type SchoolQuestion = 'glass-or-light' | 'early-or-warmed';
+export type ViewpointQuestion = 'pressure-or-light' | 'early-or-warmed';
 
-export interface Schools {
-  'glass-or-light': 'both' | 'glass' | 'light';
+export interface Viewpoints {
+  'pressure-or-light': 'both' | 'glass' | 'light';
   'early-or-warmed': 'by-water' | 'early' | 'warmed';
 }
 
-export const startingSchools: Schools = { 'glass-or-light': 'both', 'early-or-warmed': 'by-water' };
+export const startingViewpoints: Viewpoints = { 'pressure-or-light': 'both', 'early-or-warmed': 'by-water' };
 
-export const schoolWords: { [Q in SchoolQuestion]: { question: string; options: readonly { id: Schools[Q]; label: string }[] } } = {
-  'glass-or-light': {
+export const viewpointWords: { [Q in ViewpointQuestion]: { question: string; options: readonly { id: Viewpoints[Q]; label: string }[] } } = {
+  'pressure-or-light': {
     question: 'Do fish read the glass, or only the light?',
     options: [
       { id: 'both', label: 'Both' },

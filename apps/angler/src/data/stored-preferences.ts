@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { iceGuidance } from '@burrow/core/safety';
+import { viewpointWords, type Viewpoints } from '@burrow/core/outlook';
+import type { Preferences } from './preferences';
+
+/** Version 2 calls viewpoints what version 1, which bore no number, called schools. */
+export const preferencesVersion = 2;
+
+const fields = z.record(z.string(), z.unknown());
+const either = <const T extends readonly [string, ...string[]]>(...ids: T) => z.enum(ids);
+const sides = <Q extends keyof Viewpoints>(question: Q) => z.custom<Viewpoints[Q]>((side) => viewpointWords[question].options.some(({ id }) => id === side));
+
+const lonLat = z.tuple([z.number(), z.number()]);
+const planItem = z.object({
+  id: z.string(),
+  atMs: z.number(),
+  untilMs: z.number(),
+  kind: either('set out', 'set up', 'fish', 'search', 'leave'),
+  what: z.string(),
+  why: z.string(),
+});
+const plannedHole = z.object({
+  at: lonLat,
+  depthM: z.number(),
+  sdM: z.number(),
+  perHour: z.number(),
+  reasons: z.array(z.object({ ruleId: z.string(), text: z.string(), weight: z.number() })),
+  own: z.object({ visits: z.number(), minutes: z.number() }),
+});
+
+const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
+  units: z.object({
+    depth: either('ft', 'm'),
+    ice: either('in', 'cm'),
+    fishLength: either('in', 'cm'),
+    weight: either('lb', 'g'),
+    temp: either('F', 'C'),
+    wind: either('mph', 'kmh', 'ms'),
+    distance: either('yd', 'm'),
+  }),
+  theme: either('day', 'dusk', 'sun'),
+  species: z.string().min(1),
+  presentations: z.array(z.object({ id: z.string(), name: z.string() })).min(1),
+  presentation: z.string().min(1),
+  leastIceM: z.number().positive(),
+  beatBy: either('off', 'sound', 'vibration'),
+  callBy: either('off', 'voice', 'vibration'),
+  load: z.enum(iceGuidance.map((g) => g.load)),
+  craft: either('pier', 'boat', 'kayak', 'wading'),
+  viewpoints: z.object({ 'pressure-or-light': sides('pressure-or-light'), 'early-or-warmed': sides('early-or-warmed') }),
+  plan: z.object({ key: z.string(), items: z.array(planItem) }).nullable(),
+  water: z.string().nullable(),
+  holePlan: z.object({ id: z.string(), water: z.string(), wanted: z.number(), holes: z.array(plannedHole), walkM: z.number(), covered: z.number() }).nullable(),
+  windViewpoint: either('windward', 'lee'),
+  isPressed: z.boolean(),
+};
+
+/** Version 1 in the form of version 2. */
+function fromFirst({ schools, windSchool, ...rest }: Record<string, unknown>): Record<string, unknown> {
+  const sidesOf = fields.safeParse(schools).data;
+  return {
+    ...rest,
+    ...(windSchool === undefined ? {} : { windViewpoint: windSchool }),
+    ...(sidesOf ? { viewpoints: { 'pressure-or-light': sidesOf['glass-or-light'], 'early-or-warmed': sidesOf['early-or-warmed'] } } : {}),
+  };
+}
+
+/**
+ * Preferences as this phone kept them, in whichever version, each checked by itself: one that does not hold
+ * comes from `starting` and takes no other with it.
+ * @param stored what was kept; anything at all
+ */
+export function readPreferences(stored: unknown, starting: Preferences): Preferences {
+  const kept = fields.safeParse(stored).data ?? {};
+  const current = kept.version === undefined ? fromFirst(kept) : kept;
+  const read = Object.entries(forms).map(([name, form]) => {
+    const value = form.safeParse(current[name]);
+    return [name, value.success ? value.data : starting[name as keyof Preferences]];
+  });
+  return Object.fromEntries(read) as Preferences;
+}

@@ -1,0 +1,57 @@
+import { startingViewpoints } from '@burrow/core/outlook';
+import { metric } from '@burrow/core/units';
+import { usePreferences, type Preferences } from '../src/data/preferences';
+import { preferencesVersion, readPreferences } from '../src/data/stored-preferences';
+import { renderHook } from '@testing-library/react-native';
+
+const starting = renderHook(() => usePreferences()).result.current;
+
+test('the form of 0.15 keeps its sides under their new names', () => {
+  const kept = readPreferences({ units: metric, schools: { 'glass-or-light': 'light', 'early-or-warmed': 'early' }, windSchool: 'lee' }, starting);
+  expect(kept).toEqual({
+    ...starting,
+    units: metric,
+    viewpoints: { 'pressure-or-light': 'light', 'early-or-warmed': 'early' },
+    windViewpoint: 'lee',
+  });
+});
+
+test('what is written is read back whole', () => {
+  const own: Preferences = {
+    ...starting,
+    theme: 'dusk',
+    craft: 'kayak',
+    water: 'pond',
+    isPressed: true,
+    plan: { key: 'k', items: [{ id: 'i', atMs: 1, untilMs: 2, kind: 'set up', what: 'w', why: 'y' }] },
+    holePlan: {
+      id: 'p',
+      water: 'pond',
+      wanted: 8,
+      walkM: 10,
+      covered: 0.2,
+      holes: [{ at: [-140, 47], depthM: 4, sdM: 0.2, perHour: 1, reasons: [{ ruleId: 'r', text: 't', weight: 1 }], own: { visits: 0, minutes: 0 } }],
+    },
+  };
+  expect(readPreferences(JSON.parse(JSON.stringify({ ...own, version: preferencesVersion })), starting)).toEqual(own);
+});
+
+test.each([
+  ['theme', 'neon'],
+  ['units', { depth: 'fathom' }],
+  ['presentations', []],
+  ['leastIceM', -1],
+  ['load', 'tank'],
+  ['viewpoints', { 'pressure-or-light': 'moon', 'early-or-warmed': 'early' }],
+  ['plan', { key: 'k', items: [{ id: 'i', atMs: 1, untilMs: 2, kind: 'drill', what: 'w', why: 'y' }] }],
+  ['holePlan', { holes: 'none' }],
+  ['isPressed', 'yes'],
+] as const)('a broken %s comes from the start, and takes nothing else with it', (name, value) => {
+  const kept = readPreferences({ version: preferencesVersion, ...starting, water: 'pond', [name]: value }, starting);
+  expect(kept).toEqual({ ...starting, water: 'pond', [name]: starting[name] });
+});
+
+test.each([[null], ['text'], [7], [[]]])('%p is no preferences at all: the start', (stored) => {
+  expect(readPreferences(stored, starting)).toEqual(starting);
+  expect(starting.viewpoints).toEqual(startingViewpoints);
+});
