@@ -1,52 +1,10 @@
-import { imperial, metric, type UnitPreference } from '@burrow/core/units';
-import { startingViewpoints, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
-import type { WindViewpoint } from '@burrow/core/banks';
-import type { Craft } from '@burrow/core/methods';
-import type { IceLoad } from '@burrow/core/safety';
+import { startingViewpoints } from '@burrow/core/outlook';
+import { imperial, metric } from '@burrow/core/units';
 import { newId } from './ledger';
-import { preferencesVersion, readPreferences } from './stored-preferences';
 import { ObservableValue, useObservable } from './observable-value';
-import type { HolePlan } from '@/workers/ground.api';
+import { preferencesVersion, readPreferences, type KeptHolePlan, type Preferences, type Presentation } from './stored-preferences';
 
-export interface Presentation {
-  id: string;
-  name: string;
-}
-
-/** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
-export interface KeptHolePlan extends HolePlan {
-  id: string;
-  water: string;
-  wanted: number;
-}
-
-export interface Preferences {
-  units: UnitPreference;
-  theme: 'day' | 'dusk' | 'sun';
-  species: string;
-  presentations: Presentation[];
-  presentation: string;
-  /** Least ice the angler drills on, clear and half the white, m. */
-  leastIceM: number;
-  /** How the beat is given, and how a fish coming up is called out. */
-  beatBy: 'off' | 'sound' | 'vibration';
-  callBy: 'off' | 'voice' | 'vibration';
-  /** Who goes on the ice. */
-  load: IceLoad;
-  /** What one fishes from on open water. */
-  craft: Craft;
-  viewpoints: Viewpoints;
-  /** A day's plan that the angler has changed, by the day and fish it is for. */
-  plan: { key: string; items: PlanItem[] } | null;
-  /** The water in use; null for the first of the list. */
-  water: string | null;
-  /** Holes laid out on a water. */
-  holePlan: KeptHolePlan | null;
-  /** Which bank when sun and wind come together: where schools differ. */
-  windViewpoint: WindViewpoint;
-  /** Whether many anglers fish these waters: where schools differ on points. */
-  isPressed: boolean;
-}
+export type { KeptHolePlan, Preferences, Presentation };
 
 const key = 'burrow.preferences';
 
