@@ -75,6 +75,7 @@ for (const size of [
     if (size.width < 1000) await page.getByRole('button', { name: 'In words' }).click();
     await expect(page.getByText('basin', { exact: true }).first()).toBeVisible();
     await expect(page.getByText('saddle', { exact: true })).toBeVisible();
+    await expect(page.getByRole('img', { name: /^Banks by sun and wind\. Best: / })).toBeVisible({ timeout: 60_000 });
     if (size.width < 1000) await page.getByRole('button', { name: 'Back to the map' }).click();
 
     await page.getByRole('button', { name: 'Plan holes' }).click();

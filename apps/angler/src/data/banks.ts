@@ -27,13 +27,16 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
     queryFn: async () => {
       const { series, place, nowMs } = input!;
       const now = weatherAt(series, nowMs);
+      const { airC, windMs, windFromDeg, cloud } = now ?? { airC: null, windMs: null, windFromDeg: null, cloud: null };
+      if (airC === null || windMs === null || windFromDeg === null || cloud === null)
+        throw new Error('Which bank: expected temperature, wind and cloud of this hour, and the weather lacks one of them.');
       const setting: BankSetting = {
         secchiM: water!.file.water.secchi_m,
         tempC: column?.now.tempC.at(column.now.iceClearM > 0 ? 1 : 0) ?? 4,
-        airC: now?.airC ?? 0,
-        windMs: now?.windMs ?? 0,
-        windFromDeg: now?.windFromDeg ?? 0,
-        cloud: now?.cloud ?? 0.5,
+        airC,
+        windMs,
+        windFromDeg,
+        cloud,
         viewpoint: windViewpoint,
       };
       const midnight = startOfDay(nowMs, place.timeZone);

@@ -127,6 +127,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       </View>
       {isIced ? null : bankPanel}
       <GroundList water={water} ground={ground} planned={planned} holes={holes} units={units} />
+      {isIced ? bankPanel : null}
     </>
   );
   const map = (
