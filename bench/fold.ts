@@ -2,6 +2,7 @@ import { fold, type LedgerEvent } from '@burrow/core/ledger';
 import { seededRandom } from '@burrow/core/units';
 import { v7 } from 'uuid';
 import { fastest, type Figure } from './figure';
+import { usualMethod } from '@burrow/core/methods';
 
 /** A long life of outings in the ledger's own form. */
 function manyEvents(count: number): LedgerEvent[] {
@@ -17,7 +18,7 @@ function manyEvents(count: number): LedgerEvent[] {
     ms += 1000 + Math.floor(60_000 * random());
     if (n % 120 === 0) {
       outing = id(ms);
-      write('outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: 'ice' });
+      write('outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: usualMethod.id });
     } else if (n % 20 === 1) {
       hole = id(ms);
       write('station-opened', { station: hole, kind: 'hole', label: String(n), at: [-140, 47] });

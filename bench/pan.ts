@@ -14,6 +14,7 @@ import { seededRandom } from '@burrow/core/units';
 import { readFileSync } from 'node:fs';
 import type { Figure } from './figure';
 import { counter, framesDuring } from './frames';
+import { usualMethod } from '@burrow/core/methods';
 
 const holes = 500;
 const frame = new LocalFrame(-140, 47);
@@ -36,7 +37,7 @@ function manyHoles(angler: string): object[] {
     v: 2,
     body,
   });
-  const events = [event(0, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['yellow-perch'], goal: 'numbers', method: 'ice' })];
+  const events = [event(0, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['yellow-perch'], goal: 'numbers', method: usualMethod.id })];
   for (let n = 1; n <= holes;) {
     const [x, y] = [(random() - 0.5) * 1100, (random() - 0.5) * 1100];
     if (!isInside(ring, x, y)) continue;

@@ -3,7 +3,7 @@ import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { aboveTheTop, randomPolicy, coached, fishSpell, fixedPlan, oracle, knownDraws, plainCadences } from '@burrow/core/trials';
 import type { CadenceId } from '@burrow/core/coach';
-import { minds, sceneOf, scenes, type Mind } from '@burrow/core/simulator';
+import { decisionModels, sceneOf, scenes, type DecisionModel } from '@burrow/core/simulator';
 import { seededRandom } from '@burrow/core/units';
 
 /** Hours scored, hours that the coach may be tuned on, and the hours that plans are chosen on: other seeds, all of them. */
@@ -113,37 +113,37 @@ const apart = (water: Water, hours: number) =>
     child.on('exit', (code) => code === 0 || reject(new Error(`the scene ${water.sceneId} ended with ${code}`)));
   });
 
-const names: Record<Mind, string> = {
-  drift: 'first mind (drift)',
-  hazard: 'second mind (hazards)',
-  glance: 'third mind (glances)',
-  arousal: 'fourth mind (arousal)',
-  pulse: 'fifth mind (pulse)',
-  verdict: 'sixth mind (verdict)',
+const names: Record<DecisionModel, string> = {
+  drift: 'drift–diffusion model',
+  hazard: 'hazard model',
+  glance: 'glance model',
+  arousal: 'arousal model',
+  pulse: 'pulse model',
+  verdict: 'verdict model',
 };
 
 /**
  * Prints what the coach lands on every scene beside a plan chosen beforehand, the simple rule, an oracle, chance and "always lively".
- * @param args minds to fish with, scenes where not all, a number of hours, and `marks` for fish seen straight from the water, on the hours that the coach is tuned on
+ * @param args decision models to fish with, scenes where not all, a number of hours, and `marks` for fish seen straight from the water, on the hours that the coach is tuned on
  */
 export async function scorePays(args: readonly string[]): Promise<boolean> {
-  const asked = minds.filter((mind) => args.includes(mind));
+  const asked = decisionModels.filter((model) => args.includes(model));
   const drills = scenes.filter((s) => s.kind === 'drill' && s.visitMin > 0).map((s) => s.id);
-  const unknown = args.find((x) => x !== 'marks' && !/^\d+$/.test(x) && !minds.some((mind) => mind === x) && !drills.includes(x));
-  if (unknown !== undefined) throw new RangeError(`score pays: expected ${[...minds, ...drills].join(', ')}, marks or a number of hours, found "${unknown}"`);
+  const unknown = args.find((x) => x !== 'marks' && !/^\d+$/.test(x) && !decisionModels.some((model) => model === x) && !drills.includes(x));
+  if (unknown !== undefined) throw new RangeError(`score pays: expected ${[...decisionModels, ...drills].join(', ')}, marks or a number of hours, found "${unknown}"`);
   const sees = args.includes('marks') ? 'marks' : 'echoes';
   const hours = Number(args.find((x) => /^\d+$/.test(x)) ?? scored.hours);
   const named = drills.filter((id) => args.includes(id));
   const wanted = named.length > 0 ? named : drills;
   let allMet = true;
-  for (const mind of asked.length > 0 ? asked : (['hazard', 'drift'] as const)) {
-    process.stdout.write(`\nFish landed an hour, ${names[mind]}; ${hours} seeded hours a scene${sees === 'marks' ? ' to tune on, true marks' : ''}, 95 % by bootstrap\n`);
+  for (const model of asked.length > 0 ? asked : (['hazard', 'drift'] as const)) {
+    process.stdout.write(`\nFish landed an hour, ${names[model]}; ${hours} seeded hours a scene${sees === 'marks' ? ' to tune on, true marks' : ''}, 95 % by bootstrap\n`);
     process.stdout.write(`(a) over the fixed plan, ≥ 2 where fish roam; (b) share of the way from it to the oracle, ≥ 0.4; (c) over 30 cm above the top mark, ≥ 1.15\n\n`);
     process.stdout.write(`scene     fixed  simple coach oracle  lot lively     (a)              (b)               (c)              (fixed plan; cadence of the simple rule)\n`);
     const queue = [...wanted];
     // Each scene is printed as it is done: an hour's run that is cut short has still told something.
     const work = async () => {
-      for (let sceneId = queue.shift(); sceneId !== undefined; sceneId = queue.shift()) allMet = print(await apart({ sceneId, mind, sees }, hours)) && allMet;
+      for (let sceneId = queue.shift(); sceneId !== undefined; sceneId = queue.shift()) allMet = print(await apart({ sceneId, model, sees }, hours)) && allMet;
     };
     await Promise.all(Array.from({ length: Number(process.env.CORES ?? availableParallelism()) }, work));
   }

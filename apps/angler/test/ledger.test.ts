@@ -3,6 +3,7 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { api, ApiError, OfflineError } from '@/data/api';
 import { newId, PhoneLedger } from '@/data/ledger';
 import { PhoneStore } from '@/data/store';
+import { usualMethod } from '@burrow/core/methods';
 
 jest.mock('@/data/api', () => ({ ...jest.requireActual('@/data/api'), api: { sync: jest.fn() } }));
 
@@ -34,7 +35,7 @@ async function open(server: Server | null, account = `a${++accounts}`) {
   return { ledger, account };
 }
 const outing = () => ({ id: newId(), zone: 'Etc/GMT+9' });
-const started = { water: 'w', waterName: 'W', species: ['black-crappie'], goal: 'numbers', method: 'ice' } as const;
+const started = { water: 'w', waterName: 'W', species: ['black-crappie'], goal: 'numbers', method: usualMethod.id } as const;
 
 test('what is written without a signal is on disk, shown, counted, and there after a restart', async () => {
   const { ledger, account } = await open(null);
@@ -249,7 +250,7 @@ test('an outbox of an app before this form of events is read in today’s, kept,
   const { ledger } = await open(null, account);
   expect(ledger.view.get()).toMatchObject({
     unsent: 3,
-    state: { outings: [{ method: 'ice', stations: [{ id: hole, kind: 'hole' }], reactions: [{ station: hole, kind: 'bite' }] }] },
+    state: { outings: [{ method: usualMethod.id, stations: [{ id: hole, kind: 'hole' }], reactions: [{ station: hole, kind: 'bite' }] }] },
   });
   const server = new Server();
   sync.mockImplementation(server.answer);

@@ -127,7 +127,7 @@ test('projections follow undo, and rebuilding them gives the same', async () => 
   await ledger.sync(account, { device: 'a', cursor: 0, events });
   const rows = () => Promise.all([db.getRepository(Outing).findBy({ accountId: account }), db.getRepository(Fish).findBy({ accountId: account })]);
   const [[before]] = [await rows()];
-  expect(before[0]).toMatchObject({ holes: 1, fish: 1, bites: 1, lineMin: 30 });
+  expect(before[0]).toMatchObject({ stations: 1, fish: 1, bites: 1, lineMin: 30 });
   const landed = events.find((e) => e.kind === 'fish-landed')!;
   await ledger.sync(account, { device: 'a', cursor: 0, events: [event(outing, 2500, 'undone', { target: landed.id }, account)] });
   const after = await rows();

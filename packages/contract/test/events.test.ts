@@ -2,6 +2,7 @@ import type { EventKind } from '@burrow/core/ledger';
 import { firstProblem, ledgerEvent } from '../src';
 import { credentials, lineSetting, registration, syncRequest, waterWeather } from '../src/api';
 import { shortOuting, testId } from '../../core/test/events';
+import { usualMethod } from '@burrow/core/methods';
 
 const id = testId();
 const other = testId();
@@ -12,7 +13,7 @@ const problem = (value: unknown) => {
 };
 
 const good: Record<EventKind, unknown> = {
-  'outing-started': { water: 'w', waterName: 'W', species: ['walleye'], goal: 'supper', method: 'ice' },
+  'outing-started': { water: 'w', waterName: 'W', species: ['walleye'], goal: 'supper', method: usualMethod.id },
   'method-changed': { method: 'vertical' },
   'outing-ended': {},
   'ice-measured': { clearM: 0.25, whiteM: 0 },
@@ -46,8 +47,8 @@ test.each(Object.entries(good))('a %s event is taken as it is', (kind, body) => 
 });
 
 const bad: [kind: EventKind, body: unknown, message: RegExp][] = [
-  ['outing-started', { water: 'w', waterName: 'W', species: [], goal: 'supper', method: 'ice' }, /^body\.species: /],
-  ['outing-started', { water: 'w', waterName: 'W', species: ['x'], goal: 'glory', method: 'ice' }, /^body\.goal: /],
+  ['outing-started', { water: 'w', waterName: 'W', species: [], goal: 'supper', method: usualMethod.id }, /^body\.species: /],
+  ['outing-started', { water: 'w', waterName: 'W', species: ['x'], goal: 'glory', method: usualMethod.id }, /^body\.goal: /],
   ['ice-measured', { clearM: 4, whiteM: 0 }, /^body\.clearM: .*<=3/],
   ['station-opened', { station: id, kind: 'hole', label: '1', at: [200, 47] }, /^body\.at\.0: /],
   ['station-opened', { station: 'seven', label: '1', at: [0, 0] }, /^body\.station: /],

@@ -75,12 +75,12 @@ test('before the first answer the default of fieldcraft is chosen, whatever was 
     for (const key of ['a', 'b', 'c']) expect(chooseCadence(told(answer('bounce', 0, 0, 90)), rule.situation, rule.offers, key)).toBe(rule.offers[0].cadence);
 });
 
-test('the taste of simulated answers is found again', () => {
+test('the preference of simulated answers is found again', () => {
   const random = seededRandom(5);
-  for (const taste of [0.05, 0.5, 0.9]) {
+  for (const preference of [0.05, 0.5, 0.9]) {
     const memory = emptyMemory();
     for (const cadence of beats) {
-      const like = Math.exp(-0.5 * ((cadences[cadence].intensity - taste) / 0.25) ** 2);
+      const like = Math.exp(-0.5 * ((cadences[cadence].intensity - preference) / 0.25) ** 2);
       let [won, lost] = [0, 0];
       for (let s = 0; s < 200; s++) {
         if (random() < 0.05 * like) won++;
@@ -88,7 +88,7 @@ test('the taste of simulated answers is found again', () => {
       }
       memory.answers.push({ situation: 'far', cadence, won, lost, seconds: 200 });
     }
-    expect(Math.abs(preferenceToday(memory)!.mean - taste)).toBeLessThan(0.2);
+    expect(Math.abs(preferenceToday(memory)!.mean - preference)).toBeLessThan(0.2);
   }
 });
 
@@ -113,7 +113,7 @@ test('where the answers speak against fieldcraft’s first, the words say so', (
   expect(advice(told(answer('bounce', 9, 0, 60), answer('tap', 0, 9, 30), answer('deadstick', 0, 9, 30), answer('quiver', 0, 9, 30))).byTold).toBe('livelier');
 });
 
-test('the beat into empty water follows the taste of the day', () => {
+test('the beat into empty water follows the preference of the day', () => {
   const searching = (memory: CoachMemory) =>
     new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [] })!.cadence;
   expect(searching(emptyMemory()).id).toBe('call');
@@ -158,7 +158,7 @@ describe('whether pays so far', () => {
   });
 });
 
-test('the taste is put into words with as much doubt as there is', () => {
+test('the preference is put into words with as much doubt as there is', () => {
   expect(preferenceWords(emptyMemory())).toMatch(/Nothing has answered yet/);
   expect(preferenceWords(told(answer('tap', 1, 0, 60)))).toMatch(/Not clear yet/);
   expect(preferenceWords(told(answer('deadstick', 8, 0, 60), answer('bounce', 0, 8, 40)))).toMatch(/quiet/);
@@ -175,7 +175,7 @@ describe('the own record of a cadence', () => {
   test('is 1 for one that was never shown, over 1 where it was answered more than its intensity foretells, under it where less', () => {
     expect(record('tap')).toBe(1);
     expect(record('tap', answer('bounce', 5, 5, 100))).toBe(1);
-    // Shrink and tap are nearly as lively, so that a taste cannot tell them apart.
+    // Shrink and tap are nearly as lively, so that a preference cannot tell them apart.
     const told = [answer('tap', 8, 2, 100), answer('shrink', 1, 9, 100)] as const;
     expect(record('tap', ...told)).toBeGreaterThan(1.3);
     expect(record('shrink', ...told)).toBeLessThan(0.75);
@@ -199,9 +199,9 @@ test('on days that like each cadence somewhat otherwise than its intensity foret
   const landed = new Map<string, number>();
   for (let day = 0; day < days; day++) {
     const random = seededRandom(400 + day);
-    const taste = 0.05 + 0.9 * random();
+    const preference = 0.05 + 0.9 * random();
     const kinds = new Map(offers.map(({ cadence }) => [cadence, cadences[cadence].intensity + 0.15 * normal(random)]));
-    const like = (cadence: CadenceId) => 0.06 + 0.94 * Math.exp(-0.5 * ((kinds.get(cadence)! - taste) / 0.22) ** 2);
+    const like = (cadence: CadenceId) => 0.06 + 0.94 * Math.exp(-0.5 * ((kinds.get(cadence)! - preference) / 0.22) ** 2);
     const fish = (name: string, choose: (memory: CoachMemory) => CadenceId) => {
       const chance = seededRandom(7 + day);
       const memory = emptyMemory();

@@ -152,7 +152,7 @@ test('in the water a coached jig is over the fish that looks at it nearly all th
       },
     };
   };
-  for (const seed of [1, 2, 3]) fishSpell(watched, { sceneId: 'stack', seed, mind: 'arousal', minutes: 40, sees: 'marks' });
+  for (const seed of [1, 2, 3]) fishSpell(watched, { sceneId: 'stack', seed, model: 'arousal', minutes: 40, sees: 'marks' });
   expect(over.all).toBeGreaterThan(300);
   expect(over.above / over.all).toBeGreaterThan(0.85);
 });

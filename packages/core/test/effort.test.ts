@@ -4,6 +4,7 @@ import { findingWords, rowLabel } from '../src/season';
 import { catchesOf, effortIntervals } from '../src/season/effort';
 import { imperial, metric, minuteMs } from '../src/units';
 import { baseMs, event, shortOuting, testId } from './events';
+import { usualMethod } from '../src/methods';
 
 const minutes = (s: { fromMs: number; toMs: number }) => (s.toMs - s.fromMs) / minuteMs;
 
@@ -50,7 +51,7 @@ test('a bite long before a fish is a bite of its own; a look is none', () => {
 });
 
 test('clumps: alone is 1, a visit of four is 4, and mixed visits weigh by their fish', () => {
-  const at = (station: string, min: number): Catch => ({ outing: 'o', station, method: 'ice', ms: min * minuteMs, presentation: null, heightM: null, isFish: true });
+  const at = (station: string, min: number): Catch => ({ outing: 'o', station, method: usualMethod.id, ms: min * minuteMs, presentation: null, heightM: null, isFish: true });
   expect(clumpSize([])).toBe(1);
   expect(clumpSize([at('a', 0), at('a', 60), at('b', 0)])).toBe(1);
   expect(clumpSize([at('a', 0), at('a', 5), at('a', 9), at('a', 14)])).toBe(4);
@@ -72,7 +73,7 @@ test('a winter with a clear difference is told in a sentence with its figures', 
     const day = n * 86_400;
     const at = <K extends LedgerEvent['kind']>(s: number, kind: K, body: Extract<LedgerEvent, { kind: K }>['body']) =>
       events.push(event(outing, day + s, kind as never, body as never));
-    at(0, 'outing-started', { water: 'w', waterName: 'W', species: ['bluegill'], goal: 'numbers', method: 'ice' });
+    at(0, 'outing-started', { water: 'w', waterName: 'W', species: ['bluegill'], goal: 'numbers', method: usualMethod.id });
     at(1, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] });
     at(2, 'depth-sounded', { station: hole, depthM: 8, source: 'line' });
     for (const [k, [depthM, fish]] of (

@@ -119,7 +119,7 @@ describe('a school is watched mark by mark', () => {
 
 test('of the turns of simulated fish of the bottom the coach is told of about as many as there are', () => {
   let [turns, lost] = [0, 0];
-  for (const [mind, seed] of [
+  for (const [model, seed] of [
     ['verdict', 5000],
     ['verdict', 5001],
     ['glance', 5000],
@@ -140,7 +140,7 @@ test('of the turns of simulated fish of the bottom the coach is told of about as
         },
       };
     };
-    fishSpell(watching, { sceneId: 'bottom', seed, mind, minutes: 60, sees: 'marks' });
+    fishSpell(watching, { sceneId: 'bottom', seed, model, minutes: 60, sees: 'marks' });
     lost += memory.answers.reduce((sum, a) => sum + a.lost, 0);
   }
   expect(turns).toBeGreaterThan(100);

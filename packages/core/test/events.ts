@@ -1,4 +1,5 @@
 import type { EventBodies, EventKind, LedgerEvent } from '../src/ledger';
+import { usualMethod } from '../src/methods';
 
 let made = 0;
 
@@ -20,7 +21,7 @@ export function shortOuting(angler = 'angler'): { events: LedgerEvent[]; outing:
   const [outing, hole, line, fish] = [testId(), testId(), testId(), testId()];
   const at = <K extends EventKind>(s: number, kind: K, body: EventBodies[K]) => event(outing, s, kind, body, angler);
   const events = [
-    at(0, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: 'ice' }),
+    at(0, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: usualMethod.id }),
     at(60, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] }),
     at(61, 'ice-measured', { station: hole, clearM: 0.25, whiteM: 0.05 }),
     at(62, 'depth-sounded', { station: hole, depthM: 7.5, source: 'flasher' }),

@@ -4,6 +4,7 @@ import { holeSigns, nextHole, restedHoles } from '../src/holes';
 import { fold } from '../src/ledger';
 import { minuteMs, seededRandom } from '../src/units';
 import { baseMs, event, testId } from './events';
+import { usualMethod } from '../src/methods';
 
 const quiet: HoleSigns = { arrivedMs: 0, visitsMs: [], refusalsMs: [], bitesMs: [] };
 const min = (...minutes: number[]) => minutes.map((m) => m * minuteMs);
@@ -192,7 +193,7 @@ test('signs come from the log: marks close together are one fish, refusals of an
   const [outing, first, second] = [testId(), testId(), testId()];
   const seen = (minute: number, station: string, reaction: 'looked' | 'refused' | 'bite') => event(outing, 60 * minute, 'reaction', { station, reaction });
   const { outings } = fold([
-    event(outing, 0, 'outing-started', { water: 'pond', waterName: 'Pond', species: ['yellow-perch'], goal: 'numbers', method: 'ice' }),
+    event(outing, 0, 'outing-started', { water: 'pond', waterName: 'Pond', species: ['yellow-perch'], goal: 'numbers', method: usualMethod.id }),
     event(outing, 60, 'station-opened', { station: first, kind: 'hole', label: '1', at: [-140, 47] }),
     seen(5, first, 'looked'),
     seen(6, first, 'refused'),

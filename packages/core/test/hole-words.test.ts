@@ -4,6 +4,7 @@ import { expectedText, featureText, holeStays, nextWords, ownNearby, ownText, pl
 import { fold, type EventBodies, type EventKind, type EventOf, type LedgerEvent } from '../src/ledger';
 import { hourMs, imperial, metric, minuteMs } from '../src/units';
 import type { WeatherHour } from '../src/weather';
+import { usualMethod } from '../src/methods';
 
 const frame = new LocalFrame(-140, 47);
 const startMs = Date.parse('2027-01-16T16:00:00Z');
@@ -26,7 +27,7 @@ const event = <K extends EventKind>(min: number, kind: K, body: EventBodies[K]):
   }) as EventOf<K> as LedgerEvent;
 
 const morning = (): LedgerEvent[] => [
-  event(0, 'outing-started', { water: 'pond', waterName: 'Pond', species: ['black-crappie'], goal: 'numbers', method: 'ice' }),
+  event(0, 'outing-started', { water: 'pond', waterName: 'Pond', species: ['black-crappie'], goal: 'numbers', method: usualMethod.id }),
   event(1, 'station-opened', { station: 'h1', kind: 'hole', label: '1', at: [...here] }),
   event(1, 'ice-measured', { station: 'h1', clearM: 0.2, whiteM: 0 }),
   // Two looks within a minute are one fish; the third is another.

@@ -1,4 +1,4 @@
-import { stepsOn } from '../src/methods';
+import { stepsOn, usualMethod } from '../src/methods';
 import { weatherAt } from '../src/weather';
 import { hourMs, imperial, localTime, minuteMs } from '../src/units';
 import { alertsFor, answerOutlook, dayPlan, measurementsOf, movedItem, outlookWords, secchiOf, startingPlan, weighRules, withoutItem } from '../src/outlook';
@@ -126,7 +126,7 @@ function log(times: number): LedgerEvent[] {
     const outing = testId();
     const [hole, line] = [testId(), testId()];
     const from = startMs + d * 24 * hourMs + 8 * hourMs;
-    write(outing, from, 'outing-started', { water: 'w', waterName: 'W', species: ['black-crappie'], goal: 'numbers', method: 'ice' });
+    write(outing, from, 'outing-started', { water: 'w', waterName: 'W', species: ['black-crappie'], goal: 'numbers', method: usualMethod.id });
     write(outing, from, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] });
     write(outing, from, 'line-down', { line, hole, rod: 'r', presentation: 'p', depthM: 6 });
     for (let m = 0; m < 9 * 60; m += 10) {

@@ -5,6 +5,7 @@ import { dayMs, imperial, metric, pressureText } from '../src/units';
 import type { ColumnAnswer } from '../src/column';
 import type { Measurement, WinterFit } from '../src/winter';
 import { testId } from './events';
+import { usualMethod } from '../src/methods';
 
 const now = Date.UTC(2027, 0, 16, 15, 40);
 const zone = 'Etc/GMT+9';
@@ -166,7 +167,7 @@ test('weather that one has seen is kept beside the outings, in order, and can be
     waterName: 'W',
     species: ['walleye'],
     goal: 'numbers',
-    method: 'ice',
+    method: usualMethod.id,
     plan: [
       { at: new Date(now + dayMs).toISOString(), what: 'Off the ice' },
       { at: new Date(now).toISOString(), what: 'Walk out' },

@@ -103,7 +103,7 @@ test('who follows the coach keeps the beat up while drawing', () => {
         },
       };
     },
-    { sceneId: 'stack', seed: 5, mind: 'pulse', minutes: 30, sees: 'marks' },
+    { sceneId: 'stack', seed: 5, model: 'pulse', minutes: 30, sees: 'marks' },
   );
   expect(drawn).toBeGreaterThan(20);
   expect(beaten).toBeGreaterThan(0.5 * drawn);

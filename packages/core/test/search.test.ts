@@ -8,11 +8,11 @@ const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 };
 
 test('every depth of a span comes within half a step of the jig, and none is left out on the way back', () => {
   fc.assert(
-    fc.property(depthM, fc.double({ min: 0.6, max: 20, noNaN: true }), fc.constantFrom(0.1, 0.9, null), (fromM, heightM, taste) => {
+    fc.property(depthM, fc.double({ min: 0.6, max: 20, noNaN: true }), fc.constantFrom(0.1, 0.9, null), (fromM, heightM, preference) => {
       const span = { fromM, toM: fromM + heightM };
-      const stayS = taste === 0.9 ? searchLimits.livelyS : searchLimits.quietS;
+      const stayS = preference === 0.9 ? searchLimits.livelyS : searchLimits.quietS;
       const steps = Math.ceil(heightM / searchLimits.stepM);
-      const stops = Array.from({ length: 2 * steps + 1 }, (_, k) => searchDepth(span, (k + 0.5) * stayS, null, taste));
+      const stops = Array.from({ length: 2 * steps + 1 }, (_, k) => searchDepth(span, (k + 0.5) * stayS, null, preference));
       expect(stops[0]).toBeCloseTo(span.toM, 9);
       expect(stops[2 * steps]).toBeCloseTo(span.toM, 9);
       expect(Math.min(...stops)).toBeCloseTo(fromM, 9);
@@ -32,10 +32,10 @@ test('a short span is one depth, and it stays at each as long as the day asks fo
 
 test('over where the last mark went it waits first, never deeper than it would search', () => {
   const span = { fromM: 2, toM: 6 };
-  for (const taste of [null, 0.2, 0.9]) {
-    expect(searchDepth(span, searchLimits.waitS - 0.1, 4.3, taste)).toBeCloseTo(4.3 - searchLimits.overM, 9);
-    expect(searchDepth(span, 3, 8, taste)).toBe(6);
-    for (const s of [0, 5, 12, 31, 64]) expect(searchDepth(span, searchLimits.waitS + s, 4.3, taste)).toBe(searchDepth(span, s, null, taste));
+  for (const preference of [null, 0.2, 0.9]) {
+    expect(searchDepth(span, searchLimits.waitS - 0.1, 4.3, preference)).toBeCloseTo(4.3 - searchLimits.overM, 9);
+    expect(searchDepth(span, 3, 8, preference)).toBe(6);
+    for (const s of [0, 5, 12, 31, 64]) expect(searchDepth(span, searchLimits.waitS + s, 4.3, preference)).toBe(searchDepth(span, s, null, preference));
   }
 });
 

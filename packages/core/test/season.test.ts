@@ -2,6 +2,7 @@ import { fold } from '../src/ledger';
 import { clumpSize, findLead, findingWords, probabilityAbove, shrunkenRates, summariseSeason, type Tally } from '../src/season';
 import { imperial, normal, seededRandom } from '../src/units';
 import { baseMs, shortOuting } from './events';
+import { usualMethod } from '../src/methods';
 
 const poisson = (mean: number, random: () => number) => {
   const limit = Math.exp(-mean);
@@ -38,7 +39,8 @@ test('90 % intervals cover the truth 85 to 95 times in 100, with fish that come 
       for (let v = 0; v < visits; v++) {
         const fish = 1 + poisson(perVisit - 1, random);
         count += fish;
-        for (let f = 0; f < fish; f++) catches.push({ outing: 'o', station: `${i}`, ms: v * 3_600_000 + f * 60_000, method: 'ice', presentation: null, heightM: 1, isFish: true });
+        for (let f = 0; f < fish; f++)
+          catches.push({ outing: 'o', station: `${i}`, ms: v * 3_600_000 + f * 60_000, method: usualMethod.id, presentation: null, heightM: 1, isFish: true });
       }
       tallies.push({ key: String(i), minutes, count });
     }

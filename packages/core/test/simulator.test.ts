@@ -1,4 +1,4 @@
-import { livelinessOf, minds, sceneOf, scenes, SimulatedFlasher, SimulatedWater, stillRod, type Mind } from '../src/simulator';
+import { intensityOf, decisionModels, sceneOf, scenes, SimulatedFlasher, SimulatedWater, stillRod, type DecisionModel } from '../src/simulator';
 import { ArousalFish } from '../src/simulator/arousal-fish';
 import { DriftFish } from '../src/simulator/drift-fish';
 import { GlanceFish } from '../src/simulator/glance-fish';
@@ -15,9 +15,9 @@ const eager: Mood = { activity: 0.95, wariness: 0.15, likedMotion: 0.35, likedLi
 const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish, verdict: VerdictFish };
 
 /** Lets one fish live under a jig and answers the states it went through, and when it took. */
-function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds: number, seed: number) {
+function live(model: DecisionModel, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds: number, seed: number) {
   const random = seededRandom(seed);
-  const fish = new kinds[mind](1, 25, mood, 5.8, new School(random, 0, 1e9), random);
+  const fish = new kinds[model](1, 25, mood, 5.8, new School(random, 0, 1e9), random);
   fish.xM = 0.4;
   fish.yM = 0.2;
   const states = new Set<string>();
@@ -29,37 +29,37 @@ function live(mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, sec
   return { fish, states, took: null };
 }
 const share = (count: number, run: (seed: number) => boolean) => Array.from({ length: count }, (_, i) => run(i + 1)).filter(Boolean).length / count;
-const taken = (mind: Mind, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds = 120) => share(60, (seed) => live(mind, mood, jig, seconds, seed).took !== null);
+const taken = (model: DecisionModel, mood: Mood, jig: (s: number) => Partial<JigSense>, seconds = 120) => share(60, (seed) => live(model, mood, jig, seconds, seed).took !== null);
 
-describe.each(minds)('a fish of the mind "%s"', (mind) => {
+describe.each(decisionModels)('a fish of the decision model "%s"', (model) => {
   test('that is eager comes up and takes what it likes', () => {
-    expect(taken(mind, eager, () => ({}))).toBeGreaterThan(0.5);
-    expect(live(mind, eager, () => ({}), 120, 3).states).toContain('approach');
+    expect(taken(model, eager, () => ({}))).toBeGreaterThan(0.5);
+    expect(live(model, eager, () => ({}), 120, 3).states).toContain('approach');
   });
 
   test('takes the movement that it likes more often than another', () => {
     const still: Mood = { ...eager, activity: 0.6, likedMotion: 0.05, likedLiftM: 0.006 };
-    const quiet = taken(mind, still, () => ({ motion: 0.05, beat: 0.05, liftM: 0.006, stillS: 9, pulseMs: 0.03 }), 60);
-    const loud = taken(mind, still, () => ({ motion: 0.95, beat: 0.95, liftM: 0.3, stillS: 0, pulseMs: 0.6 }), 60);
+    const quiet = taken(model, still, () => ({ motion: 0.05, beat: 0.05, liftM: 0.006, stillS: 9, pulseMs: 0.03 }), 60);
+    const loud = taken(model, still, () => ({ motion: 0.95, beat: 0.95, liftM: 0.3, stillS: 0, pulseMs: 0.6 }), 60);
     expect(quiet).toBeGreaterThan(loud + 0.15);
   });
 
   test('turns away from sudden darts the more it is wary, and leaves after three refusals', () => {
     const darts = (s: number) => ({ startle: Math.floor(s) % 3 === 0 ? 0.8 : 0 });
     const wary = { ...eager, activity: 0.7, wariness: 0.95 };
-    expect(taken(mind, wary, darts)).toBeLessThan(taken(mind, { ...wary, wariness: 0.05 }, darts));
-    for (let seed = 1; seed <= 10; seed++) expect(live(mind, wary, darts, 400, seed).fish.refusals).toBeLessThanOrEqual(3);
+    expect(taken(model, wary, darts)).toBeLessThan(taken(model, { ...wary, wariness: 0.05 }, darts));
+    for (let seed = 1; seed <= 10; seed++) expect(live(model, wary, darts, 400, seed).fish.refusals).toBeLessThanOrEqual(3);
   });
 
   test('sees a jig above it, hardly one below', () => {
-    const noticed = (depthM: number) => share(40, (seed) => live(mind, eager, () => ({ depthM }), 20, seed).states.has('notice'));
+    const noticed = (depthM: number) => share(40, (seed) => live(model, eager, () => ({ depthM }), 20, seed).states.has('notice'));
     expect(noticed(5)).toBeGreaterThan(noticed(6.6) + 0.4);
   });
 
   test('stays in the water whatever it does', () => {
     for (let seed = 1; seed <= 6; seed++) {
       const random = seededRandom(seed);
-      const fish = new kinds[mind](1, 25, eager, 7.9, new School(random, 0.1, 60), random);
+      const fish = new kinds[model](1, 25, eager, 7.9, new School(random, 0.1, 60), random);
       for (let s = 0; s < 120; s += 0.1) {
         fish.step(0.1, { ...calm, depthM: 0.4 + (s % 7) }, 8, 1);
         expect(fish.depthM).toBeGreaterThanOrEqual(0.6 - 1e-9);
@@ -123,9 +123,9 @@ describe('the jig', () => {
         jig.step(dt);
         if (i * dt > 30) sum += jig.sense().motion * dt;
       }
-      expect(Math.abs(sum / 90 - livelinessOf(rod))).toBeLessThan(0.12);
+      expect(Math.abs(sum / 90 - intensityOf(rod))).toBeLessThan(0.12);
     }
-    expect(livelinessOf(stillRod)).toBe(0);
+    expect(intensityOf(stillRod)).toBe(0);
   });
 
   test('a dart startles, and is forgotten', () => {

@@ -67,7 +67,7 @@ test('in a fished half hour with fish landed hardly a mark is the jig itself, an
           },
         };
       },
-      { sceneId: 'stack', seed, mind: 'glance', minutes: 30, sees: 'echoes' },
+      { sceneId: 'stack', seed, model: 'glance', minutes: 30, sees: 'echoes' },
     ).landed;
   expect(landed).toBeGreaterThan(10);
   expect(ghosts / states).toBeLessThan(0.02);
@@ -81,7 +81,7 @@ test('nobody lands a second fish while the first is taken off the hook', () => {
       const who = oracle('still')(water);
       return { ...who, reacted: (kind, ms) => kind === 'bite' && at.push(ms) };
     },
-    { sceneId: 'dusk', seed: 12, mind: 'arousal', minutes: 40 },
+    { sceneId: 'dusk', seed: 12, model: 'arousal', minutes: 40 },
   ).landed;
   expect(landed).toBeGreaterThan(10);
   expect(at).toHaveLength(landed);
@@ -89,7 +89,7 @@ test('nobody lands a second fish while the first is taken off the hook', () => {
 });
 
 test('a jig that is out of the water is not seen: fish that had it in mind go on as before, unrefused, and none notices it', () => {
-  const water = new SimulatedWater({ seed: 4, sceneId: 'stack', mind: 'glance' });
+  const water = new SimulatedWater({ seed: 4, sceneId: 'stack', model: 'glance' });
   const keen = () => water.fish.filter((f) => f.isKeen).length;
   for (let i = 0; i < 5 * 3600 && keen() === 0; i++) {
     if (water.fish.length > 0) water.setJig(water.fish[0].depthM - 0.4);
@@ -116,14 +116,14 @@ test('a jig that is out of the water is not seen: fish that had it in mind go on
 });
 
 test('an hour is the same for its seed, and a plan out of reach of all fish lands none', () => {
-  const setting = { sceneId: 'stack', seed: 77, mind: 'hazard' as const, minutes: 20 };
+  const setting = { sceneId: 'stack', seed: 77, model: 'hazard' as const, minutes: 20 };
   expect(fishSpell(coached, setting)).toEqual(fishSpell(coached, setting));
   expect(fishSpell(fixedPlan(0.4, 'deadstick'), setting).landed).toBe(0);
 });
 
-test('who knows the fish lands more than a plan chosen beforehand, and the coach more where they roam, with either mind', () => {
-  for (const mind of ['drift', 'hazard'] as const) {
-    const hours = (way: Parameters<typeof fishSpell>[0]) => [60, 61, 62].reduce((sum, seed) => sum + fishSpell(way, { sceneId: 'roaming', seed, mind, minutes: 60 }).landed, 0);
+test('who knows the fish lands more than a plan chosen beforehand, and the coach more where they roam, with either decision model', () => {
+  for (const model of ['drift', 'hazard'] as const) {
+    const hours = (way: Parameters<typeof fishSpell>[0]) => [60, 61, 62].reduce((sum, seed) => sum + fishSpell(way, { sceneId: 'roaming', seed, model, minutes: 60 }).landed, 0);
     const plan = hours(fixedPlan(6.4, 'quiver'));
     expect(hours(oracle('still'))).toBeGreaterThan(plan);
     expect(hours(coached)).toBeGreaterThanOrEqual(2 * plan);
@@ -151,12 +151,12 @@ test('marks straight from the water tell fish in the cone, by range, and none be
 });
 
 test('an hour by true marks has the same water as by echoes: who does not look lands the same', () => {
-  const setting = { sceneId: 'bottom', seed: 5, mind: 'glance' as const, minutes: 30 };
+  const setting = { sceneId: 'bottom', seed: 5, model: 'glance' as const, minutes: 30 };
   expect(fishSpell(fixedPlan(7.5, 'quiver'), { ...setting, sees: 'marks' })).toEqual(fishSpell(fixedPlan(7.5, 'quiver'), setting));
 });
 
 test('the parts of a spell add up to it, a fish in hand takes its forty seconds, and empty water is nobody’s', () => {
-  const setting = { sceneId: 'dusk', seed: 11, mind: 'arousal' as const, minutes: 40, sees: 'marks' as const };
+  const setting = { sceneId: 'dusk', seed: 11, model: 'arousal' as const, minutes: 40, sees: 'marks' as const };
   const { landed, seconds } = hourShares(coached, setting);
   expect(landed).toBe(fishSpell(coached, setting).landed);
   expect(landed).toBeGreaterThan(3);

@@ -132,15 +132,17 @@ describe('the simulated weather station', () => {
   });
 
   test('what was observed once stays as it was', async () => {
-    const at = async (ms: number) => waterWeather.parse(await (await fetch(`${url}/series?now=${ms}&days=2`)).json());
+    const at = async (ms: number) => waterWeather.parse(await (await fetch(`${url}/series?lat=47&lon=-140&now=${ms}&days=2`)).json());
     const [early, late] = [await at(now), await at(now + 6 * 3_600_000)];
     const seen = early.series.filter((r) => r.atMs <= early.observedMs && r.atMs >= late.series[0].atMs);
     for (const row of seen) expect(late.series.find((r) => r.atMs === row.atMs)).toEqual(row);
   });
 
-  test('refuses a time that is none', async () => {
-    expect((await fetch(`${url}/series?now=noon`)).status).toBe(400);
-    expect((await fetch(`${url}/series?now=${now}&days=900`)).status).toBe(400);
+  test('refuses a time or a place that is none', async () => {
+    expect((await fetch(`${url}/series?now=${now}&days=2`)).status).toBe(400);
+    expect((await fetch(`${url}/series?lat=97&lon=-140&now=${now}&days=2`)).status).toBe(400);
+    expect((await fetch(`${url}/series?lat=47&lon=-140&now=noon`)).status).toBe(400);
+    expect((await fetch(`${url}/series?lat=47&lon=-140&now=${now}&days=900`)).status).toBe(400);
     expect((await fetch(`${url}/other`)).status).toBe(404);
   });
 });

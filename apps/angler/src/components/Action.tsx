@@ -14,7 +14,7 @@ interface Props {
   height?: number;
   width?: DimensionValue;
   grow?: boolean;
-  /** UndoSnackbar instead of the label. */
+  /** Read out instead of the label. */
   spoken?: string;
   shortcut?: string;
 }

@@ -1,41 +1,13 @@
 import type { SyncResponse } from '@burrow/contract/api';
 import { foldLedger, ledgerEvent } from '@burrow/contract';
-import { upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type LedgerState, type OutingState } from '@burrow/core/ledger';
+import { upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type OutingState } from '@burrow/core/ledger';
 import { isoWithOffset } from '@burrow/core/units';
 import { v7 } from 'uuid';
 import { ApiError, OfflineError, api } from './api';
 import { nowMs } from './clock';
+import type { ImportRecord, LedgerView } from './ledger-view';
 import { ObservableValue } from './observable-value';
 import type { KeptEvent, PhoneStore } from './store';
-
-export interface LedgerView {
-  /** Whether the log is whole: read from the phone, and not cut off in the middle of coming from the server. */
-  ready: boolean;
-  state: LedgerState;
-  events: readonly LedgerEvent[];
-  unsent: number;
-  refused: readonly KeptEvent[];
-  /** Whether the server answered the last time; null before the first. */
-  reached: boolean | null;
-  /** Why it did not take what was sent, although it answered; null when all is well. */
-  trouble: string | null;
-  /** Ledgers that were brought in from files. */
-  imports: readonly ImportRecord[];
-  /** The session is gone: signing in again sends what waits. */
-  signedOut: boolean;
-}
-
-/** A ledger that was brought in, to be taken out again. */
-export interface ImportRecord {
-  id: string;
-  /** Name of the file. */
-  name: string;
-  atMs: number;
-  /** Entries that were new. */
-  count: number;
-  /** Entries whose taking back takes all of it back: the starts of its outings, and what belongs to no outing of its own. */
-  targets: { id: string; outing: string }[];
-}
 
 const batch = 500;
 /** Answers that lie with what was sent rather than with the way or the server. */

@@ -4,7 +4,8 @@ import { createContext, use, useEffect, useMemo, useState, type ReactNode } from
 import { api } from './api';
 import { setClock } from './clock';
 import { useObservable } from './observable-value';
-import { PhoneLedger, type LedgerView } from './ledger';
+import { PhoneLedger } from './ledger';
+import type { LedgerView } from './ledger-view';
 import { PhoneStore } from './store';
 
 const key = 'burrow.session';

@@ -16,7 +16,7 @@ import { Text } from '@/components/Text';
 import { nowMs } from '@/data/clock';
 import { openFile, saveFile } from '@/data/files';
 import { usePreferences } from '@/data/preferences';
-import type { ImportRecord } from '@/data/ledger';
+import type { ImportRecord } from '@/data/ledger-view';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';

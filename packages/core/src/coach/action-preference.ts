@@ -3,10 +3,10 @@ import { cadences, type CadenceId } from './cadence';
 import { memorySeed, type Answer, type CoachMemory, type Offer, type Situation, type Stratum } from './memory';
 
 /** What the coach takes fish to be like while it learns what they want today. Heuristic. */
-export const tasteModel = {
-  /** Points on the scale of intensity, 0 to 1, at which today's taste is weighed. */
+export const preferenceModel = {
+  /** Points on the scale of intensity, 0 to 1, at which today's preference is weighed. */
   points: 21,
-  /** A cadence so far off the taste is liked by a factor e^−½. */
+  /** A cadence so far off the preference is liked by a factor e^−½. */
   width: 0.22,
   /** What is not liked at all is still taken this much. */
   floor: 0.06,
@@ -22,7 +22,7 @@ export const tasteModel = {
   usual: { takesPerS: 0.05, turnsPerS: 0.06 },
   /** Refusals of what is liked best, and how many more of what is not liked. */
   turnLeast: 0.6,
-  /** The nearer, the quieter: share of the taste that is wanted in each situation. */
+  /** The nearer, the quieter: share of the preference that is wanted in each situation. */
   share: { far: 1, coming: 0.95, close: 0.85, several: 0.9 } satisfies Record<Situation, number>,
   /** For a choice the belief is sharpened by this power: an hour is too short to try everything. */
   exploitationExponent: 2.5,
@@ -32,34 +32,34 @@ export const tasteModel = {
   drawLeast: 0.9,
   /** Fieldcraft decides until more answers than this. */
   leastTold: 0.9,
-  /** Wider spans than this are called unclear; tastes under and over these are called quiet and lively. */
+  /** Wider spans than this are called unclear; preferences under and over these are called quiet and lively. */
   unclear: 0.7,
   quiet: 0.38,
   lively: 0.6,
 } as const;
 
-const grid = Array.from({ length: tasteModel.points }, (_, k) => k / (tasteModel.points - 1));
+const grid = Array.from({ length: preferenceModel.points }, (_, k) => k / (preferenceModel.points - 1));
 
-function liking(taste: number, cadence: CadenceId, situation: Situation): number {
-  const off = (cadences[cadence].intensity - taste * tasteModel.share[situation]) / tasteModel.width;
-  return tasteModel.floor + (1 - tasteModel.floor) * Math.exp(-0.5 * off * off);
+function liking(preference: number, cadence: CadenceId, situation: Situation): number {
+  const off = (cadences[cadence].intensity - preference * preferenceModel.share[situation]) / preferenceModel.width;
+  return preferenceModel.floor + (1 - preferenceModel.floor) * Math.exp(-0.5 * off * off);
 }
 
 /**
- * How likely each taste of the grid is after what was answered and turned down, with how long it was looked at. Sums to 1.
+ * How likely each preference of the grid is after what was answered and turned down, with how long it was looked at. Sums to 1.
  * @param exploitationExponent power that sharpens it; 1 for what there is to believe
  */
 export function preferenceBelief(memory: CoachMemory, exploitationExponent = 1): Float64Array {
   const logs = new Float64Array(grid.length).fill(-Infinity);
   const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
-  const { takesPerS, turnsPerS } = tasteModel.rates[memory.lookedS.bottom > memory.lookedS.open ? 'bottom' : 'open'];
+  const { takesPerS, turnsPerS } = preferenceModel.rates[memory.lookedS.bottom > memory.lookedS.open ? 'bottom' : 'open'];
   for (const take of takesPerS)
     for (const turn of turnsPerS)
       for (let k = 0; k < grid.length; k++) {
         let log = 0;
         for (const { cadence, situation, won, lost, seconds } of rows) {
           const like = liking(grid[k], cadence, situation);
-          const [takes, turns] = [take * like, turn * (tasteModel.turnLeast + 1 - like)];
+          const [takes, turns] = [take * like, turn * (preferenceModel.turnLeast + 1 - like)];
           log += won * Math.log(takes) + lost * Math.log(turns) - seconds * (takes + turns);
         }
         logs[k] = logs[k] === -Infinity ? log : Math.max(logs[k], log) + Math.log1p(Math.exp(-Math.abs(logs[k] - log)));
@@ -71,7 +71,7 @@ export function preferenceBelief(memory: CoachMemory, exploitationExponent = 1):
 }
 
 /** Whether there is an answer to go by: looks make none, one of an earlier outing not by itself, several of them do. */
-export const isTold = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > tasteModel.leastTold;
+export const isTold = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > preferenceModel.leastTold;
 
 /** What fish seem to want today, in intensity from 0, still, to 1, calling: the mean of the belief and its 90 % interval. Null before the first answer. */
 export function preferenceToday(memory: CoachMemory): { mean: number; low: number; high: number } | null {
@@ -89,14 +89,14 @@ export function preferenceToday(memory: CoachMemory): { mean: number; low: numbe
 
 /** The same in words. */
 export function preferenceWords(memory: CoachMemory): string {
-  const taste = preferenceToday(memory);
-  if (!taste) return 'Nothing has answered yet: fieldcraft decides.';
-  if (taste.high - taste.low > tasteModel.unclear) return 'Not clear yet whether they want it still or lively.';
-  if (taste.mean < tasteModel.quiet) return 'By the answers so far they want it quiet.';
-  return taste.mean > tasteModel.lively ? 'By the answers so far they want it lively.' : 'By the answers so far they want it neither still nor lively.';
+  const preference = preferenceToday(memory);
+  if (!preference) return 'Nothing has answered yet: fieldcraft decides.';
+  if (preference.high - preference.low > preferenceModel.unclear) return 'Not clear yet whether they want it still or lively.';
+  if (preference.mean < preferenceModel.quiet) return 'By the answers so far they want it quiet.';
+  return preference.mean > preferenceModel.lively ? 'By the answers so far they want it lively.' : 'By the answers so far they want it neither still nor lively.';
 }
 
-/** Answers and refusals in some rows, and for how long a fish of the believed taste would have been looking with full liking, or with full dislike, s. */
+/** Answers and refusals in some rows, and for how long a fish of the believed preference would have been looking with full liking, or with full dislike, s. */
 function tally(rows: readonly Answer[], belief: Float64Array) {
   const sum = { won: 0, lost: 0, likedS: 0, turnedS: 0 };
   for (const { cadence, situation, won, lost, seconds } of rows) {
@@ -104,18 +104,18 @@ function tally(rows: readonly Answer[], belief: Float64Array) {
     sum.won += won;
     sum.lost += lost;
     sum.likedS += seconds * like;
-    sum.turnedS += seconds * (tasteModel.turnLeast + 1 - like);
+    sum.turnedS += seconds * (preferenceModel.turnLeast + 1 - like);
   }
   return sum;
 }
 
 /**
- * How a cadence did beside what the taste foretells of it: over 1 where it was answered more often or turned down less often. Liveliness is not all there is to a
+ * How a cadence did beside what the preference foretells of it: over 1 where it was answered more often or turned down less often. Intensity is not all there is to a
  * beat. With few answers of its own it is near 1.
  */
 export function ownRecord(memory: CoachMemory, cadence: CadenceId, belief: Float64Array): number {
   const rows = memory.answers.filter((a) => a.cadence !== 'slow-lift');
-  const { ownAnswers, usual } = tasteModel;
+  const { ownAnswers, usual } = preferenceModel;
   // Rates of the day: one answer of each kind at the middle rate to begin with.
   const day = tally(rows, belief);
   const takes = (1 + day.won) / (1 / usual.takesPerS + day.likedS);
@@ -128,14 +128,14 @@ export function ownRecord(memory: CoachMemory, cadence: CadenceId, belief: Float
 }
 
 /**
- * Which cadence to try: fieldcraft's default until there is an answer; then a taste drawn from the belief, and the offer that such fish would like best, fieldcraft's expectation
+ * Which cadence to try: fieldcraft's default until there is an answer; then a preference drawn from the belief, and the offer that such fish would like best, fieldcraft's expectation
  * and the cadence's own record counted in. The draw depends on nothing but what is remembered, so that the same memory gives the same choice.
  * A cadence refused twice on end sits out.
  */
 export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
   if (offers.length === 1 || !isTold(memory)) return offers[0].cadence;
   const random = seededRandom(memorySeed(key, memory));
-  const belief = preferenceBelief(memory, tasteModel.exploitationExponent);
+  const belief = preferenceBelief(memory, preferenceModel.exploitationExponent);
   let left = random();
   let k = 0;
   while (k < grid.length - 1 && (left -= belief[k]) > 0) k++;
@@ -158,7 +158,7 @@ export function chooseCadence(memory: CoachMemory, situation: Situation, offers:
  * of its own it is near 1.
  */
 export function drawRecord({ answers }: CoachMemory): number {
-  const { ownAnswers, usual } = tasteModel;
+  const { ownAnswers, usual } = preferenceModel;
   const draw = { won: 0, lost: 0, seconds: 0 };
   const rest = { won: 0, lost: 0, seconds: 0 };
   for (const { situation, cadence, won, lost, seconds } of answers) {
@@ -177,6 +177,6 @@ export function drawRecord({ answers }: CoachMemory): number {
 /** Whether drawing away pays, in words; null while nothing speaks either way. */
 export function drawWords(memory: CoachMemory): string | null {
   const record = drawRecord(memory);
-  if (record < tasteModel.drawLeast) return 'Drawing away does not pay so far: it is left out.';
-  return record > 1 / tasteModel.drawLeast ? 'Drawing away pays so far.' : null;
+  if (record < preferenceModel.drawLeast) return 'Drawing away does not pay so far: it is left out.';
+  return record > 1 / preferenceModel.drawLeast ? 'Drawing away pays so far.' : null;
 }

@@ -57,7 +57,7 @@ export const coachLimits = {
   shyMs: 0.3,
   /**
    * Over a fish that is near, the jig is kept this high, m. A fish that looks hangs a hand under the jig, so each time it closes the jig goes up by another
-   * few centimetres: a slow theft that never ends. Held still instead, kept a hand over it, or 40 cm over it, the jig lands fewer with every mind tuned on
+   * few centimetres: a slow theft that never ends. Held still instead, kept a hand over it, or 40 cm over it, the jig lands fewer with every decision model tuned on
    * (docs/science.md).
    */
   hoverM: 0.27,
@@ -93,7 +93,7 @@ export class Coach {
   private refusedAt = 0;
   private chosenMs = -Infinity;
   private beat: CadenceId | null = null;
-  private taste: { told: number; mean: number | null } = { told: 0, mean: null };
+  private preference: { told: number; mean: number | null } = { told: 0, mean: null };
 
   /**
    * Throws RangeError for a species without habits in the table.
@@ -238,7 +238,7 @@ export class Coach {
     };
     if (rule.aim !== 'search' && rule.aim !== 'under-bait') return clamp(aims[rule.aim], 0.4, lowest);
     const span = this.spanFor(rule, seen, state.bottomM);
-    return clamp(span ? searchDepth(span, seen.features.emptyS, seen.lastM, this.tasteNow()) : jig, 0.4, lowest);
+    return clamp(span ? searchDepth(span, seen.features.emptyS, seen.lastM, this.preferenceNow()) : jig, 0.4, lowest);
   }
 
   /** Over fish of the bottom: no lower than the jig is now, unless it would be by much. */
@@ -262,10 +262,10 @@ export class Coach {
   }
 
   /** What they want today; weighed anew only where something more was told. */
-  private tasteNow(): number | null {
+  private preferenceNow(): number | null {
     const told = this.memory.answers.reduce((sum, a) => sum + 7 * a.won + 13 * a.lost + a.seconds, 0);
-    if (told !== this.taste.told) this.taste = { told, mean: preferenceToday(this.memory)?.mean ?? null };
-    return this.taste.mean;
+    if (told !== this.preference.told) this.preference = { told, mean: preferenceToday(this.memory)?.mean ?? null };
+    return this.preference.mean;
   }
 }
 

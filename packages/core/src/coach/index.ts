@@ -1,3 +1,4 @@
+/** What to do with the jig in the next ten seconds: situations, cadences, and what the answers of fish change. */
 export { cadences, drawSpeedMs, pauseSeconds, rodFor, type Cadence, type CadenceId } from './cadence';
 export { suggestionRules } from './suggestions';
 export { lookRules } from './look-table';

@@ -1,93 +1,13 @@
 import { biteRules } from './bite-table';
 import type { LookRule } from './looks';
-import { asItCloses, only, toBeFound, toBeFoundBelow, toComeNear, whileItLooks, whileTheyCompete } from './offers';
-import { tasteModel } from './action-preference';
+import { asItCloses, only, toComeNear, whileItLooks, whileTheyCompete } from './offers';
+import { preferenceModel } from './action-preference';
+import { searchRules } from './search-table';
 
 /** Fieldcraft §4 as a table: the first row whose limits all hold is the advice. Strengths lie in the order. */
 export const lookRules: readonly LookRule[] = [
   ...biteRules,
-  {
-    id: 'look.bait',
-    look: 'bait',
-    when: { marks: { most: 0 }, baits: { least: 1 } },
-    situation: 'far',
-    offers: [
-      { cadence: 'rip', won: 1.1, lost: 1 },
-      { cadence: 'swim', won: 1, lost: 1 },
-      { cadence: 'bounce', won: 0.9, lost: 1 },
-    ],
-    aim: 'under-bait',
-    byM: 0.3,
-    forS: 90,
-    then: 'Watch for one strong mark in it or under it.',
-    reason: 'The band of weak marks at {bait} is bait. What eats it is in it or under it: from near the bottom up to its lower edge, step by step.',
-    changesMind: 'a strong mark',
-  },
-  {
-    id: 'look.nothing.trout',
-    look: 'nothing',
-    when: { marks: { most: 0 }, species: 'lake-trout' },
-    situation: 'far',
-    offers: toBeFound,
-    aim: 'search',
-    byM: 0,
-    forS: 90,
-    then: 'After three to five rounds trust the clock.',
-    reason: 'No mark. Chasers are drawn from far by a bait well off the bottom, each while at another depth.',
-    changesMind: 'any mark',
-  },
-  {
-    id: 'look.nothing.bottom',
-    look: 'nothing',
-    when: { marks: { most: 0 }, feeds: 'bottom', emptyS: { most: 6 } },
-    situation: 'far',
-    offers: toBeFoundBelow,
-    aim: 'bottom',
-    byM: 0,
-    forS: 90,
-    then: 'After three to five rounds trust the clock.',
-    reason: 'No mark in the cone. Work the bottom first: raised silt and food call them in, and the echo there hides them.',
-    changesMind: 'any mark',
-  },
-  {
-    id: 'look.nothing.lifted',
-    look: 'nothing',
-    when: { marks: { most: 0 }, feeds: 'bottom' },
-    situation: 'far',
-    offers: toBeFoundBelow.slice(1),
-    aim: 'lifted',
-    byM: 0.8,
-    forS: 60,
-    then: 'After three to five rounds trust the clock.',
-    reason: 'The bottom was worked; now lift it and watch. Who comes up for it shows, who lies on the bottom does not.',
-    changesMind: 'any mark',
-  },
-  {
-    id: 'look.nothing.clock',
-    look: 'nothing',
-    when: { marks: { most: 0 }, emptyS: { least: 150 } },
-    situation: 'far',
-    offers: toBeFound,
-    aim: 'search',
-    byM: 0,
-    forS: 120,
-    then: 'A round now and then, nothing more.',
-    reason: 'Five rounds without a mark. Trust the clock: it says how long this hole is worth it.',
-    changesMind: 'any mark',
-  },
-  {
-    id: 'look.nothing',
-    look: 'nothing',
-    when: { marks: { most: 0 } },
-    situation: 'far',
-    offers: toBeFound,
-    aim: 'search',
-    byM: 0,
-    forS: 90,
-    then: 'After three to five rounds trust the clock.',
-    reason: 'No mark. Fish beside the cone do not show: let them notice it, each while at another depth.',
-    changesMind: 'any mark',
-  },
+  ...searchRules,
   {
     id: 'look.follows.stop',
     look: 'follows',
@@ -182,7 +102,13 @@ export const lookRules: readonly LookRule[] = [
   {
     id: 'look.stalled.draw',
     look: 'stalled',
-    when: { gapM: { least: -0.25, most: 0.7 }, riseMs: { least: -0.05, most: 0.03 }, stillS: { least: 4 }, takenUpM: { most: 0.75 }, drawPays: { least: tasteModel.drawLeast } },
+    when: {
+      gapM: { least: -0.25, most: 0.7 },
+      riseMs: { least: -0.05, most: 0.03 },
+      stillS: { least: 4 },
+      takenUpM: { most: 0.75 },
+      drawPays: { least: preferenceModel.drawLeast },
+    },
     situation: 'close',
     offers: only('slow-lift'),
     aim: 'draw',

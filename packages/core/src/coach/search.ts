@@ -1,13 +1,13 @@
 import { clamp } from '../units';
 
-/** How the water is searched where nothing shows. Heuristic; found on the training minds (docs/science.md). */
+/** How the water is searched where nothing shows. Heuristic; found with the decision models that are tuned on (docs/science.md). */
 export const searchLimits = {
   /** A jig is seen from below by so much, hardly from above: depths searched lie so far apart at most, m. */
   stepM: 1.5,
   /** How long it stays at each, s: where they want it lively, and else, because a jig that travels is a lively one. */
   livelyS: 10,
   quietS: 30,
-  /** A taste from here on is lively. */
+  /** A preference from here on is lively. */
   lively: 0.5,
   /** How fast it is taken to the next, m/s. */
   handMs: 0.3,
@@ -42,13 +42,13 @@ export function searchSpan(topsM: readonly number[], floorM: number): Span {
  * Where to hold the jig after so many seconds without a mark, m: over where the last one went, for a while; then from the deep end of a span step by step to its
  * upper one, and back.
  * @param lastM depth at which the last mark was seen; null where there was none
- * @param taste what they want today, 0 still to 1 lively; null while nothing is known
+ * @param preference what they want today, 0 still to 1 lively; null while nothing is known
  */
-export function searchDepth({ fromM, toM }: Span, emptyS: number, lastM: number | null, taste: number | null): number {
+export function searchDepth({ fromM, toM }: Span, emptyS: number, lastM: number | null, preference: number | null): number {
   if (lastM !== null && emptyS < searchLimits.waitS) return clamp(lastM - searchLimits.overM, 0, toM);
   if (toM - fromM < searchLimits.leastSpanM) return toM;
   const steps = Math.max(1, Math.ceil((toM - fromM) / searchLimits.stepM));
-  const stayS = (taste ?? 0) >= searchLimits.lively ? searchLimits.livelyS : searchLimits.quietS;
+  const stayS = (preference ?? 0) >= searchLimits.lively ? searchLimits.livelyS : searchLimits.quietS;
   const k = Math.floor(clamp(emptyS - (lastM === null ? 0 : searchLimits.waitS), 0, 1e6) / stayS) % (2 * steps);
   return toM - ((toM - fromM) * Math.min(k, 2 * steps - k)) / steps;
 }

@@ -1,3 +1,4 @@
+/** Species: the depths and temperatures they use, their standard weights, and how deep water hurts them. */
 export * from './standard-weight';
 export * from './species';
 export { speciesOf, speciesTable } from './species-table';

@@ -1,3 +1,4 @@
+/** The bottom of a water: depth map from soundings, its contours and structure, and what was fished where. */
 export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, type LonLat } from '../units';
 export { hullAbout, isInside, ringOf } from './outline';
 export { crossValidate, type CrossValidation } from './cross-validation';

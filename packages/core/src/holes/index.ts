@@ -1,3 +1,4 @@
+/** Where to drill: places scored by ground and season, plans of holes, and the next one by what the last showed. */
 export * from './tour';
 export * from './density';
 export * from './place-score';

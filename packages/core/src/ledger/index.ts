@@ -1,6 +1,8 @@
+/** The log: entries that never change, and the state they add up to. */
 export type * from './event';
 export type * from './state';
-export { fold, type BodyCheck } from './fold';
+export type { BodyCheck } from './corrections';
+export { fold } from './fold';
 export { instantOf } from './instant';
 export { upcastEvent } from './upcast';
 export { biteKinds, reactionKinds, reactionMeanings, refusalKinds, sightingKinds, type ReactionMeaning } from './reaction';

@@ -1,3 +1,4 @@
+/** When to go and how deep: windows of the day, plan and cautions from weather, column and log. */
 export { clockRules, lightRules, phaseRules } from './rules';
 export { viewpointWords, startingViewpoints, type ViewpointQuestion, type Viewpoints } from './viewpoints';
 export { stageRules, type SeasonStage } from './stages';

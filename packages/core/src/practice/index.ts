@@ -1,2 +1,3 @@
+/** Drills on simulated fish, and how a drill is judged. */
 export { DrillLog, drillLimits, type Decision, type DrillReview, type TracePoint } from './drill';
 export { decisionWords } from './wording';

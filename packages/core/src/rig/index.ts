@@ -1,3 +1,4 @@
+/** What hangs in the water: weights, lines, fall speeds and how a line leans. */
 export * from './materials';
 export * from './sink';
 export * from './line-bow';

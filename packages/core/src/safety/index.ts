@@ -1,3 +1,4 @@
+/** Ice, cold and drowning: what is said of each, from measured values and public guidance. */
 export * from './ice';
 export * from './cold';
 export * from './hazards';

@@ -1,3 +1,4 @@
+/** What worked: rates with honest ranges, by height above the bottom, presentation, place and way of fishing. */
 export { clumpSize, heightBands, type Catch, type EffortInterval } from './effort';
 export { findLead, leastMinutes, probabilityAbove, shrunkenRates, type Finding, type Rate, type RateRow, type Tally } from './rates';
 export { summariseSeason, type Comparison, type OutingSummary, type SeasonSummary } from './summary';

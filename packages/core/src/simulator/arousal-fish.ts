@@ -1,8 +1,8 @@
 import { normal } from '../units';
 import { SimulatedFish, type Verdict } from './fish';
-import { livelinessOf, type JigSense, type RodMotion } from './jig';
+import { intensityOf, type JigSense, type RodMotion } from './jig';
 
-/** Rates of the fourth mind, per second unless said. */
+/** Rates of the arousal model, per second unless said. */
 export const arousalRates = {
   notice: 0.2,
   /** How fast arousal follows what the jig does, and how it wavers. */
@@ -24,7 +24,7 @@ export const arousalRates = {
   startled: 1,
 } as const;
 
-/** Fourth mind: the jig works it up in proportion to what it likes; it takes when it is neither bored nor upset. */
+/** Arousal model: the jig works it up in proportion to what it likes; it takes when it is neither bored nor upset. */
 export class ArousalFish extends SimulatedFish {
   private arousal = 0.8;
 
@@ -56,6 +56,6 @@ export class ArousalFish extends SimulatedFish {
   }
 
   likes(rod: RodMotion): number {
-    return 1 - Math.min(1, Math.abs(Math.log(this.goal(livelinessOf(rod)))));
+    return 1 - Math.min(1, Math.abs(Math.log(this.goal(intensityOf(rod)))));
   }
 }

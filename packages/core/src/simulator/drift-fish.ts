@@ -1,8 +1,8 @@
 import { normal } from '../units';
 import { SimulatedFish, type Verdict } from './fish';
-import { livelinessOf, type JigSense, type RodMotion } from './jig';
+import { intensityOf, type JigSense, type RodMotion } from './jig';
 
-/** Rates of the first mind, per second unless said. */
+/** Rates of the drift–diffusion model, per second unless said. */
 export const driftRates = {
   notice: 0.22,
   /** What a wholly liked jig adds, and what mismatch takes. */
@@ -20,7 +20,7 @@ export const driftRates = {
   quietNear: 0.7,
 } as const;
 
-/** First mind: interest that drifts up and down with what the jig does; it takes at one, turns at nothing (a drift to two bounds). */
+/** Drift–diffusion model: interest that drifts up and down with what the jig does; it takes at one, turns at nothing (a drift to two bounds). */
 export class DriftFish extends SimulatedFish {
   private interest = 0;
   private weighedS = 0;
@@ -59,6 +59,6 @@ export class DriftFish extends SimulatedFish {
   }
 
   likes(rod: RodMotion, gapM: number): number {
-    return 1 - Math.abs(livelinessOf(rod) - this.wanted(gapM, 0));
+    return 1 - Math.abs(intensityOf(rod) - this.wanted(gapM, 0));
   }
 }

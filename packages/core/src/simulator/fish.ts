@@ -9,7 +9,7 @@ export type FishState = 'pass' | 'notice' | 'approach' | 'inspect' | 'follow' | 
 /** What a fish makes of the jig in a moment. */
 export type Verdict = 'take' | 'nip' | 'turn' | 'flee' | null;
 
-/** How fish of any mind notice and swim. Speeds in m/s, reaches in m. */
+/** How fish of any decision model notice and swim. Speeds in m/s, reaches in m. */
 export const fishWays = {
   /** Upward it looks this far, and further for a lively jig; downward hardly. */
   lookUpM: 1,
@@ -31,7 +31,7 @@ export const fishWays = {
   patience: 3,
 } as const;
 
-/** One fish: its place, its temper, and where it is in making up its mind. How it judges the jig is left to the kind of mind. */
+/** One fish: its place, its temper, and where it is in making up its mind. How it judges the jig is left to the decision model. */
 export abstract class SimulatedFish {
   state: FishState = 'pass';
   xM: number;

@@ -3,7 +3,7 @@ import { seededRandom, type Random } from '../units';
 import { echoOf, firstBottomDepth, noiseAt, PingDrawing, simulatedHeader, type AcousticSetting, type SounderSetting, type Target } from './acoustics';
 import type { FishState } from './fish';
 import type { RodMotion, SimulatedJig } from './jig';
-import { SimulatedWater, type Mind, type Take } from './water';
+import { SimulatedWater, type DecisionModel, type Take } from './water';
 
 /** What was really there at a ping. Depths below the surface by true range, m. */
 export interface Truth {
@@ -24,7 +24,7 @@ export interface FlasherOptions {
   sceneId: string;
   start: string;
   bottomM?: number;
-  mind?: Mind;
+  model?: DecisionModel;
   /** Settings of the sounder other than its own. */
   sounder?: SounderSetting;
   /** Speed of sound in the water itself, m/s, where the sounder is set wrong. */

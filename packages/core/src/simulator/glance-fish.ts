@@ -1,7 +1,7 @@
 import { SimulatedFish, type Verdict } from './fish';
 import type { JigSense, RodMotion } from './jig';
 
-/** Rates of the third mind; times in s. */
+/** Rates of the glance model; times in s. */
 export const glanceRates = {
   notice: 0.2,
   /** Glances per second at the jig, and on the way to it. */
@@ -29,7 +29,7 @@ function stillShare({ liftM, beatPerMin, pauseS, beats = 4 }: RodMotion): number
   return pauseS / (pauseS + (60 * beats) / beatPerMin);
 }
 
-/** Third mind: it glances at the jig now and then, counts for and against, and judges by how much of the time the jig rests. */
+/** Glance model: it glances at the jig now and then, counts for and against, and judges by how much of the time the jig rests. */
 export class GlanceFish extends SimulatedFish {
   private votes = 0;
   private restShare = 0.5;

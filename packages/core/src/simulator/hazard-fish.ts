@@ -1,7 +1,7 @@
 import { SimulatedFish, type Verdict } from './fish';
 import type { JigSense, RodMotion } from './jig';
 
-/** Hazards of the second mind, per second unless said. */
+/** Rates of the hazard model, per second unless said. */
 export const hazardRates = {
   notice: 0.2,
   take: 0.09,
@@ -22,7 +22,7 @@ export const hazardRates = {
 /** A still rod is to a fish like a lift of this, m. */
 const stillLiftM = 0.004;
 
-/** Second mind, kept apart from tuning: no memory but of having followed; it takes and turns by chance at rates that depend on the lift and on pauses. */
+/** Hazard model, kept apart from tuning: no memory but of having followed; it takes and turns by chance at rates that depend on the lift and on pauses. */
 export class HazardFish extends SimulatedFish {
   protected begin(): void {
     this.followedM = 0;

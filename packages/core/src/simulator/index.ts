@@ -1,5 +1,6 @@
+/** A simulated flasher over simulated fish, with the truth that reader and coach are scored against. */
 export { SimulatedFlasher, type FlasherOptions, type Truth } from './flasher';
-export { simulatedBottom, minds, SimulatedWater, type Mind, type Take } from './water';
+export { simulatedBottom, decisionModels, SimulatedWater, type DecisionModel, type Take } from './water';
 export { scenes, sceneOf, type Scene } from './scene';
-export { livelinessOf, stillRod, type RodMotion } from './jig';
+export { intensityOf, stillRod, type RodMotion } from './jig';
 export type { SimulatedFish, FishState } from './fish';

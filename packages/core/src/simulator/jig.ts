@@ -16,9 +16,9 @@ export interface JigSense {
   depthM: number;
   /** Upward speed averaged over a second, m/s. */
   riseMs: number;
-  /** Liveliness 0–1: the root of the mean speed over six seconds against 0.12 m/s. */
+  /** Intensity 0–1: the root of the mean speed over six seconds against 0.12 m/s. */
   motion: number;
-  /** Liveliness, 0–1, of the rod's beat alone, whatever the line does. */
+  /** Intensity, 0–1, of the rod's beat alone, whatever the line does. */
   beat: number;
   /** Lift of the rod's motion, m. */
   liftM: number;
@@ -90,7 +90,7 @@ export class SimulatedJig {
     seen.depthM = this.depthM;
     seen.riseMs = this.meanRise;
     seen.motion = Math.min(1, Math.sqrt(this.meanSpeed / lively.speedMs));
-    seen.beat = livelinessOf(this.rod);
+    seen.beat = intensityOf(this.rod);
     seen.liftM = this.rod.liftM;
     seen.stillS = this.stillS;
     seen.pulseMs = this.pulse;
@@ -108,8 +108,8 @@ export class SimulatedJig {
   }
 }
 
-/** Liveliness, 0–1, that a rod's motion settles at when it is kept up. */
-export function livelinessOf({ liftM, beatPerMin, pauseS, beats = 4 }: RodMotion): number {
+/** Intensity, 0–1, that a rod's motion settles at when it is kept up. */
+export function intensityOf({ liftM, beatPerMin, pauseS, beats = 4 }: RodMotion): number {
   if (liftM === 0 || beatPerMin === 0) return 0;
   const roundS = (beats * 60) / beatPerMin + pauseS;
   return Math.min(1, Math.sqrt((2 * beats * liftM) / roundS / lively.speedMs));

@@ -4,7 +4,7 @@ import { clamp, normal, type Random } from '../units';
 export interface Mood {
   activity: number;
   wariness: number;
-  /** Liveliness of the jig that draws it: 0 still, 1 calling. */
+  /** Intensity of the jig that draws it: 0 still, 1 calling. */
   likedMotion: number;
   /** Lift that it answers to best, m. */
   likedLiftM: number;
@@ -12,24 +12,24 @@ export interface Mood {
   hunger: number;
 }
 
-/** What a day has made of all fish of a water: means that each fish varies a little, and a taste that is the day's. */
+/** What a day has made of all fish of a water: means that each fish varies a little, and a preference that is the day's. */
 export type Day = Mood;
 
-/** The tastes that days draw from. */
-const tastes = { motion: [0.05, 0.95], liftM: [0.006, 0.14], sizeMm: [3, 7] } as const;
+/** The preferences that days draw from. */
+const preferences = { motion: [0.05, 0.95], liftM: [0.006, 0.14], sizeMm: [3, 7] } as const;
 const between = (random: Random, [low, high]: readonly [number, number]) => low + (high - low) * random();
 const vary = (random: Random, mean: number, sd: number) => clamp(mean + sd * normal(random), 0.02, 0.98);
 
 /** A day of a given activity and wariness; what it likes is drawn. */
 export function dayOf(random: Random, activity: number, wariness: number): Day {
-  const taste = random();
+  const preference = random();
   return {
     activity: vary(random, activity, 0.1),
     wariness: vary(random, wariness, 0.08),
-    likedMotion: tastes.motion[0] + (tastes.motion[1] - tastes.motion[0]) * taste,
+    likedMotion: preferences.motion[0] + (preferences.motion[1] - preferences.motion[0]) * preference,
     // Who likes it lively likes it high.
-    likedLiftM: tastes.liftM[0] * (tastes.liftM[1] / tastes.liftM[0]) ** taste,
-    likedSizeMm: between(random, tastes.sizeMm),
+    likedLiftM: preferences.liftM[0] * (preferences.liftM[1] / preferences.liftM[0]) ** preference,
+    likedSizeMm: between(random, preferences.sizeMm),
     hunger: vary(random, 0.6, 0.15),
   };
 }

@@ -2,7 +2,7 @@ import { normal } from '../units';
 import { SimulatedFish, type Verdict } from './fish';
 import { peakSpeedOf, type JigSense, type RodMotion } from './jig';
 
-/** Rates of the fifth mind, per second unless said. */
+/** Rates of the pulse model, per second unless said. */
 export const pulseRates = {
   notice: 0.2,
   /** Peak speeds that days like, m/s: log-linear from the quietest to the liveliest. */
@@ -22,7 +22,7 @@ export const pulseRates = {
   startled: 1,
 } as const;
 
-/** Fifth mind: it feels how hard the jig darts, not how much or how far it moves, and gains or loses trust by it. */
+/** Pulse model: it feels how hard the jig darts, not how much or how far it moves, and gains or loses trust by it. */
 export class PulseFish extends SimulatedFish {
   private trust = 0.5;
 

@@ -1,7 +1,7 @@
 import { SimulatedFish, type Verdict } from './fish';
-import { livelinessOf, type JigSense, type RodMotion } from './jig';
+import { intensityOf, type JigSense, type RodMotion } from './jig';
 
-/** Rates of the sixth mind, per second unless said. */
+/** Rates of the verdict model, per second unless said. */
 export const verdictRates = {
   notice: 0.2,
   /** How long a fish of middle temper looks, s; the warier the longer, the more active the shorter. */
@@ -21,7 +21,7 @@ export const verdictRates = {
   startled: 1.1,
 } as const;
 
-/** Sixth mind: it looks for a while and then makes up its mind once, by how it liked the beat of the rod meanwhile; what the line does it does not mind. */
+/** Verdict model: it looks for a while and then makes up its mind once, by how it liked the beat of the rod meanwhile; what the line does it does not mind. */
 export class VerdictFish extends SimulatedFish {
   private leftS = 0;
   private liked = { sum: 0, seconds: 0 };
@@ -58,6 +58,6 @@ export class VerdictFish extends SimulatedFish {
   }
 
   likes(rod: RodMotion): number {
-    return this.fit(livelinessOf(rod));
+    return this.fit(intensityOf(rod));
   }
 }

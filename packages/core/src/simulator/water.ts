@@ -14,8 +14,8 @@ import { VerdictFish } from './verdict-fish';
 const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish, verdict: VerdictFish } as const;
 
 /** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, by how far they are worked up, by how hard the jig darts, or once, by the beat they were shown. */
-export type Mind = keyof typeof kinds;
-export const minds = Object.keys(kinds) as readonly Mind[];
+export type DecisionModel = keyof typeof kinds;
+export const decisionModels = Object.keys(kinds) as readonly DecisionModel[];
 
 /** A fish took the jig; a nip lets go before anyone can strike. */
 export interface Take {
@@ -71,7 +71,7 @@ export class SimulatedWater {
   private readonly random: Random;
   private readonly schools = new Set<School>();
   private readonly shiftM: number;
-  private readonly mind: Mind;
+  private readonly model: DecisionModel;
   private nextVisitS: number;
   private lastId = 0;
   private isOut = false;
@@ -79,10 +79,10 @@ export class SimulatedWater {
   private baitClock = 0;
 
   /** Over another bottom than the scene's the fish keep their height above it. Throws RangeError for an unknown scene or a bottom out of range. */
-  constructor(options: { seed: number; sceneId: string; bottomM?: number; mind?: Mind }) {
+  constructor(options: { seed: number; sceneId: string; bottomM?: number; model?: DecisionModel }) {
     this.scene = sceneOf(options.sceneId);
     this.random = seededRandom(options.seed);
-    this.mind = options.mind ?? 'drift';
+    this.model = options.model ?? 'drift';
     this.bottomM = requireWithin(options.bottomM ?? this.scene.bottomM, simulatedBottom.leastM, simulatedBottom.mostM, 'bottom', 'm');
     this.shiftM = this.bottomM - this.scene.bottomM;
     this.jig = new SimulatedJig(Math.max(0.3, this.scene.jigM + this.shiftM));
@@ -178,7 +178,7 @@ export class SimulatedWater {
   private visit(): void {
     const { random, scene, day } = this;
     const home = (depthM: number) => Math.max(0.7, depthM + this.shiftM);
-    const Kind = kinds[this.mind];
+    const Kind = kinds[this.model];
     const place = (school: School, fish: SimulatedFish) => {
       this.schools.add(school);
       this.fish.push(fish);

@@ -1,5 +1,5 @@
 import { EchoReader, type EchoState } from '../sonar';
-import { sceneOf, SimulatedFlasher, type SimulatedWater, type Mind, type RodMotion } from '../simulator';
+import { sceneOf, SimulatedFlasher, type SimulatedWater, type DecisionModel, type RodMotion } from '../simulator';
 import { TrueMarks } from './true-marks';
 
 /** What an angler sees at a moment: the reader's state, or the water itself for those who know it. */
@@ -49,7 +49,7 @@ export interface HourResult {
  */
 export function fishSpell(
   angler: (water: SimulatedWater, reader: EchoReader | null) => Angler,
-  setting: { sceneId: string; seed: number; mind: Mind; minutes: number; sees?: 'echoes' | 'marks' },
+  setting: { sceneId: string; seed: number; model: DecisionModel; minutes: number; sees?: 'echoes' | 'marks' },
 ): HourResult {
   const bins = Math.ceil((sceneOf(setting.sceneId).bottomM + 0.6) / 0.02);
   const flasher = new SimulatedFlasher({ ...setting, start: '2027-01-16T06:40:00.000-09:00', sounder: { pingRateHz: hands.pingRateHz, bins } });

@@ -1,3 +1,4 @@
+/** Units as they are shown and typed, instants and days of a time zone, distances on the earth. */
 export * from './range';
 export * from './random';
 export * from './preference';

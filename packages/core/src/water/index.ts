@@ -1,3 +1,4 @@
+/** Water itself: density, sound speed, depth of light. */
 export * from './density';
 export * from './sound';
 export * from './oxygen';

@@ -1,3 +1,4 @@
+/** Hourly weather: the series, its fronts and pressure signs, wind chill. */
 export * from './series';
 export * from './fronts';
 export * from './phases';

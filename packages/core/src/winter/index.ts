@@ -1,3 +1,4 @@
+/** Ice and water through a winter: freeze-up, growth, snow, heat of the bed. */
 export * from './ice';
 export { IceSheet, type SheetConstants, type SheetWeather } from './ice-sheet';
 export { coneHypsography, type Hypsography } from './hypsography';

@@ -36,14 +36,14 @@ function Span({ low, mean, high, label }: Spanned & { label: string }) {
 
 /** How lively they want it today, as far as the coach can tell. */
 function Preference({ memory }: { memory: CoachMemory }) {
-  const taste = preferenceToday(memory);
+  const preference = preferenceToday(memory);
   const draws = drawWords(memory);
   return (
     <View style={{ gap: 4 }}>
       <Text strong>{preferenceWords(memory)}</Text>
-      {taste ? (
+      {preference ? (
         <>
-          <Span {...taste} label={`Between ${percent(taste.low)} and ${percent(taste.high)} in 100 of the way from still to lively`} />
+          <Span {...preference} label={`Between ${percent(preference.low)} and ${percent(preference.high)} in 100 of the way from still to lively`} />
           <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
             <Text size="small" tone="second">
               still
