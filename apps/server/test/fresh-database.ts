@@ -3,9 +3,11 @@ import path from 'node:path';
 import pg from 'pg';
 import { pino, type Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import { testId } from '../../../packages/core/test/events';
 import { makeApp } from '../src/app';
 import { systemClock } from '../src/clock';
 import { dataSource } from '../src/data-source';
+import { Account } from '../src/entities';
 import { migrate } from '../src/migrate';
 
 /** Address of a new, empty database on the throwaway cluster. */
@@ -17,6 +19,13 @@ export async function newDatabase(): Promise<string> {
   await client.query(`CREATE DATABASE ${name}`);
   await client.end();
   return base.replace(/\/postgres$/, `/${name}`);
+}
+
+/** An account that nobody can sign in to, by its id. */
+export async function bareAccount(db: DataSource): Promise<string> {
+  const id = testId();
+  await db.getRepository(Account).insert({ id, email: `${id}@test.invalid`, name: 'Test', passwordHash: '-' });
+  return id;
 }
 
 /** A migrated database and the application over it. */

@@ -5,9 +5,9 @@ import { seededRandom, type Random } from '@burrow/core/units';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { event, shortOuting, testId } from '../../../packages/core/test/events';
-import { Account, Event, Fish } from '../src/entities';
+import { Event, Fish } from '../src/entities';
 import { Ledger } from '../src/services/ledger';
-import { newApp } from './fresh-database';
+import { bareAccount, newApp } from './fresh-database';
 
 jest.setTimeout(300_000);
 
@@ -19,11 +19,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.close());
 
-async function newAccount(): Promise<string> {
-  const id = testId();
-  await db.getRepository(Account).insert({ id, email: `${id}@test.invalid`, name: 'Test', passwordHash: '-' });
-  return id;
-}
+const newAccount = () => bareAccount(db);
 
 const sync = (account: string, events: readonly unknown[], cursor = 0): Promise<SyncResponse> => new Ledger(db).sync(account, { device: 'test', cursor, events: [...events] });
 

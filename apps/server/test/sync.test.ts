@@ -4,10 +4,10 @@ import fc from 'fast-check';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { event, shortOuting, testId } from '../../../packages/core/test/events';
-import { Account, Fish, Outing } from '../src/entities';
+import { Fish, Outing } from '../src/entities';
 import { Ledger } from '../src/services/ledger';
 import { rebuildProjections } from '../src/services/projection';
-import { newApp } from './fresh-database';
+import { bareAccount, newApp } from './fresh-database';
 
 jest.setTimeout(120_000);
 
@@ -19,11 +19,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.close());
 
-async function newAccount(): Promise<string> {
-  const id = testId();
-  await db.getRepository(Account).insert({ id, email: `${id}@test.invalid`, name: 'Test', passwordHash: '-' });
-  return id;
-}
+const newAccount = () => bareAccount(db);
 
 /** A phone: what it has, what it has not sent, how far it has read. */
 class Phone {

@@ -105,12 +105,12 @@ test('a cadence refused twice on end sits out, even the best liked', () => {
 test('where the answers speak against fieldcraft’s first, the words say so', () => {
   const several = [5.6, 5.9, 6.2].map((depthM, id): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 }));
   const advice = (memory: CoachMemory) => new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 }, memory).update({ t: 0, bottomM: 7.5, jigM: 5.2, marks: several })!;
-  expect(advice(emptyMemory())).toMatchObject({ ruleId: 'look.several', byTold: null, cadence: { id: 'tap' } });
+  expect(advice(emptyMemory())).toMatchObject({ ruleId: 'look.several', byAnswers: null, cadence: { id: 'tap' } });
   expect(adviceWords(advice(emptyMemory()), metric).reason).toBe('Three marks together, the highest at 5.6 m. They compete: keep it lively.');
   const quiet = advice(told(answer('deadstick', 9, 0, 60), answer('tap', 0, 9, 30), answer('bounce', 0, 9, 30), answer('shrink', 0, 9, 30)));
-  expect(quiet).toMatchObject({ ruleId: 'look.several', byTold: 'quieter' });
+  expect(quiet).toMatchObject({ ruleId: 'look.several', byAnswers: 'quieter' });
   expect(adviceWords(quiet, metric).reason).toMatch(/keep it lively\. Going by the answers so far: quieter than usual\.$/);
-  expect(advice(told(answer('bounce', 9, 0, 60), answer('tap', 0, 9, 30), answer('deadstick', 0, 9, 30), answer('quiver', 0, 9, 30))).byTold).toBe('livelier');
+  expect(advice(told(answer('bounce', 9, 0, 60), answer('tap', 0, 9, 30), answer('deadstick', 0, 9, 30), answer('quiver', 0, 9, 30))).byAnswers).toBe('livelier');
 });
 
 test('the beat into empty water follows the preference of the day', () => {

@@ -157,7 +157,7 @@ describe('which bank', () => {
     expect(best({}).segment.facesDeg).toBeCloseTo(180, 0);
   });
 
-  test('a cold wind without sun: a sheltered one; sun and wind: as the school says', () => {
+  test('a cold wind without sun: a sheltered one; sun and wind: as the viewpoint says', () => {
     expect(windRule({ airC: -6, windMs: 7, cloud: 0.9, viewpoint: 'windward' })?.side).toBe('lee');
     expect(windRule({ airC: 5, windMs: 7, cloud: 0.1, viewpoint: 'windward' })?.side).toBe('windward');
     expect(windRule({ airC: 5, windMs: 2, cloud: 0.1, viewpoint: 'windward' })).toBeNull();

@@ -162,6 +162,7 @@ describe('the shore unrolled', () => {
 
   test('clear water is fished further off, in the units of the angler', () => {
     expect(bankWords(strip, { ...setting, secchiM: 3 }, metric).detail).toMatch(/Fish 4 m to 12 m off it/);
+    expect(bankWords(strip, { ...setting, tempC: null }, metric).detail).toBe(`${bankWords(strip, setting, metric).detail} The water’s temperature is not known: taken for cold.`);
     expect(bankWords(strip, { ...setting, secchiM: 3 }, imperial).detail).toMatch(/Fish 4 yd to 13 yd off it/);
   });
 });

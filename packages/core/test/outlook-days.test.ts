@@ -1,11 +1,10 @@
 import { stepsOn, usualMethod } from '../src/methods';
-import { weatherAt } from '../src/weather';
 import { hourMs, imperial, localTime, minuteMs } from '../src/units';
 import { alertsFor, answerOutlook, dayPlan, measurementsOf, movedItem, outlookWords, secchiOf, startingPlan, weighRules, withoutItem } from '../src/outlook';
 import { answerColumn, forcingOf, type ColumnAnswer } from '../src/column';
 import { fold, type LedgerEvent } from '../src/ledger';
 import { coneHypsography } from '../src/winter';
-import { findFronts, findPhases, withSeen, type WeatherHour } from '../src/weather';
+import { findFronts, findPhases, weatherAt, withSeen, type WeatherHour } from '../src/weather';
 import { testId } from './events';
 
 const place = { lon: -140, lat: 47, timeZone: 'Etc/GMT+9' };
@@ -180,6 +179,18 @@ test('alerts: a front within half a day, water up by a degree, a thaw, oxygen fa
   const gale = until(coming.nowMs).map((r) => (r.atMs === coming.nowMs - 40 * minuteMs + 4 * hourMs ? { ...r, windMs: 18 } : r));
   expect(answerOutlook({ speciesId: 'black-crappie', nowMs: coming.nowMs, place, series: gale }).storm?.windMs).toBe(18);
   expect(coming.outlook.storm).toBeNull();
+});
+
+test('without a wind nobody says how cold it feels, nor that skin has half an hour', () => {
+  const input = {
+    speciesId: 'black-crappie',
+    nowMs: coming.nowMs,
+    place,
+    series: until(coming.nowMs).map((r) => (r.atMs > coming.nowMs - 2 * hourMs ? { ...r, windMs: null } : r)),
+  };
+  const outlook = answerOutlook(input);
+  expect(outlook.coldest).toBeUndefined();
+  expect(outlookWords(outlook, input, imperial).cold).toBe('How cold it feels is not known, without temperature or wind: dress for worse than it looks.');
 });
 
 test('what the angler reads off the barometer stands for the station, or as an hour of its own', () => {

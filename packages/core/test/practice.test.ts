@@ -21,7 +21,7 @@ const advice = (ruleId: string, sinceMs: number, jigM: number, cadence: CadenceI
   then: 'Then wait.',
   reason: 'The top mark lies still at {mark}, {gap} under the jig. Go to it.',
   changesMind: 'it goes',
-  byTold: null,
+  byAnswers: null,
   ask: null,
   jigSeenM: 5,
   baitM: null,

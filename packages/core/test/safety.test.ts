@@ -1,4 +1,4 @@
-import { bearingKg, feelsLike, frostbiteTime, judgeIce, windChill, thinnest } from '../src/safety';
+import { bearingKg, feelsLike, feltAir, frostbiteTime, judgeIce, windChill, thinnest } from '../src/safety';
 import { stefanThickness } from '../src/winter';
 import { iceWords } from '../src/outlook';
 import { imperial } from '../src/units';
@@ -50,6 +50,12 @@ test('frostbite time is never longer than the public band of the wind chill', ()
 test('calm or mild air feels like itself', () => {
   expect(feelsLike(-10, 2)).toBe(-10);
   expect(feelsLike(15, 40)).toBe(15);
+});
+
+test('an unknown wind is not calm, and an unknown temperature is not nought', () => {
+  expect(feltAir({ airC: -20, windMs: 10 })).toBeCloseTo(feelsLike(-20, 36), 9);
+  expect(feltAir({ airC: -20, windMs: null })).toBeNull();
+  expect(feltAir({ airC: null, windMs: 10 })).toBeNull();
 });
 
 test.each([

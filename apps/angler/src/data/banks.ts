@@ -32,7 +32,7 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
         throw new Error('Which bank: expected temperature, wind and cloud of this hour, and the weather lacks one of them.');
       const setting: BankSetting = {
         secchiM: water!.file.water.secchi_m,
-        tempC: column?.now.tempC.at(column.now.iceClearM > 0 ? 1 : 0) ?? 4,
+        tempC: column?.now.tempC.at(column.now.iceClearM > 0 ? 1 : 0) ?? null,
         airC,
         windMs,
         windFromDeg,

@@ -30,9 +30,9 @@ export const approachRules: readonly ApproachRule[] = [
 /** Where clear water begins (Secchi, m) and cold water ends (°C). Source: fieldcraft §2. */
 export const approachLimits = { clearSecchiM: 1, coldC: 10, wallDeg: 45, windyMs: 5, coldAirC: 2, sunnyCloud: 0.5 } as const;
 
-/** The row for a water. */
-export const approachOf = (secchiM: number, tempC: number): ApproachRule =>
-  approachRules.find((r) => (r.water === 'clear') === secchiM > approachLimits.clearSecchiM && r.isCold === tempC < approachLimits.coldC)!;
+/** The row for a water; one whose temperature is not known is taken for cold, and its words must say so. */
+export const approachOf = (secchiM: number, tempC: number | null): ApproachRule =>
+  approachRules.find((r) => (r.water === 'clear') === secchiM > approachLimits.clearSecchiM && r.isCold === (tempC === null || tempC < approachLimits.coldC))!;
 
 /** Clarity rules the distance, steepness the method. Source: fieldcraft §2. */
 export const castsAlong = (steepDeg: number): 'parallel' | 'pitched' => (steepDeg >= approachLimits.wallDeg ? 'parallel' : 'pitched');
@@ -58,8 +58,8 @@ export interface BankState {
 
 export interface BankSetting {
   secchiM: number;
-  /** Of the water near the surface, °C. */
-  tempC: number;
+  /** Of the water near the surface, °C; null where it is neither measured nor modelled. */
+  tempC: number | null;
   airC: number;
   windMs: number;
   windFromDeg: number;

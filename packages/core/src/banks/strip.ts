@@ -42,7 +42,12 @@ export function bankWords({ banks, best }: BankStrip, setting: BankSetting, unit
   const casts = bank.casts === 'parallel' ? 'The bank is steep: casts along it.' : 'It is flat: casts at a slant, worked back.';
   return {
     headline: `The ${side} bank, ${shelterWords[bank.shelter]}`,
-    detail: [`${approach.reason} Fish ${off}.`, casts, ...(wind ? [wind.reason] : [])].join(' '),
+    detail: [
+      `${approach.reason} Fish ${off}.`,
+      casts,
+      ...(wind ? [wind.reason] : []),
+      ...(setting.tempC === null ? ['The water’s temperature is not known: taken for cold.'] : []),
+    ].join(' '),
     ruleIds: bank.ruleIds,
   };
 }

@@ -31,7 +31,7 @@ export const preferenceModel = {
   /** A jig is drawn away only while that does at least so well beside all else. */
   drawLeast: 0.9,
   /** Fieldcraft decides until more answers than this. */
-  leastTold: 0.9,
+  leastAnswers: 0.9,
   /** Wider spans than this are called unclear; preferences under and over these are called quiet and lively. */
   unclear: 0.7,
   quiet: 0.38,
@@ -71,11 +71,11 @@ export function preferenceBelief(memory: CoachMemory, exploitationExponent = 1):
 }
 
 /** Whether there is an answer to go by: looks make none, one of an earlier outing not by itself, several of them do. */
-export const isTold = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > preferenceModel.leastTold;
+export const hasAnswers = (memory: CoachMemory) => memory.answers.reduce((sum, a) => sum + a.won + a.lost, 0) > preferenceModel.leastAnswers;
 
 /** What fish seem to want today, in intensity from 0, still, to 1, calling: the mean of the belief and its 90 % interval. Null before the first answer. */
 export function preferenceToday(memory: CoachMemory): { mean: number; low: number; high: number } | null {
-  if (!isTold(memory)) return null;
+  if (!hasAnswers(memory)) return null;
   const belief = preferenceBelief(memory);
   let [sum, mean, low, high] = [0, 0, 1, 0];
   for (let k = 0; k < grid.length; k++) {
@@ -133,7 +133,7 @@ export function ownRecord(memory: CoachMemory, cadence: CadenceId, belief: Float
  * A cadence refused twice on end sits out.
  */
 export function chooseCadence(memory: CoachMemory, situation: Situation, offers: readonly Offer[], key: string): CadenceId {
-  if (offers.length === 1 || !isTold(memory)) return offers[0].cadence;
+  if (offers.length === 1 || !hasAnswers(memory)) return offers[0].cadence;
   const random = seededRandom(memorySeed(key, memory));
   const belief = preferenceBelief(memory, preferenceModel.exploitationExponent);
   let left = random();

@@ -10,7 +10,7 @@ import type { LookId, LookRule, LookWhen } from './looks';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
 import { whileItLooks } from './offers';
 import { searchDepth, searchLimits, searchSpan, type Span } from './search';
-import { chooseCadence, isTold, preferenceToday } from './action-preference';
+import { chooseCadence, hasAnswers, preferenceToday } from './action-preference';
 import { Observer, isOfBottom, type Observation, type Features } from './observer';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
@@ -37,7 +37,7 @@ export interface Advice {
   reason: string;
   changesMind: string;
   /** How the cadence differs from fieldcraft's first for this look, where the answers have spoken for another. */
-  byTold: 'quieter' | 'livelier' | null;
+  byAnswers: 'quieter' | 'livelier' | null;
   /** One thing more to change or do, with its rule. */
   ask: { ruleId: string; text: string; viewpoint?: string } | null;
   jigSeenM: number | null;
@@ -93,7 +93,7 @@ export class Coach {
   private refusedAt = 0;
   private chosenMs = -Infinity;
   private beat: CadenceId | null = null;
-  private preference: { told: number; mean: number | null } = { told: 0, mean: null };
+  private preference: { answered: number; mean: number | null } = { answered: 0, mean: null };
 
   /**
    * Throws RangeError for a species without habits in the table.
@@ -115,9 +115,9 @@ export class Coach {
   reacted(kind: ReactionKind | 'landed', ms: number, depthM: number | null): void {
     const { memory } = this;
     const cadence = this.advice?.cadence.id as CadenceId | undefined;
-    const told = kind === 'landed' ? undefined : tellingOf(kind);
-    if (told && this.encounter.isWatching) this.encounter.settle(memory, told.won, told.lost);
-    else if (told && cadence) remember(memory, 'close', cadence, told.won, told.lost, memoryLimits.answerS);
+    const answer = kind === 'landed' ? undefined : tellingOf(kind);
+    if (answer && this.encounter.isWatching) this.encounter.settle(memory, answer.won, answer.lost);
+    else if (answer && cadence) remember(memory, 'close', cadence, answer.won, answer.lost, memoryLimits.answerS);
     if (kind !== 'landed' && reactionMeanings[kind].answer === 'turned down' && cadence) refusedAlike(memory, cadence);
     if (kind === 'landed' || reactionMeanings[kind].isBite) {
       memory.refused = null;
@@ -197,7 +197,7 @@ export class Coach {
       then: rule.then,
       reason: rule.reason,
       changesMind: rule.changesMind,
-      byTold: this.byTold(rule, cadence),
+      byAnswers: this.byAnswers(rule, cadence),
       ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.viewpoint ? { viewpoint: ask.viewpoint } : {}) } : null,
       jigSeenM: state.jigM ?? before?.jigSeenM ?? null,
       baitM: seen.bait?.topM ?? before?.baitM ?? null,
@@ -211,9 +211,9 @@ export class Coach {
     return { topMarkM: top?.depthM ?? null, gapM: features.gapM ?? before?.gapM ?? null, stillS: Math.max(features.stillS, before?.stillS ?? 0), marks: features.marks };
   }
 
-  private byTold({ offers }: LookRule, { intensity }: Cadence): Advice['byTold'] {
+  private byAnswers({ offers }: LookRule, { intensity }: Cadence): Advice['byAnswers'] {
     const more = intensity - cadences[offers[0].cadence].intensity;
-    if (!isTold(this.memory) || Math.abs(more) < coachLimits.otherwise) return null;
+    if (!hasAnswers(this.memory) || Math.abs(more) < coachLimits.otherwise) return null;
     return more < 0 ? 'quieter' : 'livelier';
   }
 
@@ -263,8 +263,8 @@ export class Coach {
 
   /** What they want today; weighed anew only where something more was told. */
   private preferenceNow(): number | null {
-    const told = this.memory.answers.reduce((sum, a) => sum + 7 * a.won + 13 * a.lost + a.seconds, 0);
-    if (told !== this.preference.told) this.preference = { told, mean: preferenceToday(this.memory)?.mean ?? null };
+    const answered = this.memory.answers.reduce((sum, a) => sum + 7 * a.won + 13 * a.lost + a.seconds, 0);
+    if (answered !== this.preference.answered) this.preference = { answered, mean: preferenceToday(this.memory)?.mean ?? null };
     return this.preference.mean;
   }
 }

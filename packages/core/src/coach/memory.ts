@@ -79,8 +79,8 @@ export function memoryOf(
     [reactions, 1],
   ] as const) {
     for (const { kind, cadence } of list) {
-      const told = tells[kind];
-      if (told && cadence !== null && isCadence(cadence)) remember(memory, 'close', cadence, share * told.won, share * told.lost, share * memoryLimits.answerS);
+      const answer = tells[kind];
+      if (answer && cadence !== null && isCadence(cadence)) remember(memory, 'close', cadence, share * answer.won, share * answer.lost, share * memoryLimits.answerS);
     }
   }
   return memory;

@@ -36,7 +36,7 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
   const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
   return {
     instruction: advice.look === 'stopped' ? 'Strike' : isDrawn ? drawTo : goTo,
-    reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') + (advice.byTold ? ` Going by the answers so far: ${advice.byTold} than usual.` : ''),
+    reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') + (advice.byAnswers ? ` Going by the answers so far: ${advice.byAnswers} than usual.` : ''),
     then: advice.then,
     beat: rod.liftM === 0 ? (isDrawn ? 'rod still' : 'no movement') : `${isDrawn ? 'keep the ' : ''}lift ${liftText(rod.liftM, units)}, ${rod.beatPerMin} a minute`,
     pause: isDrawn ? `up ${liftText(drawSpeedMs, units)} a second` : rod.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,

@@ -1,5 +1,5 @@
 import { speciesOf } from '../fish';
-import { feelsLike, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, type IceFinding, type IceLoad, type IceMeasurement } from '../safety';
+import { feltAir, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, type IceFinding, type IceLoad, type IceMeasurement } from '../safety';
 import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
 import { fishDepth, injuryWords, seasonStage, type Band, type FishDepth } from './band';
@@ -107,7 +107,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     choice,
     sun,
     weatherNow,
-    feelsLikeC: weatherNow ? felt(weatherNow) : undefined,
+    feelsLikeC: (weatherNow && feltAir(weatherNow)) ?? undefined,
     coldest: coldestOf(series, nowMs, today.duskMs),
     surface,
     ice: judgeIce(input.lastIce, input.load ?? 'foot', nowMs, thawHours(series, input.lastIce?.atMs ?? nowMs, nowMs)),
@@ -153,14 +153,12 @@ function chooseWindow(windows: readonly FeedingWindow[], nowMs: number): Feeding
   return windows.find((w) => worth(w) >= asGood * best);
 }
 
-const felt = (row: WeatherHour) => (row.airC === null ? undefined : feelsLike(row.airC, (row.windMs ?? 0) * 3.6));
-
 function coldestOf(series: readonly WeatherHour[], fromMs: number, toMs: number) {
   let coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
   for (const row of series) {
-    const feelsLikeC = row.atMs >= fromMs - hourMs && row.atMs <= Math.max(toMs, fromMs) ? felt(row) : undefined;
-    if (feelsLikeC === undefined || (coldest && feelsLikeC >= coldest.feelsLikeC)) continue;
-    coldest = { atMs: row.atMs, feelsLikeC, frostbite: frostbiteTime(row.airC!, (row.windMs ?? 0) * 3.6) };
+    const feelsLikeC = row.atMs >= fromMs - hourMs && row.atMs <= Math.max(toMs, fromMs) ? feltAir(row) : null;
+    if (feelsLikeC === null || (coldest && feelsLikeC >= coldest.feelsLikeC)) continue;
+    coldest = { atMs: row.atMs, feelsLikeC, frostbite: frostbiteTime(row.airC!, row.windMs! * 3.6) };
   }
   return coldest;
 }
@@ -251,7 +249,7 @@ function modelledWords(grownM: number | null, units: UnitPreference): string {
 }
 
 function coldWords({ coldest, feelsLikeC }: Outlook, place: Place, units: UnitPreference): string {
-  if (!coldest || feelsLikeC === undefined) return 'No air temperature from the station: dress for worse than it looks.';
+  if (!coldest || feelsLikeC === undefined) return 'How cold it feels is not known, without temperature or wind: dress for worse than it looks.';
   const bite =
     coldest.frostbite.by === 'formula'
       ? ` Bare skin freezes in about ${Math.round(coldest.frostbite.minutes)} min.`

@@ -65,7 +65,7 @@ export function feedingActivity(
 }
 
 function phaseShareOf(species: Species, phase: PhaseName, cloud: number, { viewpoints, evidence }: FeedingSetting): number {
-  // The school of the light says that it is only the cloud: then the glass itself moves nothing.
+  // The viewpoint of the light says that it is only the cloud: then the glass itself moves nothing.
   if (viewpoints['pressure-or-light'] === 'light') return 1;
   const rule = phaseRules.find((r) => r.phase === phase)!;
   const factor = evidence.get(rule.id)?.factor ?? rule.factor;

@@ -17,6 +17,14 @@ export function feelsLike(tempC: number, windKmh: number): number {
   return Math.min(tempC, windChill(Math.max(tempC, -60), Math.min(windKmh, 200)));
 }
 
+/**
+ * What the air of an hour feels like, °C, from its temperature in °C and wind in m/s; null where either is not known, because wind taken for
+ * calm would make a dangerous cold look mild.
+ */
+export function feltAir({ airC, windMs }: { airC: number | null; windMs: number | null }): number | null {
+  return airC === null || windMs === null ? null : feelsLike(airC, windMs * 3.6);
+}
+
 /** A person on foot makes this much wind, km/h; below it the wind chill index is not defined. */
 const paceKmh = 4.8;
 

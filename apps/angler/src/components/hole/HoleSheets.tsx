@@ -22,7 +22,7 @@ const readingBeamDeg = 20;
 
 /** Everything that opens over the hole. */
 export function HoleSheets({ control, keys, log, wide }: { control: HoleControl; keys: readonly ThumbKey[]; log: ReactNode; wide: boolean }) {
-  const { outing, hole, method, isDemo, units, zone, now, flasher, answers, told, clock, prior, line, fishOn, jigM, bottomM, setting } = control;
+  const { outing, hole, method, isDemo, units, zone, now, flasher, answers, heard, clock, prior, line, fishOn, jigM, bottomM, setting } = control;
   const { sheet, setSheet, said, setSaid, openFish, undo, react, takeReading, fishLogged, keepLog } = control;
   const { water } = useWater();
   const weather = useWeather(water?.id).data?.value;
@@ -59,11 +59,11 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
       {sheet === 'tip-ups' ? (
         <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
       ) : null}
-      {sheet === 'responses' ? <ResponseSheet outing={outing} memory={told ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
-      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM ?? 5} drifts={!method.isOnIce} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'responses' ? <ResponseSheet outing={outing} memory={heard ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM} drifts={!method.isOnIce} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'reading' ? (
         <ReadingSheet
-          memory={isDemo ? told : answers}
+          memory={isDemo ? heard : answers}
           expectedM={hole.mapDepthM}
           onClose={() => setSheet(null)}
           setting={{ ...setting, beamDeg: readingBeamDeg }}

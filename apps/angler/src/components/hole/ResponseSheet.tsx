@@ -62,14 +62,14 @@ function Preference({ memory }: { memory: CoachMemory }) {
 /** What fish told this outing: which movement, depth or bait drew which answer, with the evidence. */
 export function ResponseSheet({ outing, memory, units, onClose }: { outing: OutingState; memory: CoachMemory; units: UnitPreference; onClose: () => void }) {
   const [by, setBy] = useState<ResponsesBy>('cadence');
-  const told = responsesBy(outing, by);
+  const responses = responsesBy(outing, by);
   const name = (key: string) => (by === 'depth' ? depthText(Number(key), units) : by === 'cadence' && Object.hasOwn(cadences, key) ? cadences[key as CadenceId].verb : key);
   return (
     <Sheet title="What they told us" open onClose={onClose}>
-      <Text>{responseWords(told, name)}</Text>
+      <Text>{responseWords(responses, name)}</Text>
       <Preference memory={memory} />
       <Choice label="Compare" options={ways} value={by} onChange={setBy} wrap />
-      {told.rows.map((row) => (
+      {responses.rows.map((row) => (
         <View key={row.key} style={{ gap: 4 }}>
           <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 8 }}>
             <Text strong style={{ flex: 1 }}>

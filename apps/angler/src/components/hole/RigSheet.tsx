@@ -17,12 +17,14 @@ const forms = [
   { id: 'tube', label: 'Tube' },
 ] as const;
 const masses = [0.5, 1, 1.5, 2, 3, 5, 7, 10, 14, 20];
+/** Reckoned with where no depth is known, and said so, m. */
+const assumedM = 5;
 /** A line within this of upright is as good as straight down, °. */
 const uprightDeg = 10;
 const lines = [0.1, 0.12, 0.15, 0.18, 0.22, 0.28, 0.35];
 
 /** Numbers of the rig on the spot: how long it sinks, and where it hangs in a current. */
-export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number; drifts: boolean; units: UnitPreference; onClose: () => void }) {
+export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number | null; drifts: boolean; units: UnitPreference; onClose: () => void }) {
   const [material, setMaterial] = useState<(typeof metals)[number]['id']>('tungsten');
   const [shape, setShape] = useState<(typeof forms)[number]['id']>('teardrop');
   const [mass, setMass] = useState(3);
@@ -30,7 +32,7 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number; drift
   const [currentMs, setCurrent] = useState(0);
   const [leanDeg, setLean] = useState(0);
   const lure: Lure = { massG: masses[mass], material, shape };
-  const depthM = Math.max(0.5, jigM);
+  const depthM = Math.max(0.5, jigM ?? assumedM);
   const seconds = sinkTime(lure, depthM, lines[line]);
   // On ice the current is guessed at; adrift one sees how the line leans, and the drift follows from it.
   const hang: LineShape & { driftMs?: number } = drifts ? lineAtAngle(lure, lines[line], depthM, leanDeg) : lineDepth(lure, lines[line], depthM, currentMs);
@@ -40,6 +42,7 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number; drift
   return (
     <Sheet title="Rig on the spot" open onClose={onClose}>
       <Text heading={2} size="lead">{`${seconds.toFixed(seconds < 10 ? 1 : 0)} s down to ${depthText(depthM, units)}`}</Text>
+      {jigM === null ? <Text tone="straw">{`No depth is known here yet: reckoned for ${depthText(depthM, units)}, assumed.`}</Text> : null}
       <Text tone="second">
         {isStill
           ? 'On slack line in still water. A line that stops before its time has been taken: strike.'
@@ -61,7 +64,7 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number; drift
           label="Current"
           text={currentMs === 0 ? 'none' : `${Math.round(currentMs * 100)} cm/s`}
           onStep={(d) => setCurrent((c) => clamp(Math.round((c + 0.05 * d) * 100) / 100, 0, 0.8))}
-          hint="SessionConfig a speck in the hole: a hand’s width a second is about 10."
+          hint="Watch a speck in the hole: a hand’s width a second is about 10."
         />
       )}
     </Sheet>

@@ -50,7 +50,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   );
   const [reading, setReading] = useState<KeptReading | null>(null);
   const [sheet, setSheet] = useState<HoleSheet | null>(isDemo || outing.reactions.some((r) => r.station === hole.id) ? null : 'reading');
-  const [told, setTold] = useState<CoachMemory>();
+  const [heard, setHeard] = useState<CoachMemory>();
   const [fishLine, setFishLine] = useState<string | null>(null);
   const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
   const line = outing.lines.findLast((l) => l.station === hole.id && l.upMs === null && !isTipUp(l));
@@ -70,7 +70,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   const asksMemory = sheet === 'reading' || sheet === 'responses';
   const { memory: readMemory } = flasher;
   useEffect(() => {
-    if (asksMemory) void readMemory().then(setTold);
+    if (asksMemory) void readMemory().then(setHeard);
   }, [asksMemory, readMemory]);
 
   const openFish = (from: string | null) => {
@@ -132,7 +132,7 @@ export function useHole(outing: OutingState, hole: StationState) {
     flasher,
     reading,
     answers,
-    told,
+    heard,
     advice,
     words,
     isTaken,

@@ -22,7 +22,7 @@ export interface MapHole {
   current: boolean;
 }
 
-/** Observation from far off a hole is a dot, close by a square with what it gave; those of today carry their number. */
+/** Seen from far off a hole is a dot, close by a square with what it gave; those of today carry their number. */
 const closeM = 1.1;
 
 export function holeFeature(hole: MapHole, palette: Palette): Feature {

@@ -1,4 +1,4 @@
-import { feelsLike } from '@burrow/core/safety';
+import { feltAir } from '@burrow/core/safety';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { clockText, spanText, tempText } from '@burrow/core/units';
 import { findFronts, findPhases, phaseAtInstant, weatherAt } from '@burrow/core/weather';
@@ -116,7 +116,7 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   const minute = Math.floor(now / 60_000);
   const front = useMemo(() => (weather && water ? nextChange(weather.series, water.lat, minute * 60_000) : null), [weather, water, minute]);
   const row = weather && weatherAt(weather.series, now);
-  const felt = row && row.airC !== null ? feelsLike(row.airC, (row.windMs ?? 0) * 3.6) : null;
+  const felt = row ? feltAir(row) : null;
   const parts = [zone ? clockText(now, zone) : null, isNone(station.error) ? 'no weather yet' : front, felt === null ? null : `feels ${tempText(felt, units)}`].filter(
     (p) => p !== null,
   );
