@@ -15,8 +15,12 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
   await test.step('the coach is followed by one tap', async () => {
     const set = page.getByRole('button', { name: /^Set jig to/ });
     await set.waitFor({ timeout: 60_000 });
-    const to = parseFloat(/to ([\d.]+)/.exec(await set.innerText())![1]);
-    await set.click();
+    // Read and pressed in one go: the advice may change from one picture to the next.
+    const told = await set.evaluate((button: HTMLElement) => {
+      button.click();
+      return button.innerText;
+    });
+    const to = parseFloat(/to ([\d.]+)/.exec(told)![1]);
     await expect.poll(() => jigDepth(page), { timeout: 20_000 }).toBeCloseTo(to, 0);
   });
 

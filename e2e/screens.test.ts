@@ -89,8 +89,9 @@ test('wide: panes side by side that belong together, nothing cut off, keys at ha
   await page.keyboard.press('?');
   await expect(page.getByText('L: Looked').or(page.getByText(/^D: Line down/))).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(page.getByText('L: Looked').or(page.getByText(/^D: Line down/))).toBeHidden();
   if (await page.getByRole('button', { name: /^Line down/ }).isVisible()) await page.keyboard.press('d');
-  await page.getByRole('button', { name: 'Looked' }).first().waitFor();
+  await page.getByRole('button', { name: 'Looked', exact: true }).waitFor();
   await page.keyboard.press('l');
   await expect(page.getByText('Looked logged')).toBeVisible();
 

@@ -1,9 +1,12 @@
-import { useEffect } from 'react';
+import { useLayoutEffect } from 'react';
 import type { ThumbKey } from './ThumbBar';
 
-/** Single keys on wide screens; `?` lists them. Not while something is typed. */
+/**
+ * Single keys on wide screens; `?` lists them. Not while something is typed. Bound as the keys are drawn: a key
+ * pressed right after its button appears must not meet the set before it.
+ */
 export function useShortcuts(keys: readonly ThumbKey[], onHelp: () => void): void {
-  useEffect(() => {
+  useLayoutEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement || event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === '?') onHelp();
