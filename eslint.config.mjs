@@ -21,7 +21,7 @@ export default [
       'import/no-unresolved': 'off',
       'import/namespace': 'off',
       'import/no-named-as-default-member': 'off',
-      'max-lines': ['error', { max: 320, skipBlankLines: true }],
+      'max-lines': ['error', { max: 300, skipBlankLines: true }],
     },
   },
   {

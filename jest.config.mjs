@@ -18,6 +18,7 @@ const node = (displayName, dir, more = {}) => ({
 export default {
   projects: [
     node('core', 'packages/core/test'),
+    node('research', 'packages/research/test'),
     node('contract', 'packages/contract/test'),
     node('stand-ins', 'stand-ins'),
     node('cli', 'apps/cli/test', {}),

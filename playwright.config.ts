@@ -3,7 +3,7 @@ import { chromiumLaunch } from './bin/chromium.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
-  workers: 1,
+  workers: 2,
   timeout: 150_000,
   expect: { timeout: 20_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -30,6 +30,28 @@ function step(title, command, args, counted) {
   return counts.failed === 0;
 }
 
+/** Steps that only read, two side by side, each shown and counted when it has ended. */
+async function checks(...lanes) {
+  const run = ([title, name, args]) =>
+    new Promise((resolve) => {
+      const began = Date.now();
+      const child = spawn(bin(name), args, { cwd: root, env: { ...process.env, FORCE_COLOR: '0', NODE_ENV: 'test' } });
+      let said = '';
+      for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
+      child.on('error', (error) => (said += error.message));
+      child.on('close', (status) => {
+        total[status === 0 ? 'passed' : 'failed']++;
+        process.stdout.write(`\n· ${title}\n${said}  ${title}: ${status === 0 ? 'passed' : 'failed'} in ${Math.round((Date.now() - began) / 1000)} s\n`);
+        resolve();
+      });
+    });
+  await Promise.all(
+    lanes.map(async (lane) => {
+      for (const check of lane) await run(check);
+    }),
+  );
+}
+
 const readJson = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 const jestCounts = (file) => () => {
   const report = readJson(file);
@@ -42,16 +64,20 @@ const playwrightCounts = (file) => () => {
 
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
-step('style (eslint)', bin('eslint'), ['.', '--max-warnings', '0']);
-step('layout (prettier)', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
-step('types (everything but the app)', bin('tsc'), ['-p', 'tsconfig.json']);
-step('types (app)', bin('tsc'), ['-p', 'apps/angler/tsconfig.json']);
-step('types (end-to-end)', bin('tsc'), ['-p', 'e2e/tsconfig.json']);
-step('dependency rules', bin('depcruise'), ['packages', 'apps', 'stand-ins', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
-step('unused code (knip)', bin('knip'), ['--no-progress']);
+await checks(
+  [['style (eslint)', 'eslint', ['.', '--max-warnings', '0']]],
+  [
+    ['layout (prettier)', 'prettier', ['--check', '.', '--log-level', 'warn']],
+    ['types (everything but the app)', 'tsc', ['-p', 'tsconfig.json']],
+    ['types (app)', 'tsc', ['-p', 'apps/angler/tsconfig.json']],
+    ['types (end-to-end)', 'tsc', ['-p', 'e2e/tsconfig.json']],
+    ['dependency rules', 'depcruise', ['packages', 'apps', 'stand-ins', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']],
+    ['unused code (knip)', 'knip', ['--no-progress']],
+  ],
+);
 const built = step('building the programs', process.execPath, ['bin/build.mjs']) && step('building the web app', process.execPath, ['bin/build-web.mjs']);
 const jestFile = path.join(results, 'jest.json');
-step('unit, server and app tests', bin('jest'), ['--json', `--outputFile=${jestFile}`, '--silent', '--testLocationInResults=false'], jestCounts(jestFile));
+step('unit, server and app tests', bin('jest'), ['--maxWorkers=2', '--json', `--outputFile=${jestFile}`, '--silent', '--testLocationInResults=false'], jestCounts(jestFile));
 if (built) step('end-to-end in Chromium', bin('playwright'), ['test'], playwrightCounts(path.join(results, 'e2e.json')));
 process.stdout.write(`\n${total.passed} passed, ${total.failed} failed\n`);
 process.exit(total.failed === 0 ? 0 : 1);

@@ -249,7 +249,7 @@ describe('echo logs', () => {
     jest.advanceTimersByTime(5000);
     expect(frames.at(-1)).toMatchObject({ source: 'log', lineM: 4.8 });
     expect(frames.at(-1)!.state.jigM).toBeCloseTo(last.state.jigM!, 2);
-    expect(frames.at(-1)!.advice!.look).toBe(last.advice!.look);
+    expect(frames.at(-1)!.advice!.sighting).toBe(last.advice!.sighting);
     const count = frames.length;
     jest.advanceTimersByTime(3000);
     expect(frames.length).toBe(count);

@@ -70,7 +70,7 @@ test('a glance at what the stream has come to calls on the same rule and the sam
     const isSteady = state.t - advice!.sinceMs > 2000 && state.marks.length === (did === 'none' ? 0 : 1) && (did !== 'rising' || state.marks[0].riseMs > 0.04);
     if (did === undefined || !isSteady || state.bottomM === null || state.jigM === null || (did === 'still' && advice!.gapM! < 1)) continue;
     const seen = adviseReading({ bottomM: state.bottomM, jigM: state.jigM, topMarkM: did === 'none' ? null : advice!.topMarkM, did }, setting);
-    expect(seen.look).toBe(advice!.look);
+    expect(seen.sighting).toBe(advice!.sighting);
     compared++;
   }
   expect(compared).toBeGreaterThan(100);

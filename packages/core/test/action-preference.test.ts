@@ -7,7 +7,7 @@ import {
   drawRecord,
   drawWords,
   emptyMemory,
-  lookRules,
+  sightingRules,
   memoryOf,
   ownRecord,
   preferenceBelief,
@@ -22,7 +22,7 @@ import { metric, normal, seededRandom } from '../src/units';
 const told = (...answers: CoachMemory['answers']): CoachMemory => ({ ...emptyMemory(), answers });
 const answer = (cadence: CadenceId, won: number, lost: number, seconds = 20): CoachMemory['answers'][number] => ({ situation: 'close', cadence, won, lost, seconds });
 const beats = ['deadstick', 'quiver', 'shrink', 'tap', 'bounce'] as const;
-const stalled = lookRules.find((r) => r.id === 'look.stalled')!.offers;
+const stalled = sightingRules.find((r) => r.id === 'look.stalled')!.offers;
 
 test('a belief sums to one and is flat before the first answer', () => {
   const flat = preferenceBelief(emptyMemory());
@@ -71,7 +71,7 @@ test('it is bites per second that count: as many in less time draw the belief mo
 });
 
 test('before the first answer the default of fieldcraft is chosen, whatever was looked at', () => {
-  for (const rule of lookRules)
+  for (const rule of sightingRules)
     for (const key of ['a', 'b', 'c']) expect(chooseCadence(told(answer('bounce', 0, 0, 90)), rule.situation, rule.offers, key)).toBe(rule.offers[0].cadence);
 });
 
@@ -194,7 +194,7 @@ describe('the own record of a cadence', () => {
 });
 
 test('on days that like each cadence somewhat otherwise than its intensity foretells it closes half the way from the best single cadence to what is liked best', () => {
-  const offers = lookRules.find((r) => r.id === 'look.stalled')!.offers;
+  const offers = sightingRules.find((r) => r.id === 'look.stalled')!.offers;
   const [days, looks] = [100, 60];
   const landed = new Map<string, number>();
   for (let day = 0; day < days; day++) {

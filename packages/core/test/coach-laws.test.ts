@@ -1,9 +1,7 @@
 import fc from 'fast-check';
-import { aboveMark, adviceWords, cadences, Coach, coachLimits, emptyMemory, lookRules, type Advice } from '../src/coach';
+import { aboveMark, adviceWords, cadences, Coach, coachLimits, emptyMemory, sightingRules, type Advice } from '../src/coach';
 import { speciesOf } from '../src/fish';
 import { edgeDepthError, type EchoState, type Mark } from '../src/sonar';
-import type { SimulatedWater } from '../src/simulator';
-import { coached, fishSpell, type Angler } from '../src/trials';
 import { imperial, metric } from '../src/units';
 
 const bottomM = 9;
@@ -53,7 +51,7 @@ describe('whatever is seen', () => {
           expect(advice.jigM).toBeGreaterThanOrEqual(0.4);
           if (state.bottomM !== null && advice.sinceMs === state.t) expect(advice.jigM).toBeLessThanOrEqual(state.bottomM - 0.05 + 1e-9);
           expect(Object.keys(cadences)).toContain(advice.cadence.id);
-          expect(lookRules.map((r) => r.id)).toContain(advice.ruleId);
+          expect(sightingRules.map((r) => r.id)).toContain(advice.ruleId);
           expect(advice.pauseS).toBeGreaterThanOrEqual(0);
           expect(advice.handMs === null || advice.handMs > 0).toBe(true);
           for (const units of [imperial, metric])
@@ -123,7 +121,7 @@ test('over fish of the bottom the jig gives way upward, and is let down far or n
         coach.line(lineM);
         const marks = depthsM.sort((a, b) => a - b).map((depthM, id): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 2000 }));
         const advice = coach.update({ t: 500 * k, bottomM, jigM: lineM, marks })!;
-        const { aim } = lookRules.find((r) => r.id === advice.ruleId)!;
+        const { aim } = sightingRules.find((r) => r.id === advice.ruleId)!;
         const downM = aim === 'over' ? advice.jigM - lineM : 0;
         if (downM > 0) expect(downM).toBeGreaterThanOrEqual(coachLimits.dropM);
         if (downM !== 0) moves[downM > 0 ? 'down' : 'up']++;
@@ -134,25 +132,4 @@ test('over fish of the bottom the jig gives way upward, and is let down far or n
   );
   expect(moves.up).toBeGreaterThan(50);
   expect(moves.down).toBeGreaterThan(50);
-});
-
-test('in the water a coached jig is over the fish that looks at it nearly all the time', () => {
-  const over = { all: 0, above: 0 };
-  const watched = (waterNow: SimulatedWater): Angler => {
-    const angler = coached(waterNow);
-    return {
-      ...angler,
-      act: (view) => {
-        for (const fish of waterNow.fish) {
-          if (fish.state !== 'inspect' && fish.state !== 'follow') continue;
-          over.all++;
-          if (waterNow.jig.depthM < fish.depthM) over.above++;
-        }
-        return angler.act(view);
-      },
-    };
-  };
-  for (const seed of [1, 2, 3]) fishSpell(watched, { sceneId: 'stack', seed, model: 'arousal', minutes: 40, sees: 'marks' });
-  expect(over.all).toBeGreaterThan(300);
-  expect(over.above / over.all).toBeGreaterThan(0.85);
 });

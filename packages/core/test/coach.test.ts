@@ -1,4 +1,4 @@
-import { aboveMark, adviceWords, chooseCadence, Coach, coachLimits, lookRules, memoryOf, shaftWords, type LookId } from '../src/coach';
+import { aboveMark, adviceWords, chooseCadence, Coach, coachLimits, sightingRules, memoryOf, shaftWords, type SightingId } from '../src/coach';
 import { speciesOf } from '../src/fish';
 import { EchoReader, type EchoState, type Mark } from '../src/sonar';
 import { SimulatedFlasher } from '../src/simulator';
@@ -8,12 +8,12 @@ const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 };
 const mark = (depthM: number, riseMs = 0, id = 1): Mark => ({ id, depthM, kind: 'fish', levelDb: -38, riseMs, ageMs: 5000 });
 
 /** Shows a coach ten pings a second of a moving water and answers the looks it named. */
-function looks(seconds: number, at: (s: number) => Partial<EchoState>, speciesId = 'black-crappie'): LookId[] {
+function looks(seconds: number, at: (s: number) => Partial<EchoState>, speciesId = 'black-crappie'): SightingId[] {
   const coach = new Coach({ ...setting, speciesId });
-  const seen: LookId[] = [];
+  const seen: SightingId[] = [];
   for (let t = 0; t < seconds * 1000; t += 100) {
     const advice = coach.update({ t, bottomM: 7.5, jigM: 5, marks: [], ...at(t / 1000) });
-    if (advice && seen.at(-1) !== advice.look) seen.push(advice.look);
+    if (advice && seen.at(-1) !== advice.sighting) seen.push(advice.sighting);
   }
   return seen;
 }
@@ -76,7 +76,7 @@ test('the jig hangs above the top mark, further above a faint one, and never bel
   for (let i = 0; i < 200; i++) {
     const marks = Array.from({ length: 1 + Math.floor(3 * random()) }, (_, k) => mark(2 + 5 * random(), 0, k + 1)).sort((a, b) => a.depthM - b.depthM);
     const advice = new Coach(setting).update({ t: 0, bottomM: 7.5, jigM: 1, marks })!;
-    if (advice.look !== 'nothing') expect(advice.jigM).toBeLessThan(marks[0].depthM);
+    if (advice.sighting !== 'nothing') expect(advice.jigM).toBeLessThan(marks[0].depthM);
   }
 });
 
@@ -108,7 +108,7 @@ test('the same states give the same advice', () => {
 });
 
 test('cadences like the one that is answered come to be chosen, those like one that is refused are left', () => {
-  const { offers } = lookRules.find((r) => r.id === 'look.stalled')!;
+  const { offers } = sightingRules.find((r) => r.id === 'look.stalled')!;
   /** How often a lively or a quiet cadence is chosen after so many answers to the lively one. */
   const lively = (kind: 'bite' | 'refused') => {
     const memories = Array.from({ length: 60 }, (_, k) =>
@@ -173,6 +173,6 @@ test('advice reads as an instruction with its reason in the angler’s units', (
   const advice = new Coach(setting).update({ t: 0, bottomM: 7.5, jigM: 5, marks: [mark(6.6)] })!;
   expect(adviceWords(advice, imperial).instruction).toBe('Go to 21 ft');
   expect(adviceWords(advice, metric)).toMatchObject({ instruction: 'Go to 6.3 m', reason: 'The top mark lies still at 6.6 m, 1.6 m under the jig. Go to it.' });
-  for (const rule of lookRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom|jig|bait)/);
+  for (const rule of sightingRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom|jig|bait)/);
   expect(shaftWords({ bottomM: 7.5, jigM: 5.8, marks: [mark(6.1, 0.1)] }, imperial)).toBe('Bottom 24.5 ft, jig 19, 1 mark, highest 20, rising');
 });

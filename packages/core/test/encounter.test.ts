@@ -1,7 +1,5 @@
-import { Coach, emptyMemory } from '../src/coach';
-import type { SimulatedWater } from '../src/simulator';
+import { Coach } from '../src/coach';
 import type { Mark } from '../src/sonar';
-import { coachedInto, fishSpell, type Angler } from '../src/trials';
 
 test('the coach tells by itself what was looked at, taken and turned down', () => {
   const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 });
@@ -115,35 +113,4 @@ describe('a school is watched mark by mark', () => {
       expect(a.memory.lookedS[other]).toBe(0);
     }
   });
-});
-
-test('of the turns of simulated fish of the bottom the coach is told of about as many as there are', () => {
-  let [turns, lost] = [0, 0];
-  for (const [model, seed] of [
-    ['verdict', 5000],
-    ['verdict', 5001],
-    ['glance', 5000],
-    ['pulse', 5000],
-  ] as const) {
-    const memory = emptyMemory();
-    const watching = (water: SimulatedWater): Angler => {
-      const angler = coachedInto(memory)(water);
-      const looking = new Set<number>();
-      return {
-        ...angler,
-        act: (view) => {
-          for (const { id, state } of water.fish) {
-            if (state === 'inspect' || state === 'follow') looking.add(id);
-            else if (looking.delete(id) && (state === 'refuse' || state === 'leave' || state === 'flee')) turns++;
-          }
-          return angler.act(view);
-        },
-      };
-    };
-    fishSpell(watching, { sceneId: 'bottom', seed, model, minutes: 60, sees: 'marks' });
-    lost += memory.answers.reduce((sum, a) => sum + a.lost, 0);
-  }
-  expect(turns).toBeGreaterThan(100);
-  expect(lost / turns).toBeGreaterThan(0.8);
-  expect(lost / turns).toBeLessThan(1.2);
 });

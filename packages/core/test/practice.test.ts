@@ -4,7 +4,7 @@ import type { FishState } from '../src/simulator';
 import { imperial } from '../src/units';
 
 const advice = (ruleId: string, sinceMs: number, jigM: number, cadence: CadenceId): Advice => ({
-  look: 'far',
+  sighting: 'far',
   ruleId,
   cadence: cadences[cadence],
   rod: cadences[cadence],
@@ -22,7 +22,7 @@ const advice = (ruleId: string, sinceMs: number, jigM: number, cadence: CadenceI
   reason: 'The top mark lies still at {mark}, {gap} under the jig. Go to it.',
   changesMind: 'it goes',
   byAnswers: null,
-  ask: null,
+  suggestion: null,
   jigSeenM: 5,
   baitM: null,
   search: null,

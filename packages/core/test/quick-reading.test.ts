@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { adviseReading, Coach, lookRules, memoryOf, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from '../src/coach';
+import { adviseReading, Coach, sightingRules, memoryOf, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from '../src/coach';
 
 const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 12 };
 const reading = (did: MarkDid, topMarkM: number | null = 5.4, jigM = 5): QuickReading => ({ bottomM: 7.5, jigM, topMarkM, did });
@@ -26,7 +26,7 @@ test('each thing seen calls on its rule of fieldcraft', () => {
   };
   expect(Object.values(called)).toEqual(Object.keys(called));
   // The rest needs more than one glance: a tap, a line counter, a band, a minute.
-  const known = new Set(lookRules.map((r) => r.id));
+  const known = new Set(sightingRules.map((r) => r.id));
   for (const id of Object.keys(called)) expect(known).toContain(id);
 });
 

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { adviceWords, cadences, Coach, roundOf, type Advice, type CadenceId } from '../src/coach';
 import type { Mark } from '../src/sonar';
-import { fishSpell, coached } from '../src/trials';
 import { imperial, metric } from '../src/units';
 
 const mark = (depthM: number): Mark => ({ id: 1, depthM, kind: 'fish', levelDb: -38, riseMs: 0, ageMs: 5000 });
@@ -84,27 +83,4 @@ test('a round has the beats of its rod, rises and falls between 0 and 1, and a d
   expect(round('quiver', 'quiver', 4, 7).seconds).toBeCloseTo(4 / 3 + 4, 9);
   expect(round('slow-lift', 'quiver', 4, 6)).toMatchObject({ seconds: 8, beatsAt: [0, 1 / 3, 2 / 3, 1, 4 / 3 + 4, 4 / 3 + 4 + 1 / 3].map((s) => expect.closeTo(s, 9) as number) });
   expect(round('slow-lift', 'deadstick', 10, 6).beatsAt).toEqual([0]);
-});
-
-test('who follows the coach keeps the beat up while drawing', () => {
-  let [drawn, beaten] = [0, 0];
-  fishSpell(
-    (water) => {
-      const who = coached(water);
-      return {
-        ...who,
-        act: (view) => {
-          const hand = who.act(view);
-          if (hand.handMs === 0.06) {
-            drawn++;
-            if (hand.rod.liftM > 0) beaten++;
-          }
-          return hand;
-        },
-      };
-    },
-    { sceneId: 'stack', seed: 5, model: 'pulse', minutes: 30, sees: 'marks' },
-  );
-  expect(drawn).toBeGreaterThan(20);
-  expect(beaten).toBeGreaterThan(0.5 * drawn);
 });

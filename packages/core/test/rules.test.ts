@@ -1,4 +1,4 @@
-import { adviceWords, suggestionRules, cadences, Coach, lookRules, pauseSeconds, type Advice } from '../src/coach';
+import { adviceWords, suggestionRules, cadences, Coach, sightingRules, pauseSeconds, type Advice } from '../src/coach';
 import { speciesTable } from '../src/fish';
 import { lightRules, phaseRules } from '../src/outlook';
 import type { Mark } from '../src/sonar';
@@ -26,7 +26,7 @@ function watch({ at, speciesId = 'black-crappie', seconds = 14, taps = [] }: Sce
     const advice = coach.update({ t, bottomM: 7.5, jigM, marks });
     if (!advice) continue;
     spoken.set(advice.ruleId, advice);
-    if (advice.ask) asked.add(advice.ask.ruleId);
+    if (advice.suggestion) asked.add(advice.suggestion.ruleId);
   }
   return { spoken, asked };
 }
@@ -70,7 +70,7 @@ const scenes: Record<string, Scene> = {
   'look.level': { at: () => ({ marks: [mark(4.8, 0.1)] }), seconds: 1 },
 };
 
-test.each(lookRules.map((r) => r.id))('rule %s speaks in its scene, in words without a hole in them', (id) => {
+test.each(sightingRules.map((r) => r.id))('rule %s speaks in its scene, in words without a hole in them', (id) => {
   const advice = watch(scenes[id]).spoken.get(id);
   expect(advice).toBeDefined();
   const words = adviceWords(advice!, imperial);
@@ -104,18 +104,18 @@ test.each(suggestionRules.map((r) => r.id))('%s is asked for when its time comes
 });
 
 test('nothing but rows of the tables speaks', () => {
-  const ids = new Set(lookRules.map((r) => r.id));
+  const ids = new Set(sightingRules.map((r) => r.id));
   for (const scene of [...Object.values(scenes), ...Object.values(asks)]) {
     for (const [id, advice] of watch(scene).spoken) {
       expect(ids).toContain(id);
-      expect(lookRules.find((r) => r.id === id)!.offers.map((o) => o.cadence)).toContain(advice.cadence.id);
+      expect(sightingRules.find((r) => r.id === id)!.offers.map((o) => o.cadence)).toContain(advice.cadence.id);
     }
   }
 });
 
 test('ids are unique, and every rule has a reason, what follows, and what would change its mind', () => {
-  expect(new Set(lookRules.map((r) => r.id)).size).toBe(lookRules.length);
-  for (const rule of lookRules) {
+  expect(new Set(sightingRules.map((r) => r.id)).size).toBe(sightingRules.length);
+  for (const rule of sightingRules) {
     expect(rule.reason.endsWith('.')).toBe(true);
     expect(rule.then.endsWith('.')).toBe(true);
     expect(rule.changesMind).not.toBe('');
@@ -161,7 +161,7 @@ test('every phase and every light habit of the species has one rule', () => {
 });
 
 test('the first offer of a row is what fieldcraft expects most of, and no row offers a cadence twice', () => {
-  for (const { offers } of lookRules) {
+  for (const { offers } of sightingRules) {
     const share = (k: number) => offers[k].won / (offers[k].won + offers[k].lost);
     for (let k = 1; k < offers.length; k++) expect(share(k)).toBeLessThanOrEqual(share(0));
     expect(new Set(offers.map((o) => o.cadence)).size).toBe(offers.length);

@@ -59,6 +59,6 @@ function stateLine(state: EchoState, coach: Coach | null): string {
     })),
   };
   const advice = coach?.update(state);
-  if (advice) line.advice = { look: advice.look, ruleId: advice.ruleId, cadence: advice.cadence.id, jigM: round(advice.jigM), ...adviceWords(advice, imperial) };
+  if (advice) line.advice = { look: advice.sighting, ruleId: advice.ruleId, cadence: advice.cadence.id, jigM: round(advice.jigM), ...adviceWords(advice, imperial) };
   return JSON.stringify(line);
 }

@@ -1,11 +1,11 @@
-import type { LookRule } from './looks';
+import type { SightingRule } from './sighting';
 import { only, whileTheyCompete } from './offers';
 
 /** What goes before all else: a line that stops, a bite missed, a fish just landed, one that flared off. */
-export const biteRules: readonly LookRule[] = [
+export const biteRules: readonly SightingRule[] = [
   {
     id: 'look.stopped',
-    look: 'stopped',
+    sighting: 'stopped',
     when: { stoppedS: { least: 1.2 } },
     situation: 'close',
     offers: only('deadstick'),
@@ -18,7 +18,7 @@ export const biteRules: readonly LookRule[] = [
   },
   {
     id: 'look.missed',
-    look: 'again',
+    sighting: 'again',
     when: { after: ['missed', 'bite', 'lost'], afterS: { most: 8 } },
     situation: 'several',
     offers: whileTheyCompete,
@@ -31,7 +31,7 @@ export const biteRules: readonly LookRule[] = [
   },
   {
     id: 'look.landed',
-    look: 'again',
+    sighting: 'again',
     when: { after: ['landed'], afterS: { most: 40 }, marks: { most: 0 } },
     situation: 'several',
     offers: whileTheyCompete,
@@ -44,7 +44,7 @@ export const biteRules: readonly LookRule[] = [
   },
   {
     id: 'look.fled.bottom',
-    look: 'fled',
+    sighting: 'fled',
     when: { marks: { most: 0 }, goneS: { most: 6 }, riseMs: { most: -0.35 }, feeds: 'bottom' },
     situation: 'close',
     offers: only('tremble'),
@@ -57,7 +57,7 @@ export const biteRules: readonly LookRule[] = [
   },
   {
     id: 'look.fled',
-    look: 'fled',
+    sighting: 'fled',
     when: { marks: { most: 0 }, goneS: { most: 6 }, riseMs: { most: -0.35 } },
     situation: 'close',
     offers: only('deadstick'),

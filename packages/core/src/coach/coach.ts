@@ -5,8 +5,8 @@ import { clamp } from '../units';
 import { cadences, drawSpeedMs, pauseSeconds, type Cadence, type CadenceId } from './cadence';
 import { Encounter, refusedAlike } from './encounter';
 import { suggestionRules } from './suggestions';
-import { lookRules } from './look-table';
-import type { LookId, LookRule, LookWhen } from './looks';
+import { sightingRules } from './sighting-table';
+import type { SightingId, SightingRule, SightingLimits } from './sighting';
 import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from './memory';
 import { whileItLooks } from './offers';
 import { searchDepth, searchLimits, searchSpan, type Span } from './search';
@@ -15,7 +15,7 @@ import { Observer, isOfBottom, type Observation, type Features } from './observe
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
 export interface Advice {
-  look: LookId;
+  sighting: SightingId;
   ruleId: string;
   cadence: Cadence;
   /** The beat of the rod: the cadence's own, and while the jig is drawn away the one before it, kept up. */
@@ -39,7 +39,7 @@ export interface Advice {
   /** How the cadence differs from fieldcraft's first for this look, where the answers have spoken for another. */
   byAnswers: 'quieter' | 'livelier' | null;
   /** One thing more to change or do, with its rule. */
-  ask: { ruleId: string; text: string; viewpoint?: string } | null;
+  suggestion: { ruleId: string; text: string; viewpoint?: string } | null;
   jigSeenM: number | null;
   baitM: number | null;
   /** The stretch that is searched where nothing shows: elsewhere in it would do as well. */
@@ -130,13 +130,13 @@ export class Coach {
   /** Advice after a state; null until bottom or jig has been seen. */
   update(state: EchoState): Advice | null {
     if (state.bottomM === null && state.jigM === null) return this.advice;
-    const seen = this.observer.look(state, this.lineM, this.memory);
+    const seen = this.observer.observe(state, this.lineM, this.memory);
     const { features } = seen;
     const arrived = features.marks > 0 && this.count === 0;
     this.count = features.marks;
     const before = this.advice;
     const young = before !== null && state.t - before.sinceMs < coachLimits.leastS * 1000;
-    const rule = young && !arrived ? lookRules.find((r) => r.id === before.ruleId)! : this.choose(features);
+    const rule = young && !arrived ? sightingRules.find((r) => r.id === before.ruleId)! : this.choose(features);
     const isFresh = before?.ruleId !== rule.id;
     const sinceMs = isFresh ? state.t : before.sinceMs;
     const refused = this.memory.refused?.count ?? 0;
@@ -149,7 +149,7 @@ export class Coach {
   }
 
   /** One cadence for one encounter: kept while the next look offers it too, until it is refused or has had its time. */
-  private cadenceFor(rule: LookRule, before: Advice | null, isFresh: boolean, refused: number, t: number): CadenceId {
+  private cadenceFor(rule: SightingRule, before: Advice | null, isFresh: boolean, refused: number, t: number): CadenceId {
     const was = before ? (before.cadence.id as CadenceId) : null;
     const isOffered = was !== null && rule.offers.some((o) => o.cadence === was);
     const isRefused = refused > this.refusedAt;
@@ -159,11 +159,11 @@ export class Coach {
     return chooseCadence(this.memory, rule.situation, rule.offers, rule.situation);
   }
 
-  private choose(features: Features): LookRule {
-    return lookRules.find((rule) => this.holds(rule.when, features)) ?? lookRules[lookRules.length - 1];
+  private choose(features: Features): SightingRule {
+    return sightingRules.find((rule) => this.holds(rule.when, features)) ?? sightingRules[sightingRules.length - 1];
   }
 
-  private holds(when: LookWhen, features: Features): boolean {
+  private holds(when: SightingLimits, features: Features): boolean {
     const { feeds, species, after, ...limits } = when;
     if (feeds && feeds !== this.species.feeds) return false;
     if (species && species !== this.species.id) return false;
@@ -176,14 +176,14 @@ export class Coach {
     return true;
   }
 
-  private compose(rule: LookRule, id: CadenceId, seen: Observation, state: EchoState, sinceMs: number, before: Advice | null): Advice {
+  private compose(rule: SightingRule, id: CadenceId, seen: Observation, state: EchoState, sinceMs: number, before: Advice | null): Advice {
     const { features } = seen;
     const cadence: Cadence = cadences[id];
     const rod: Cadence = cadences[this.beat ?? id];
     const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'again');
-    const ask = suggestionRules.find((r) => this.holds(r.when, features));
+    const suggestion = suggestionRules.find((r) => this.holds(r.when, features));
     return {
-      look: rule.look,
+      sighting: rule.sighting,
       ruleId: rule.id,
       cadence,
       rod,
@@ -198,7 +198,7 @@ export class Coach {
       reason: rule.reason,
       changesMind: rule.changesMind,
       byAnswers: this.byAnswers(rule, cadence),
-      ask: ask ? { ruleId: ask.id, text: ask.text, ...(ask.viewpoint ? { viewpoint: ask.viewpoint } : {}) } : null,
+      suggestion: suggestion ? { ruleId: suggestion.id, text: suggestion.text, ...(suggestion.viewpoint ? { viewpoint: suggestion.viewpoint } : {}) } : null,
       jigSeenM: state.jigM ?? before?.jigSeenM ?? null,
       baitM: seen.bait?.topM ?? before?.baitM ?? null,
       search: this.spanFor(rule, seen, state.bottomM),
@@ -211,13 +211,13 @@ export class Coach {
     return { topMarkM: top?.depthM ?? null, gapM: features.gapM ?? before?.gapM ?? null, stillS: Math.max(features.stillS, before?.stillS ?? 0), marks: features.marks };
   }
 
-  private byAnswers({ offers }: LookRule, { intensity }: Cadence): Advice['byAnswers'] {
+  private byAnswers({ offers }: SightingRule, { intensity }: Cadence): Advice['byAnswers'] {
     const more = intensity - cadences[offers[0].cadence].intensity;
     if (!hasAnswers(this.memory) || Math.abs(more) < coachLimits.otherwise) return null;
     return more < 0 ? 'quieter' : 'livelier';
   }
 
-  private depthFor(rule: LookRule, cadence: CadenceId, seen: Observation, state: EchoState): number {
+  private depthFor(rule: SightingRule, cadence: CadenceId, seen: Observation, state: EchoState): number {
     const { top } = seen;
     const floor = state.bottomM ?? Infinity;
     const hasFloor = Number.isFinite(floor);
@@ -242,20 +242,20 @@ export class Coach {
   }
 
   /** Over fish of the bottom: no lower than the jig is now, unless it would be by much. */
-  private noDrop({ aim }: LookRule, jigM: number, { top }: Observation, bottomM: number | null): number {
+  private noDrop({ aim }: SightingRule, jigM: number, { top }: Observation, bottomM: number | null): number {
     const nowM = this.lineM ?? this.advice?.jigM;
     if (aim !== 'over' || !top || !isOfBottom(top, bottomM) || nowM === undefined) return jigM;
     return jigM > nowM && jigM - nowM < coachLimits.dropM ? nowM : jigM;
   }
 
   /** What is searched where nothing shows: under the bait, or where tops have shown themselves. Null for a rule that does not search, and without a bottom. */
-  private spanFor({ aim, byM }: LookRule, { bait }: Observation, bottomM: number | null): Span | null {
+  private spanFor({ aim, byM }: SightingRule, { bait }: Observation, bottomM: number | null): Span | null {
     if (bottomM === null || (aim !== 'search' && aim !== 'under-bait')) return null;
     return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: searchLimits.baitToShare * bottomM } : searchSpan(this.memory.topsM, bottomM);
   }
 
   /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */
-  private handFor(rule: LookRule, id: CadenceId, { gapM, emptyS }: Features): number | null {
+  private handFor(rule: SightingRule, id: CadenceId, { gapM, emptyS }: Features): number | null {
     if (id === 'slow-lift') return drawSpeedMs;
     if (gapM !== null) return Math.abs(gapM) < coachLimits.shyM ? coachLimits.shyMs : null;
     return (rule.aim === 'search' || rule.aim === 'under-bait') && emptyS > coachLimits.leastS ? searchLimits.handMs : null;

@@ -1,8 +1,8 @@
 /** What to do with the jig in the next ten seconds: situations, cadences, and what the answers of fish change. */
 export { cadences, drawSpeedMs, pauseSeconds, rodFor, type Cadence, type CadenceId } from './cadence';
 export { suggestionRules } from './suggestions';
-export { lookRules } from './look-table';
-export type { LookId, LookRule } from './looks';
+export { sightingRules } from './sighting-table';
+export type { SightingId, SightingRule } from './sighting';
 export { chooseCadence, drawRecord, drawWords, ownRecord, preferenceBelief, preferenceToday, preferenceWords } from './action-preference';
 export { emptyMemory, memoryOf, type CoachMemory, type Situation } from './memory';
 export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';

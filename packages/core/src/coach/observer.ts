@@ -83,7 +83,7 @@ export class Observer {
   private drawn = { fromM: 0, on: false };
 
   /** @param lineM depth the line was let out to, where a counter tells */
-  look(state: EchoState, lineM: number | null, memory: CoachMemory): Observation {
+  observe(state: EchoState, lineM: number | null, memory: CoachMemory): Observation {
     const { t, jigM, bottomM } = state;
     this.startedMs ??= t;
     const fish = state.marks.filter((m) => (m.kind === 'fish' || m.kind === 'school') && m.ageMs >= sightLimits.leastAgeMs);

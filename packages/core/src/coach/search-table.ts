@@ -1,11 +1,11 @@
-import type { LookRule } from './looks';
+import type { SightingRule } from './sighting';
 import { toBeFound, toBeFoundBelow } from './offers';
 
 /** What to do while no fish shows, or only bait. */
-export const searchRules: readonly LookRule[] = [
+export const searchRules: readonly SightingRule[] = [
   {
     id: 'look.bait',
-    look: 'bait',
+    sighting: 'bait',
     when: { marks: { most: 0 }, baits: { least: 1 } },
     situation: 'far',
     offers: [
@@ -22,7 +22,7 @@ export const searchRules: readonly LookRule[] = [
   },
   {
     id: 'look.nothing.trout',
-    look: 'nothing',
+    sighting: 'nothing',
     when: { marks: { most: 0 }, species: 'lake-trout' },
     situation: 'far',
     offers: toBeFound,
@@ -35,7 +35,7 @@ export const searchRules: readonly LookRule[] = [
   },
   {
     id: 'look.nothing.bottom',
-    look: 'nothing',
+    sighting: 'nothing',
     when: { marks: { most: 0 }, feeds: 'bottom', emptyS: { most: 6 } },
     situation: 'far',
     offers: toBeFoundBelow,
@@ -48,7 +48,7 @@ export const searchRules: readonly LookRule[] = [
   },
   {
     id: 'look.nothing.lifted',
-    look: 'nothing',
+    sighting: 'nothing',
     when: { marks: { most: 0 }, feeds: 'bottom' },
     situation: 'far',
     offers: toBeFoundBelow.slice(1),
@@ -61,7 +61,7 @@ export const searchRules: readonly LookRule[] = [
   },
   {
     id: 'look.nothing.clock',
-    look: 'nothing',
+    sighting: 'nothing',
     when: { marks: { most: 0 }, emptyS: { least: 150 } },
     situation: 'far',
     offers: toBeFound,
@@ -74,7 +74,7 @@ export const searchRules: readonly LookRule[] = [
   },
   {
     id: 'look.nothing',
-    look: 'nothing',
+    sighting: 'nothing',
     when: { marks: { most: 0 } },
     situation: 'far',
     offers: toBeFound,

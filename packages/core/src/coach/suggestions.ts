@@ -1,15 +1,15 @@
-import type { LookWhen } from './looks';
+import type { SightingLimits } from './sighting';
 
 /** Something to change or to do beside the beat. The coach asks for one at a time: the first row that holds. */
-export interface AskRule {
+export interface SuggestionRule {
   id: string;
-  when: LookWhen;
+  when: SightingLimits;
   text: string;
   viewpoint?: string;
 }
 
 /** Changes that fieldcraft asks for, in its default order. */
-export const suggestionRules: readonly AskRule[] = [
+export const suggestionRules: readonly SuggestionRule[] = [
   {
     id: 'ask.nipped',
     when: { after: ['nipped'], afterS: { most: 90 } },

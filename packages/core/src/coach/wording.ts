@@ -31,11 +31,11 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
   const { cadence, rod } = advice;
   const isDrawn = cadence.id === 'slow-lift';
   const isElsewhere = advice.jigSeenM !== null && Math.abs(advice.jigM - advice.jigSeenM) > elsewhereM;
-  const goesFirst = advice.look === 'far' || advice.look === 'above' || (isElsewhere && (advice.look === 'nothing' || advice.look === 'bait'));
+  const goesFirst = advice.sighting === 'far' || advice.sighting === 'above' || (isElsewhere && (advice.sighting === 'nothing' || advice.sighting === 'bait'));
   const goTo = goesFirst ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
   const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
   return {
-    instruction: advice.look === 'stopped' ? 'Strike' : isDrawn ? drawTo : goTo,
+    instruction: advice.sighting === 'stopped' ? 'Strike' : isDrawn ? drawTo : goTo,
     reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') + (advice.byAnswers ? ` Going by the answers so far: ${advice.byAnswers} than usual.` : ''),
     then: advice.then,
     beat: rod.liftM === 0 ? (isDrawn ? 'rod still' : 'no movement') : `${isDrawn ? 'keep the ' : ''}lift ${liftText(rod.liftM, units)}, ${rod.beatPerMin} a minute`,

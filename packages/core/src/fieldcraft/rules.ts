@@ -1,5 +1,5 @@
 import { approachRules } from '../banks';
-import { suggestionRules, cadences, lookRules } from '../coach';
+import { suggestionRules, cadences, sightingRules } from '../coach';
 import { placeRules } from '../holes';
 import { clockRules, lightRules, phaseRules, stageRules, type ViewpointQuestion } from '../outlook';
 import { lieRules } from '../river';
@@ -29,7 +29,7 @@ const phaseConditions: Record<PhaseName, string> = {
   'not enough to say': 'Weather too little known',
 };
 
-const lookWords: Record<(typeof lookRules)[number]['look'], string> = {
+const sightingWords: Record<(typeof sightingRules)[number]['sighting'], string> = {
   nothing: 'nothing seen',
   far: 'a mark far from the jig',
   rising: 'a mark rising',
@@ -80,10 +80,10 @@ export function fieldcraftRules(): FieldcraftRule[] {
       strength: 0.5,
       viewpoint: { question: 'early-or-warmed', side: r.side },
     })),
-    ...lookRules.map((r): FieldcraftRule => ({
+    ...sightingRules.map((r): FieldcraftRule => ({
       id: r.id,
       section: 'at the hole',
-      condition: lookWords[r.look],
+      condition: sightingWords[r.sighting],
       effect: r.offers.map((o) => cadences[o.cadence].verb.toLowerCase()).join('; or '),
       reason: r.reason
         .replace(/\{mark\}/g, 'its depth')

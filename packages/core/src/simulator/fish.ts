@@ -184,3 +184,6 @@ export abstract class SimulatedFish {
     if (this.state === 'pass' || this.state === 'leave') this.depthM += clamp(this.homeDepthM - this.depthM, -0.08 * dt, 0.08 * dt);
   }
 }
+
+/** A decision model: how its fish are made. */
+export type FishKind = new (id: number, lengthCm: number, mood: Mood, homeDepthM: number, school: School, random: Random) => SimulatedFish;

@@ -1,9 +1,9 @@
 import { targetStrength, type EchoHeader, type Ping } from '../sonar';
 import { seededRandom, type Random } from '../units';
 import { echoOf, firstBottomDepth, noiseAt, PingDrawing, simulatedHeader, type AcousticSetting, type SounderSetting, type Target } from './acoustics';
-import type { FishState } from './fish';
+import type { FishKind, FishState } from './fish';
 import type { RodMotion, SimulatedJig } from './jig';
-import { SimulatedWater, type DecisionModel, type Take } from './water';
+import { SimulatedWater, type Take } from './water';
 
 /** What was really there at a ping. Depths below the surface by true range, m. */
 export interface Truth {
@@ -24,7 +24,8 @@ export interface FlasherOptions {
   sceneId: string;
   start: string;
   bottomM?: number;
-  model?: DecisionModel;
+  /** How its fish make up their minds; by drift and diffusion where not said. */
+  Kind?: FishKind;
   /** Settings of the sounder other than its own. */
   sounder?: SounderSetting;
   /** Speed of sound in the water itself, m/s, where the sounder is set wrong. */

@@ -1,21 +1,10 @@
 import { normal, requireWithin, seededRandom, type Random } from '../units';
-import { ArousalFish } from './arousal-fish';
 import { DriftFish } from './drift-fish';
-import { SimulatedFish } from './fish';
-import { GlanceFish } from './glance-fish';
-import { HazardFish } from './hazard-fish';
+import { SimulatedFish, type FishKind } from './fish';
 import { SimulatedJig } from './jig';
 import { moodOf, type Day } from './mood';
-import { PulseFish } from './pulse-fish';
 import { sceneOf, type Scene } from './scene';
 import { School } from './school';
-import { VerdictFish } from './verdict-fish';
-
-const kinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceFish, arousal: ArousalFish, pulse: PulseFish, verdict: VerdictFish } as const;
-
-/** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, by how far they are worked up, by how hard the jig darts, or once, by the beat they were shown. */
-export type DecisionModel = keyof typeof kinds;
-export const decisionModels = Object.keys(kinds) as readonly DecisionModel[];
 
 /** A fish took the jig; a nip lets go before anyone can strike. */
 export interface Take {
@@ -71,18 +60,18 @@ export class SimulatedWater {
   private readonly random: Random;
   private readonly schools = new Set<School>();
   private readonly shiftM: number;
-  private readonly model: DecisionModel;
+  private readonly Kind: FishKind;
   private nextVisitS: number;
   private lastId = 0;
   private isOut = false;
   private held: { fish: SimulatedFish; sinceS: number } | null = null;
   private baitClock = 0;
 
-  /** Over another bottom than the scene's the fish keep their height above it. Throws RangeError for an unknown scene or a bottom out of range. */
-  constructor(options: { seed: number; sceneId: string; bottomM?: number; model?: DecisionModel }) {
+  /** Fish of the drift–diffusion model, where no other kind is given. Over another bottom than the scene's they keep their height above it. Throws RangeError for an unknown scene or a bottom out of range. */
+  constructor(options: { seed: number; sceneId: string; bottomM?: number; Kind?: FishKind }) {
     this.scene = sceneOf(options.sceneId);
     this.random = seededRandom(options.seed);
-    this.model = options.model ?? 'drift';
+    this.Kind = options.Kind ?? DriftFish;
     this.bottomM = requireWithin(options.bottomM ?? this.scene.bottomM, simulatedBottom.leastM, simulatedBottom.mostM, 'bottom', 'm');
     this.shiftM = this.bottomM - this.scene.bottomM;
     this.jig = new SimulatedJig(Math.max(0.3, this.scene.jigM + this.shiftM));
@@ -178,7 +167,6 @@ export class SimulatedWater {
   private visit(): void {
     const { random, scene, day } = this;
     const home = (depthM: number) => Math.max(0.7, depthM + this.shiftM);
-    const Kind = kinds[this.model];
     const place = (school: School, fish: SimulatedFish) => {
       this.schools.add(school);
       this.fish.push(fish);
@@ -187,7 +175,7 @@ export class SimulatedWater {
       scene.visit({
         random,
         school: (speedMs, stayS) => new School(random, speedMs, stayS),
-        fish: (school, lengthCm, depthM) => place(school, new Kind(++this.lastId, lengthCm, moodOf(random, day), home(depthM), school, random)),
+        fish: (school, lengthCm, depthM) => place(school, new this.Kind(++this.lastId, lengthCm, moodOf(random, day), home(depthM), school, random)),
         steady: (lengthCm, depthM, offAxisM) => {
           const fish = new SteadyFish(++this.lastId, lengthCm, moodOf(random, day), home(depthM), new School(random, 0, 0), random);
           fish.xM = offAxisM;

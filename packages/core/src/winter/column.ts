@@ -7,6 +7,7 @@ import { iceDensity } from './ice';
 import { IceSheet } from './ice-sheet';
 import { requireSetting, winterConstants, type ColumnSetting } from './setting';
 import { stirOpenWater } from './stirring';
+import { TopLayer } from './top-layer';
 
 /** Weather of one step over the water. */
 export interface ColumnWeather {
@@ -42,13 +43,11 @@ export class WinterColumn {
   readonly sheet = new IceSheet();
   /** Heat taken in from outside since the start, J: air and sun, snow that came and went. */
   heatInJ = 0;
-  /** Top layer of water and its thickness, m: ice lies in the layers above it. */
-  first = 0;
-  firstM: number;
 
   private readonly count: number;
   private readonly layerM: number;
   private readonly basin: Basin;
+  private readonly top: TopLayer;
   private readonly areas: Float64Array;
   private readonly volumes: Float64Array;
   private readonly bedM2: Float64Array;
@@ -61,7 +60,6 @@ export class WinterColumn {
   private readonly oxygenUnderIce: Float64Array;
   private version = 0;
   private isStill = false;
-  private firstM3: number;
   private readonly heatFlow: Diffusion;
   private readonly oxygenFlow: Diffusion;
   private sinceSlow = 0;
@@ -91,10 +89,14 @@ export class WinterColumn {
     this.bedC.fill(Math.min(startC, winterConstants.bedStartC));
     [this.light, this.lightSum, this.diffusivity] = [new Float64Array(this.count + 1), new Float64Array(this.count + 1), new Float64Array(this.count + 1)];
     this.oxygenUnderIce = new Float64Array(this.count + 1).fill(winterConstants.oxygenUnderIce);
-    this.firstM = this.layerM;
-    this.firstM3 = this.volumes[0];
+    this.top = new TopLayer(this.basin, this.layerM, this.tempC, this.oxygen);
     this.heatFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes);
     this.oxygenFlow = new Diffusion(this.count, this.layerM, this.areas, this.volumes);
+  }
+
+  /** Top layer of water: ice lies in the layers above it. */
+  get first(): number {
+    return this.top.index;
   }
 
   get isOpen(): boolean {
@@ -107,7 +109,7 @@ export class WinterColumn {
 
   /** Depth at which the top layer begins, m: the ice's underside when the water was last fitted to it. */
   private get baseM(): number {
-    return (this.first + 1) * this.layerM - this.firstM;
+    return (this.top.index + 1) * this.layerM - this.top.thickM;
   }
 
   /** Heat of water, bed and ice against water at 0 °C, J. */
@@ -115,7 +117,7 @@ export class WinterColumn {
     const { waterHeat, bedHeat } = winterConstants;
     let heat = this.sheet.heatJ * this.areas[0];
     for (let i = 0; i < this.count; i++) heat += bedHeat * this.bedM2[i] * this.bedC[i];
-    for (let i = this.first; i < this.count; i++) heat += waterHeat * (i === this.first ? this.firstM3 : this.volumes[i]) * this.tempC[i];
+    for (let i = this.top.index; i < this.count; i++) heat += waterHeat * (i === this.top.index ? this.top.volumeM3 : this.volumes[i]) * this.tempC[i];
     return heat;
   }
 
@@ -133,7 +135,7 @@ export class WinterColumn {
     else this.moveUnderIce();
     const isSlow = this.sinceSlow >= slowSteps;
     if (isSlow) this.warmFromBed();
-    mixUnstable(this.tempC, this.oxygen, this.volumes, this.first, this.firstM3, this.oxygenTo());
+    mixUnstable(this.tempC, this.oxygen, this.volumes, this.top.index, this.top.volumeM3, this.oxygenTo());
     if (isSlow) this.stepOxygen();
     this.gathered = 0;
     this.sums.sunJ = this.sums.lightJ = this.sums.windMs = this.sums.exchangeJ = this.sums.airJ = 0;
@@ -158,7 +160,7 @@ export class WinterColumn {
 
   /** Middle of a layer of water below the surface, m. */
   depthOf(layer: number): number {
-    return layer === this.first ? (this.first + 1) * this.layerM - this.firstM / 2 : (layer + 0.5) * this.layerM;
+    return layer === this.top.index ? (this.top.index + 1) * this.layerM - this.top.thickM / 2 : (layer + 0.5) * this.layerM;
   }
 
   private gatherOpen({ airC, windMs, sunWm2 }: ColumnWeather): void {
@@ -199,7 +201,7 @@ export class WinterColumn {
     }
     if (frozenJ === 0) return;
     this.sheet.freeze(frozenJ / this.areas[0]);
-    this.settleTop();
+    this.top.settle(this.iceBaseM);
   }
 
   private gatherUnderIce({ airC, sunWm2, snowfallM, snowKept }: ColumnWeather): void {
@@ -220,17 +222,17 @@ export class WinterColumn {
       this.version++;
       this.isStill = true;
     }
-    const topM3 = (spellS * molecular * underIce * this.basin.areaAt(this.baseM)) / (this.firstM / 2);
-    this.heatFlow.step(tempC, this.source, this.first, this.firstM, this.firstM3, this.diffusivity, this.version, topM3, spellS);
-    const toIceJ = topM3 * waterHeat * tempC[this.first];
+    const topM3 = (spellS * molecular * underIce * this.basin.areaAt(this.baseM)) / (this.top.thickM / 2);
+    this.heatFlow.step(tempC, this.source, this.top.index, this.top.thickM, this.top.volumeM3, this.diffusivity, this.version, topM3, spellS);
+    const toIceJ = topM3 * waterHeat * tempC[this.top.index];
     const leftJ = sheet.meltBelow(toIceJ / this.areas[0]) * this.areas[0];
     if (sheet.iceM === 0 && (sheet.snowM > 0 || sheet.slushM > 0)) {
       // Snow without ice under it goes into the water and melts there.
-      this.tempC[this.first] += (sheet.heatJ * this.areas[0]) / (waterHeat * this.firstM3);
+      this.tempC[this.top.index] += (sheet.heatJ * this.areas[0]) / (waterHeat * this.top.volumeM3);
       [sheet.snowM, sheet.slushM] = [0, 0];
     }
-    if (leftJ > 0) this.tempC[this.first] += leftJ / (waterHeat * this.firstM3);
-    this.settleTop();
+    if (leftJ > 0) this.tempC[this.top.index] += leftJ / (waterHeat * this.top.volumeM3);
+    this.top.settle(this.iceBaseM);
     if (this.isOpen) this.skin();
   }
 
@@ -241,7 +243,7 @@ export class WinterColumn {
   private oxygenTo(): number {
     if (this.isOpen) return this.count;
     if (this.lightWm2 <= turnoverWm2) return 0;
-    let i = this.first;
+    let i = this.top.index;
     while (i < this.count && this.light[i + 1] > turnoverWm2) i++;
     return i;
   }
@@ -250,8 +252,8 @@ export class WinterColumn {
   private warmFromBed(): void {
     const { bedExchange, bedHeat, waterHeat } = winterConstants;
     const exchange = bedExchange * this.setting.parameters.sediment * this.slowS;
-    for (let i = this.first; i < this.count; i++) {
-      const perLayer = this.bedM2[i] / (waterHeat * (i === this.first ? this.firstM3 : this.volumes[i]));
+    for (let i = this.top.index; i < this.count; i++) {
+      const perLayer = this.bedM2[i] / (waterHeat * (i === this.top.index ? this.top.volumeM3 : this.volumes[i]));
       const flow = (exchange * (this.bedC[i] - this.tempC[i])) / (1 + exchange * (1 / bedHeat + perLayer));
       this.bedC[i] -= flow / bedHeat;
       this.tempC[i] += flow * perLayer;
@@ -267,8 +269,8 @@ export class WinterColumn {
     const perJ = spellS / waterHeat;
     let down = lightWm2 * this.basin.areaAt(baseM);
     this.heatInJ += down * spellS;
-    lightSum[this.first] += lightWm2 * gathered;
-    for (let i = this.first; i < this.count; i++) {
+    lightSum[this.top.index] += lightWm2 * gathered;
+    for (let i = this.top.index; i < this.count; i++) {
       light[i + 1] = scale * lightFade[i + 1];
       lightSum[i + 1] += light[i + 1] * gathered;
       const out = i === this.count - 1 ? 0 : light[i + 1] * areas[i + 1];
@@ -282,7 +284,7 @@ export class WinterColumn {
     const { slowS } = this;
     this.source.fill(0);
     for (let i = 0; i <= this.count; i++) this.lightSum[i] /= slowSteps;
-    oxygenBalance(this.source, this.oxygen, this.tempC, this.volumes, this.bedM2, this.lightSum, this.first, this.firstM3, slowS);
+    oxygenBalance(this.source, this.oxygen, this.tempC, this.volumes, this.bedM2, this.lightSum, this.top.index, this.top.volumeM3, slowS);
     this.lightSum.fill(0);
     let topM3 = 0;
     if (this.isOpen) {
@@ -290,51 +292,7 @@ export class WinterColumn {
       this.source[0] += topM3 * saturation(this.tempC[0], this.setting.pressureShare);
     }
     const diffusivity = this.isOpen ? this.diffusivity : this.oxygenUnderIce;
-    this.oxygenFlow.step(this.oxygen, this.source, this.first, this.firstM, this.firstM3, diffusivity, this.isOpen ? this.version : -2, topM3, slowS);
-    for (let i = this.first; i < this.count; i++) if (this.oxygen[i] < 0) this.oxygen[i] = 0;
-  }
-
-  /**
-   * Fits the top of the water to the ice over it. What freezes or melts is water at 0 °C, so the layer's heat stays;
-   * a layer grown thin is joined with the next, one grown thick is cut.
-   */
-  private settleTop(): void {
-    const baseM = this.iceBaseM;
-    for (;;) {
-      const thick = (this.first + 1) * this.layerM - baseM;
-      this.resizeTop(thick);
-      if (thick < 0.5 * this.layerM) this.joinTop();
-      else if (thick > 1.5 * this.layerM && this.first > 0) this.cutTop();
-      else return;
-    }
-  }
-
-  private resizeTop(thick: number): void {
-    const volume = this.basin.volumeBetween(this.first + 1 - thick / this.layerM, this.first + 1);
-    if (volume > 0) {
-      this.tempC[this.first] *= this.firstM3 / volume;
-      this.firstM3 = volume;
-    }
-    this.firstM = thick;
-  }
-
-  private joinTop(): void {
-    const next = this.first + 1;
-    const both = this.firstM3 + this.volumes[next];
-    const share = this.firstM3 / both;
-    this.tempC[next] += share * (this.tempC[this.first] - this.tempC[next]);
-    this.oxygen[next] += share * (this.oxygen[this.first] - this.oxygen[next]);
-    this.first = next;
-    this.firstM += this.layerM;
-    this.firstM3 = both;
-  }
-
-  private cutTop(): void {
-    const upper = this.first - 1;
-    this.tempC[upper] = this.tempC[this.first];
-    this.oxygen[upper] = this.oxygen[this.first];
-    this.firstM3 -= this.volumes[this.first];
-    this.firstM -= this.layerM;
-    this.first = upper;
+    this.oxygenFlow.step(this.oxygen, this.source, this.top.index, this.top.thickM, this.top.volumeM3, diffusivity, this.isOpen ? this.version : -2, topM3, slowS);
+    for (let i = this.top.index; i < this.count; i++) if (this.oxygen[i] < 0) this.oxygen[i] = 0;
   }
 }

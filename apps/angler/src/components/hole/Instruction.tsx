@@ -33,9 +33,9 @@ export function Instruction({ control }: { control: HoleControl }) {
         </View>
         <HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => setSheet('clock')} />
       </View>
-      {advice?.ask && !isTaken ? (
+      {advice?.suggestion && !isTaken ? (
         <Text size="small" strong>
-          {advice.ask.text}
+          {advice.suggestion.text}
         </Text>
       ) : null}
       {advice && words ? <Beat advice={advice} words={words} /> : null}

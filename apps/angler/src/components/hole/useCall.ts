@@ -16,7 +16,7 @@ export function useCall({ onPing }: Pick<FlasherControl, 'onPing'>): void {
       const isNew = ruleId !== last.current.ruleId;
       last.current.ruleId = ruleId;
       const now = performance.now();
-      if (!isNew || (advice?.look !== 'rising' && advice?.look !== 'hot') || now - last.current.at < quietMs) return;
+      if (!isNew || (advice?.sighting !== 'rising' && advice?.sighting !== 'hot') || now - last.current.at < quietMs) return;
       last.current.at = now;
       if (callBy === 'vibration') navigator.vibrate?.([80, 60, 80]);
       else globalThis.speechSynthesis?.speak(new SpeechSynthesisUtterance('Fish coming up'));

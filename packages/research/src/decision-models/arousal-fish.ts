@@ -1,6 +1,6 @@
-import { normal } from '../units';
-import { SimulatedFish, type Verdict } from './fish';
-import { intensityOf, type JigSense, type RodMotion } from './jig';
+import { normal } from '@burrow/core/units';
+import { SimulatedFish, type Verdict } from '@burrow/core/simulator';
+import { intensityOf, type JigSense, type RodMotion } from '@burrow/core/simulator';
 
 /** Rates of the arousal model, per second unless said. */
 export const arousalRates = {

@@ -1,5 +1,5 @@
-import { SimulatedFish, type Verdict } from './fish';
-import { intensityOf, type JigSense, type RodMotion } from './jig';
+import { SimulatedFish, type Verdict } from '@burrow/core/simulator';
+import { intensityOf, type JigSense, type RodMotion } from '@burrow/core/simulator';
 
 /** Rates of the verdict model, per second unless said. */
 export const verdictRates = {

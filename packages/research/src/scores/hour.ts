@@ -1,5 +1,6 @@
-import { aboveTheTop, coached, hourParts, hourShares, oracle, type HourPart } from '@burrow/core/trials';
-import { decisionModels, sceneOf, type DecisionModel } from '@burrow/core/simulator';
+import { aboveTheTop, coached, hourParts, hourShares, oracle, type HourPart } from '../trials';
+import { sceneOf } from '@burrow/core/simulator';
+import { decisionModels, type DecisionModel } from '../decision-models';
 
 const trainedFirst = 2_000;
 const usual = { hours: 12, model: 'drift' } as const;

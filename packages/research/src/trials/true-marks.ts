@@ -1,5 +1,5 @@
-import { beamLossDb, targetStrength, type EchoState, type Mark } from '../sonar';
-import type { SimulatedWater } from '../simulator';
+import { beamLossDb, targetStrength, type EchoState, type Mark } from '@burrow/core/sonar';
+import type { SimulatedWater } from '@burrow/core/simulator';
 
 /** How a perfect sounder sees. Depths m, levels dB. */
 export const perfect = {

@@ -1,5 +1,5 @@
 import { scenes } from '@burrow/core/simulator';
-import { runReaderTrial, type ReaderFigures, type ReaderTrial } from '@burrow/core/trials';
+import { runReaderTrial, type ReaderFigures, type ReaderTrial } from '../trials';
 
 const seeds = 24;
 /** Seeds of the score are not those that the reader was made with. */

@@ -3,7 +3,7 @@ import type { Offer, Situation } from './memory';
 import type { Features } from './observer';
 
 /** What is seen under the hole, in words of fieldcraft §4. */
-export type LookId = 'nothing' | 'far' | 'rising' | 'stalled' | 'follows' | 'sinks' | 'fled' | 'several' | 'near' | 'above' | 'bait' | 'bottom' | 'hot' | 'stopped' | 'again';
+export type SightingId = 'nothing' | 'far' | 'rising' | 'stalled' | 'follows' | 'sinks' | 'fled' | 'several' | 'near' | 'above' | 'bait' | 'bottom' | 'hot' | 'stopped' | 'again';
 
 export interface Limit {
   least?: number;
@@ -11,7 +11,7 @@ export interface Limit {
 }
 
 /** Limits on what is seen; every one given must hold, and a gap that is not there holds none. */
-export type LookWhen = { [K in keyof Features]?: Limit } & {
+export type SightingLimits = { [K in keyof Features]?: Limit } & {
   feeds?: FeedingSide;
   species?: SpeciesId;
   /** The angler's last tap was one of these. */
@@ -21,10 +21,10 @@ export type LookWhen = { [K in keyof Features]?: Limit } & {
 /** Where the jig should go: searching step by step, above the top mark by the species' offset, over it by a hand and a half and up with it, where it is, drawn away from the mark, where the last one bit, searching under the bait. */
 export type DepthAim = 'search' | 'above-top' | 'over' | 'hold' | 'draw' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait';
 
-export interface LookRule {
+export interface SightingRule {
   id: string;
-  look: LookId;
-  when: LookWhen;
+  sighting: SightingId;
+  when: SightingLimits;
   /** Which answers tell on the choice among the offers. */
   situation: Situation;
   /** Cadences that fieldcraft offers, with how often it expects them answered and turned down; the first is its default. */

@@ -1,5 +1,5 @@
-import { SimulatedFish, type Verdict } from './fish';
-import type { JigSense, RodMotion } from './jig';
+import { SimulatedFish, type Verdict } from '@burrow/core/simulator';
+import type { JigSense, RodMotion } from '@burrow/core/simulator';
 
 /** Rates of the glance model; times in s. */
 export const glanceRates = {

@@ -1,5 +1,5 @@
-import { rangeResolution, readerLimits, type EchoHeader, type EchoState, type Mark } from '../sonar';
-import type { Truth } from '../simulator';
+import { rangeResolution, readerLimits, type EchoHeader, type EchoState, type Mark } from '@burrow/core/sonar';
+import type { Truth } from '@burrow/core/simulator';
 
 /** How near a reading must come to the truth, m, and what a reader must see. Source: docs/science.md, "Scoring the reader". */
 export const scoreLimits = {

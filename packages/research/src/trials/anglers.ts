@@ -1,7 +1,7 @@
-import { cadences, Coach, drawSpeedMs, emptyMemory, rodFor, type CadenceId, type CoachMemory } from '../coach';
-import { speciesOf } from '../fish';
-import type { SimulatedFish, SimulatedWater } from '../simulator';
-import { clamp, seededRandom } from '../units';
+import { cadences, Coach, drawSpeedMs, emptyMemory, rodFor, type CadenceId, type CoachMemory } from '@burrow/core/coach';
+import { speciesOf } from '@burrow/core/fish';
+import type { SimulatedFish, SimulatedWater } from '@burrow/core/simulator';
+import { clamp, seededRandom } from '@burrow/core/units';
 import type { Angler, Hand } from './angling';
 
 /** Cadences that an angler without a coach chooses among. */

@@ -1,5 +1,5 @@
-import { beamLossDb } from '../sonar';
-import type { SimulatedFish, SimulatedWater } from '../simulator';
+import { beamLossDb } from '@burrow/core/sonar';
+import type { SimulatedFish, SimulatedWater } from '@burrow/core/simulator';
 import { fishSpell, type Angler } from './angling';
 import { perfect } from './true-marks';
 

@@ -1,5 +1,6 @@
-import { EchoReader, type EchoState } from '../sonar';
-import { sceneOf, SimulatedFlasher, type SimulatedWater, type DecisionModel, type RodMotion } from '../simulator';
+import { EchoReader, type EchoState } from '@burrow/core/sonar';
+import { sceneOf, SimulatedFlasher, type SimulatedWater, type RodMotion } from '@burrow/core/simulator';
+import { fishKinds, type DecisionModel } from '../decision-models';
 import { TrueMarks } from './true-marks';
 
 /** What an angler sees at a moment: the reader's state, or the water itself for those who know it. */
@@ -52,7 +53,13 @@ export function fishSpell(
   setting: { sceneId: string; seed: number; model: DecisionModel; minutes: number; sees?: 'echoes' | 'marks' },
 ): HourResult {
   const bins = Math.ceil((sceneOf(setting.sceneId).bottomM + 0.6) / 0.02);
-  const flasher = new SimulatedFlasher({ ...setting, start: '2027-01-16T06:40:00.000-09:00', sounder: { pingRateHz: hands.pingRateHz, bins } });
+  const flasher = new SimulatedFlasher({
+    sceneId: setting.sceneId,
+    seed: setting.seed,
+    Kind: fishKinds[setting.model],
+    start: '2027-01-16T06:40:00.000-09:00',
+    sounder: { pingRateHz: hands.pingRateHz, bins },
+  });
   const { water } = flasher;
   const reader = new EchoReader(flasher.header);
   const who = angler(water, reader);

@@ -1,9 +1,10 @@
 import { TrueMarks } from '../src/trials/true-marks';
 import { ReaderScore, coached, fishSpell, fixedPlan, hands, hourShares, oracle } from '../src/trials';
 import { hourPart } from '../src/trials/hour-shares';
-import { simulatedHeader } from '../src/simulator/acoustics';
-import { SimulatedWater, type Truth } from '../src/simulator';
-import type { EchoState, Mark } from '../src/sonar';
+import { simulatedHeader } from '@burrow/core/simulator';
+import { SimulatedWater, type Truth } from '@burrow/core/simulator';
+import { fishKinds } from '../src/decision-models';
+import type { EchoState, Mark } from '@burrow/core/sonar';
 
 const header = simulatedHeader('x', 8);
 const fish = (id: number, depthM: number, levelDb = -40) => ({ id, depthM, levelDb, noiseDb: -75, state: 'pass' as const, rangeFromBottomM: 8 - depthM });
@@ -89,7 +90,7 @@ test('nobody lands a second fish while the first is taken off the hook', () => {
 });
 
 test('a jig that is out of the water is not seen: fish that had it in mind go on as before, unrefused, and none notices it', () => {
-  const water = new SimulatedWater({ seed: 4, sceneId: 'stack', model: 'glance' });
+  const water = new SimulatedWater({ seed: 4, sceneId: 'stack', Kind: fishKinds.glance });
   const keen = () => water.fish.filter((f) => f.isKeen).length;
   for (let i = 0; i < 5 * 3600 && keen() === 0; i++) {
     if (water.fish.length > 0) water.setJig(water.fish[0].depthM - 0.4);

@@ -1,16 +1,16 @@
 import { biteRules } from './bite-table';
-import type { LookRule } from './looks';
+import type { SightingRule } from './sighting';
 import { asItCloses, only, toComeNear, whileItLooks, whileTheyCompete } from './offers';
 import { preferenceModel } from './action-preference';
 import { searchRules } from './search-table';
 
 /** Fieldcraft §4 as a table: the first row whose limits all hold is the advice. Strengths lie in the order. */
-export const lookRules: readonly LookRule[] = [
+export const sightingRules: readonly SightingRule[] = [
   ...biteRules,
   ...searchRules,
   {
     id: 'look.follows.stop',
-    look: 'follows',
+    sighting: 'follows',
     when: { gapM: { least: -0.2, most: 0.9 }, drawnM: { least: 0.6 } },
     situation: 'close',
     offers: only('deadstick'),
@@ -23,7 +23,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.follows',
-    look: 'follows',
+    sighting: 'follows',
     when: { gapM: { least: -0.2, most: 0.9 }, riseMs: { least: 0.015 }, jigRiseMs: { least: 0.02 }, drawnM: { least: 0.05 }, takenUpM: { most: 0.75 } },
     situation: 'close',
     offers: only('slow-lift'),
@@ -36,7 +36,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.sinks',
-    look: 'sinks',
+    sighting: 'sinks',
     when: { gapM: { least: 0.3 }, riseMs: { most: -0.05 } },
     situation: 'close',
     offers: asItCloses,
@@ -49,7 +49,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.hot',
-    look: 'hot',
+    sighting: 'hot',
     when: { gapM: { least: -0.2, most: 1 }, risenM: { least: 1.8 }, riseMs: { least: 0.02 } },
     situation: 'several',
     offers: whileTheyCompete,
@@ -62,7 +62,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.stack',
-    look: 'several',
+    sighting: 'several',
     when: { stacks: { least: 1 }, gapM: { most: 1.2 } },
     situation: 'several',
     offers: whileTheyCompete,
@@ -75,7 +75,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.bottom.tick',
-    look: 'bottom',
+    sighting: 'bottom',
     when: { feeds: 'bottom', offBottomM: { most: 0.5 }, gapM: { least: 0.3 }, stillS: { least: 30, most: 45 } },
     situation: 'coming',
     offers: asItCloses,
@@ -88,7 +88,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.several',
-    look: 'several',
+    sighting: 'several',
     when: { together: { least: 2 }, gapM: { least: -0.1, most: 1 } },
     situation: 'several',
     offers: whileTheyCompete,
@@ -101,7 +101,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.stalled.draw',
-    look: 'stalled',
+    sighting: 'stalled',
     when: {
       gapM: { least: -0.25, most: 0.7 },
       riseMs: { least: -0.05, most: 0.03 },
@@ -120,7 +120,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.stalled',
-    look: 'stalled',
+    sighting: 'stalled',
     when: { gapM: { least: -0.25, most: 0.7 }, riseMs: { least: -0.05, most: 0.03 } },
     situation: 'close',
     offers: whileItLooks,
@@ -133,7 +133,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.rising',
-    look: 'rising',
+    sighting: 'rising',
     when: { gapM: { least: -0.1, most: 3 }, riseMs: { least: 0.03 } },
     situation: 'coming',
     offers: asItCloses,
@@ -146,7 +146,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.bottom',
-    look: 'bottom',
+    sighting: 'bottom',
     when: { feeds: 'bottom', offBottomM: { most: 0.5 } },
     situation: 'coming',
     offers: toComeNear,
@@ -159,7 +159,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.far.call',
-    look: 'far',
+    sighting: 'far',
     when: { gapM: { least: 1 }, stillS: { least: 75 } },
     situation: 'far',
     offers: only('call'),
@@ -172,7 +172,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.far',
-    look: 'far',
+    sighting: 'far',
     when: { gapM: { least: 1 } },
     situation: 'far',
     offers: toComeNear,
@@ -185,7 +185,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.above',
-    look: 'above',
+    sighting: 'above',
     when: { gapM: { most: -0.25 } },
     situation: 'far',
     offers: toComeNear,
@@ -198,7 +198,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.near',
-    look: 'near',
+    sighting: 'near',
     when: { gapM: { least: -0.1 } },
     situation: 'coming',
     offers: asItCloses,
@@ -211,7 +211,7 @@ export const lookRules: readonly LookRule[] = [
   },
   {
     id: 'look.level',
-    look: 'near',
+    sighting: 'near',
     when: {},
     situation: 'coming',
     offers: asItCloses,

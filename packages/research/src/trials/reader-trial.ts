@@ -1,6 +1,6 @@
-import { EchoReader } from '../sonar';
-import { SimulatedFlasher, type FlasherOptions } from '../simulator';
-import { seededRandom } from '../units';
+import { EchoReader } from '@burrow/core/sonar';
+import { SimulatedFlasher, type FlasherOptions } from '@burrow/core/simulator';
+import { seededRandom } from '@burrow/core/units';
 import { ReaderScore, type ReaderFigures } from './reader-score';
 
 /** What a trial of the reader does to the water while it reads. */

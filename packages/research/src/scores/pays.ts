@@ -1,9 +1,10 @@
 import { fork } from 'node:child_process';
 import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
-import { aboveTheTop, randomPolicy, coached, fishSpell, fixedPlan, oracle, knownDraws, plainCadences } from '@burrow/core/trials';
+import { aboveTheTop, randomPolicy, coached, fishSpell, fixedPlan, oracle, knownDraws, plainCadences } from '../trials';
 import type { CadenceId } from '@burrow/core/coach';
-import { decisionModels, sceneOf, scenes, type DecisionModel } from '@burrow/core/simulator';
+import { sceneOf, scenes } from '@burrow/core/simulator';
+import { decisionModels, type DecisionModel } from '../decision-models';
 import { seededRandom } from '@burrow/core/units';
 
 /** Hours scored, hours that the coach may be tuned on, and the hours that plans are chosen on: other seeds, all of them. */
