@@ -46,6 +46,7 @@ module.exports = {
     { name: 'research-apart', severity: 'error', from: { pathNot: ['^packages/research/'] }, to: { path: '^packages/research/' } },
     { name: 'research-on-core', severity: 'error', from: { path: '^packages/research/' }, to: { path: ['^apps/', '^stand-ins/', '^demo/', '^packages/contract/'] } },
     { name: 'contract-on-core', severity: 'error', from: { path: '^packages/contract/src/' }, to: { path: ['^apps/', '^stand-ins/', '^demo/'] } },
+    { name: 'ui-below-features', severity: 'error', from: { path: '^apps/angler/src/(ui|theme|data|workers)/' }, to: { path: '^apps/angler/src/features/' } },
     { name: 'apps-apart', severity: 'error', from: { path: '^apps/([^/]+)/' }, to: { path: '^apps/', pathNot: ['^apps/$1/'] } },
     { name: 'apps-not-on-stand-ins', severity: 'error', from: { path: '^apps/' }, to: { path: '^stand-ins/' } },
     { name: 'stand-ins-apart', severity: 'error', from: { path: '^stand-ins/' }, to: { path: '^apps/' } },

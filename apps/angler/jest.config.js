@@ -13,6 +13,6 @@ module.exports = {
   transform: { ...transform, '\\.mjs$': transform['\\.[jt]sx?$'] },
   moduleNameMapper: {
     '^@/(.*)$': '<rootDir>/src/$1',
-    '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/components/icon/PaperIcon.tsx',
+    '^@react-native-vector-icons/material-design-icons$': '<rootDir>/src/ui/icon/PaperIcon.tsx',
   },
 };

@@ -7,7 +7,7 @@ const source = (file) => path.join(__dirname, 'src', file);
 /** Modules of others that are replaced in the web bundle, and why. */
 const replaced = {
   // Paper asks for an icon font of 468 KB; the few icons used are drawn from their SVG paths.
-  '@react-native-vector-icons/material-design-icons': source('components/icon/PaperIcon.tsx'),
+  '@react-native-vector-icons/material-design-icons': source('ui/icon/PaperIcon.tsx'),
   // The build for browsers, which does without Node's Buffer.
   'csv-parse/sync': require.resolve('csv-parse/browser/esm/sync'),
   // One kind of id is made here; the others bring their hashes along.

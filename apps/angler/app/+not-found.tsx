@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { Notice } from '@/components/Notice';
+import { Notice } from '@/ui/Notice';
 
 export default function NotFound() {
   const router = useRouter();

@@ -1,5 +1,5 @@
 import { Slot } from 'expo-router';
-import { Root } from '@/screens/Root';
+import { Root } from '@/features/Root';
 
 export default function Layout() {
   return (

@@ -1,1 +1,1 @@
-export { FieldcraftRoute as default } from '@/screens/lazy';
+export { FieldcraftRoute as default } from '@/features/lazy';

@@ -1,1 +1,1 @@
-export { GearRoute as default } from '@/screens/lazy';
+export { GearRoute as default } from '@/features/lazy';

@@ -1,1 +1,1 @@
-export { HoleRoute as default } from '@/screens/lazy';
+export { HoleRoute as default } from '@/features/lazy';

@@ -1,3 +1,3 @@
-import { OutlookScreen } from '@/screens/OutlookScreen';
+import { OutlookScreen } from '@/features/outlook/OutlookScreen';
 
 export default OutlookScreen;

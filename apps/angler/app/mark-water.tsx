@@ -1,1 +1,1 @@
-export { MarkWaterRoute as default } from '@/screens/lazy';
+export { MarkWaterRoute as default } from '@/features/lazy';

@@ -1,1 +1,1 @@
-export { NewWaterRoute as default } from '@/screens/lazy';
+export { NewWaterRoute as default } from '@/features/lazy';

@@ -1,1 +1,1 @@
-export { PracticeRoute as default } from '@/screens/lazy';
+export { PracticeRoute as default } from '@/features/lazy';

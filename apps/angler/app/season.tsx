@@ -1,1 +1,1 @@
-export { SeasonRoute as default } from '@/screens/lazy';
+export { SeasonRoute as default } from '@/features/lazy';

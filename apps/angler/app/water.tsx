@@ -1,1 +1,1 @@
-export { WaterRoute as default } from '@/screens/lazy';
+export { WaterRoute as default } from '@/features/lazy';

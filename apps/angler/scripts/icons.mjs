@@ -1,4 +1,4 @@
-/** Picks the few icons that are drawn out of @mdi/js (2.7 MB, which the bundler cannot shake) into src/components/icon/paths.ts. */
+/** Picks the few icons that are drawn out of @mdi/js (2.7 MB, which the bundler cannot shake) into src/ui/icon/paths.ts. */
 import * as mdi from '@mdi/js';
 import { writeFileSync } from 'node:fs';
 
@@ -33,6 +33,6 @@ const rows = Object.entries(wanted).map(([name, key]) => {
   return `  ${name}: '${mdi[key]}',`;
 });
 writeFileSync(
-  new URL('../src/components/icon/paths.ts', import.meta.url),
+  new URL('../src/ui/icon/paths.ts', import.meta.url),
   `/** Made by scripts/icons.mjs from @mdi/js (Apache 2.0). */\nexport const paths = {\n${rows.join('\n')}\n} as const;\n`,
 );

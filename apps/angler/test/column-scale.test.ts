@@ -1,7 +1,7 @@
 import type { ColumnAnswer } from '@burrow/core/column';
 import { imperial, metric } from '@burrow/core/units';
 import { valueAt } from '@burrow/core/water';
-import { columnScale } from '@/components/column/scale';
+import { columnScale } from '@/features/outlook/column/scale';
 
 const depthM = Array.from({ length: 54 }, (_, i) => 0.3 + 0.24 * i);
 const now = {

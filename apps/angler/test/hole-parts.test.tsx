@@ -2,12 +2,12 @@ import { memoryOf } from '@burrow/core/coach';
 import type { EventKind, LineState, OutingState } from '@burrow/core/ledger';
 import { SimulatedFlasher } from '@burrow/core/simulator';
 import { act, fireEvent, render, screen, userEvent } from '@testing-library/react-native';
-import { FlagBar } from '@/components/hole/FlagBar';
-import { ShownDepth } from '@/components/hole/ShownDepth';
-import { RigSheet } from '@/components/hole/RigSheet';
-import { TipUpSheet } from '@/components/hole/TipUpSheet';
-import { flagOf, flagsUp, flagText, tipUpName } from '@/components/hole/tip-ups';
-import { ResponseSheet } from '@/components/hole/ResponseSheet';
+import { FlagBar } from '@/features/station/FlagBar';
+import { ShownDepth } from '@/features/station/ShownDepth';
+import { RigSheet } from '@/features/station/RigSheet';
+import { TipUpSheet } from '@/features/station/TipUpSheet';
+import { flagOf, flagsUp, flagText, tipUpName } from '@/features/station/tip-ups';
+import { ResponseSheet } from '@/features/station/ResponseSheet';
 import { unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 

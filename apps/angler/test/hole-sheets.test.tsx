@@ -2,10 +2,10 @@ import { act, fireEvent, render, screen, userEvent } from '@testing-library/reac
 import type { EventKind, LedgerEvent, OutingState } from '@burrow/core/ledger';
 import { adviseReading } from '@burrow/core/coach';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { StationSheet } from '@/components/StationSheet';
-import { FishSheet } from '@/components/FishSheet';
-import { ReadingSheet } from '@/components/reading/ReadingSheet';
-import { LogList } from '@/components/LogList';
+import { StationSheet } from '@/features/station/StationSheet';
+import { FishSheet } from '@/features/station/FishSheet';
+import { ReadingSheet } from '@/features/station/reading/ReadingSheet';
+import { LogList } from '@/features/station/LogList';
 import { change, unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 

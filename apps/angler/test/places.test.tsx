@@ -2,9 +2,9 @@ import { fireEvent, render, screen, userEvent } from '@testing-library/react-nat
 import type { WaterWeather } from '@burrow/contract/api';
 import { fold } from '@burrow/core/ledger';
 import { hourMs } from '@burrow/core/units';
-import { GearScreen } from '@/screens/GearScreen';
-import { OutlookScreen } from '@/screens/OutlookScreen';
-import { SeasonScreen } from '@/screens/SeasonScreen';
+import { GearScreen } from '@/features/gear/GearScreen';
+import { OutlookScreen } from '@/features/outlook/OutlookScreen';
+import { SeasonScreen } from '@/features/season/SeasonScreen';
 import { change, unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 import { shortOuting } from '../../../packages/core/test/events';
@@ -44,7 +44,7 @@ jest.mock('@/data/ground', () => ({ useGround: () => ({ data: undefined, isError
 const mockNavigate = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }) }));
 jest.mock('@/data/session', () => ({ useLedger: () => mockLedger, useAccount: () => ({ name: 'Ada' }), useSignOut: () => async () => undefined }));
-jest.mock('@/components/shell/Shell', () => ({ useWide: () => false }));
+jest.mock('@/features/shell/Shell', () => ({ useWide: () => false }));
 jest.mock('@tanstack/react-query', () => ({ useQueryClient: () => ({ invalidateQueries: async () => undefined }) }));
 
 const lake = { id: 'tamber-lake', name: 'Tamber Lake', kind: 'lake', lon: -140, lat: 47 };

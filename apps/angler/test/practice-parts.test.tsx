@@ -1,8 +1,8 @@
 import { Coach, cadences, type Advice } from '@burrow/core/coach';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
 import { render, screen, userEvent } from '@testing-library/react-native';
-import { Lessons } from '@/components/practice/Lessons';
-import { Review } from '@/components/practice/Review';
+import { Lessons } from '@/features/practice/Lessons';
+import { Review } from '@/features/practice/Review';
 import { unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 

@@ -1,10 +1,10 @@
 import { render, screen, userEvent } from '@testing-library/react-native';
 import { shrunkenRates } from '@burrow/core/season';
 import { activePrior, stayOrGo } from '@burrow/core/patch';
-import { Choice } from '@/components/Choice';
-import { HoleClock } from '@/components/HoleClock';
-import { RateDots } from '@/components/RateDots';
-import { Stepper } from '@/components/Stepper';
+import { Choice } from '@/ui/Choice';
+import { HoleClock } from '@/features/station/HoleClock';
+import { RateDots } from '@/features/season/RateDots';
+import { Stepper } from '@/ui/Stepper';
 import { ThemeProvider } from '@/theme/theme';
 
 jest.mock('expo-font', () => ({ useFonts: () => [true, null] }));

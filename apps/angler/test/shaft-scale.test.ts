@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, wholeFrame, yOf } from '@/components/shaft/scale';
+import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, wholeFrame, yOf } from '@/features/station/shaft/scale';
 
 const mark = (depthM: number) => ({ id: 1, depthM, kind: 'fish' as const, levelDb: -38, riseMs: 0, ageMs: 1000 });
 

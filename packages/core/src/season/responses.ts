@@ -1,4 +1,5 @@
 import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
+import betaQuantile from '@stdlib/stats-base-dists-beta-quantile';
 import { reactionMeanings, type OutingState } from '../ledger';
 
 export type ResponsesBy = 'cadence' | 'presentation' | 'depth';
@@ -57,18 +58,7 @@ const shape = ({ answered, turnedDown }: ResponseRow): [number, number] => [answ
 
 function shareOf(row: ResponseRow): ResponseRow['share'] {
   const [a, b] = shape(row);
-  return { mean: a / (a + b), low: quantile(0.05, a, b), high: quantile(0.95, a, b) };
-}
-
-/** By bisection: the package has the distribution, not its inverse. */
-function quantile(p: number, a: number, b: number): number {
-  let [low, high] = [0, 1];
-  for (let k = 0; k < 40; k++) {
-    const middle = (low + high) / 2;
-    if (betaCdf(middle, a, b) < p) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return { mean: a / (a + b), low: betaQuantile(0.05, a, b), high: betaQuantile(0.95, a, b) };
 }
 
 /** Chance that a draw of the one exceeds a draw of the other. */

@@ -1,4 +1,0 @@
-/** What is made with Paper, in one piece: in pieces of their own these would share the library, and what pieces share is loaded with the first page. */
-export { default as AccountForm } from './AccountForm';
-export { default as Field } from './Field';
-export { default as UndoSnackbar } from './UndoSnackbar';

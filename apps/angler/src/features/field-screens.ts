@@ -1,0 +1,12 @@
+/**
+ * Every screen but the Outlook, with the map, the sounder, the coach and the statistics: one piece, loaded when the first of them is opened. In pieces of
+ * their own they would share these libraries, and what pieces share is loaded with the first page.
+ */
+export { FieldcraftScreen } from './fieldcraft/FieldcraftScreen';
+export { GearScreen } from './gear/GearScreen';
+export { HoleScreen } from './station/HoleScreen';
+export { MarkWaterScreen } from './water/MarkWaterScreen';
+export { NewWaterScreen } from './water/NewWaterScreen';
+export { PracticeScreen } from './practice/PracticeScreen';
+export { SeasonScreen } from './season/SeasonScreen';
+export { WaterScreen } from './water/WaterScreen';

@@ -1,0 +1,237 @@
+import { iceNeededText, metresPerIceUnit } from '@burrow/core/units';
+import { useQueryClient } from '@tanstack/react-query';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Action } from '@/ui/Action';
+import { RefusedList } from './RefusedList';
+import { Choice } from '@/ui/Choice';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import { api, ApiError, OfflineError } from '@/data/api';
+import { openFile } from '@/data/files';
+import { addPresentation, change, removePresentation, renamePresentation, restorePresentation, unitSystems, usePreferences, type Presentation } from '@/data/preferences';
+import { useAccount, useLedger, useSignOut } from '@/data/session';
+import { useWater } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+
+const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+
+/** Tackle box, units, waters, account. */
+export function GearScreen() {
+  const router = useRouter();
+  const { units, theme, leastIceM } = usePreferences();
+  const system = units.depth === 'ft' ? 'imperial' : 'metric';
+  const step = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
+  return (
+    <ScrollView contentContainerStyle={{ padding: 16, gap: 28, maxWidth: 720, width: '100%' }}>
+      <Text heading={1} size="title">
+        Gear
+      </Text>
+      <Section title="Tackle box">
+        <Presentations />
+      </Section>
+      <Section title="Units">
+        <Choice
+          label="Units"
+          options={[
+            { id: 'imperial', label: 'Feet, °F, inches, pounds' },
+            { id: 'metric', label: 'Metres, °C, cm, grams' },
+          ]}
+          wrap
+          value={system}
+          onChange={(id) => change({ units: unitSystems[id as 'imperial' | 'metric'] })}
+        />
+      </Section>
+      <Section title="Light">
+        <Choice
+          label="Light"
+          wrap
+          options={[
+            { id: 'sun', label: 'By the sun' },
+            { id: 'day', label: 'Day' },
+            { id: 'dusk', label: 'Dusk' },
+          ]}
+          value={theme}
+          onChange={(id) => change({ theme: id as 'sun' | 'day' | 'dusk' })}
+        />
+        <Text size="small" tone="second">
+          Dusk keeps your eyes used to the dark.
+        </Text>
+      </Section>
+      <Section title="Your own least ice">
+        <Stepper
+          label="Least ice"
+          text={iceNeededText(leastIceM, units)}
+          onStep={(d) => change({ leastIceM: Math.max(0.1, leastIceM + d * step) })}
+          hint="Clear ice plus half the white. Common guidance for walking asks 4 in (10 cm); you can ask for more, not for less. No ice is safe ice."
+        />
+      </Section>
+      <Section title="Fieldcraft">
+        <Text tone="second">The rules behind the advice, and what your log says of each.</Text>
+        <View style={{ flexDirection: 'row' }}>
+          <Action label="See the rules" onPress={() => router.navigate('/fieldcraft')} />
+        </View>
+      </Section>
+      <Section title="Waters">
+        <Waters />
+      </Section>
+      <Section title="Account">
+        <AccountPart />
+      </Section>
+    </ScrollView>
+  );
+}
+
+function Section({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <View style={{ gap: 10 }}>
+      <Text heading={2} size="lead">
+        {title}
+      </Text>
+      {children}
+    </View>
+  );
+}
+
+function Presentations() {
+  const palette = usePalette();
+  const { presentations, presentation } = usePreferences();
+  const [editing, setEditing] = useState<{ id: string | null; name: string } | null>(null);
+  const [gone, setGone] = useState<Presentation | null>(null);
+  const name = editing?.name.trim() ?? '';
+  const double = presentations.some((p) => p.id !== editing?.id && p.name.toLowerCase() === name.toLowerCase());
+  const save = () => {
+    if (!editing || name === '' || double) return;
+    if (editing.id) renamePresentation(editing.id, name);
+    else change({ presentation: addPresentation(name) });
+    setEditing(null);
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      {presentations.map((p) => (
+        <View key={p.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 8 }}>
+          <View style={{ flex: 1 }}>
+            <Text strong={p.id === presentation}>{p.name}</Text>
+            {p.id === presentation ? (
+              <Text size="small" tone="kelp">
+                on the line
+              </Text>
+            ) : null}
+          </View>
+          {p.id === presentation ? null : <Action label="Tie on" onPress={() => change({ presentation: p.id })} />}
+          <Action kind="bare" label="" spoken={`Rename ${p.name}`} icon="edit" onPress={() => setEditing(p)} />
+          <Action kind="bare" label="" spoken={`Take out ${p.name}`} icon="remove" disabled={presentations.length === 1} onPress={() => setGone(removePresentation(p.id))} />
+        </View>
+      ))}
+      <View aria-live="polite">
+        {gone ? (
+          <Action
+            icon="undo"
+            label={`Put back ${gone.name}`}
+            onPress={() => {
+              restorePresentation(gone);
+              setGone(null);
+            }}
+          />
+        ) : null}
+      </View>
+      {editing ? (
+        <View style={{ gap: 8 }}>
+          <Suspense fallback={null}>
+            <Field
+              label="Presentation"
+              value={editing.name}
+              maxLength={60}
+              autoFocus
+              onChangeText={(text) => setEditing({ ...editing, name: text })}
+              onSubmitEditing={save}
+              error={double}
+            />
+          </Suspense>
+          {double ? <Text tone="straw">Expected a name that is not in the box yet.</Text> : null}
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            <Action grow label="Leave it" onPress={() => setEditing(null)} />
+            <Action grow kind="main" label="Save" disabled={name === '' || double} onPress={save} />
+          </View>
+        </View>
+      ) : (
+        <Action icon="plus" label="Add a presentation" onPress={() => setEditing({ id: null, name: '' })} />
+      )}
+    </View>
+  );
+}
+
+function Waters() {
+  const { waters, water } = useWater();
+  const router = useRouter();
+  const client = useQueryClient();
+  const [says, setSays] = useState<string | null>(null);
+  const add = async () => {
+    const file = await openFile('.geojson,.json,application/geo+json');
+    if (!file) return;
+    try {
+      const { parseWaterFile } = await import('@burrow/contract/formats/water-geojson');
+      const read = parseWaterFile(file.text);
+      const { id } = await api.addWater(read);
+      await client.invalidateQueries();
+      change({ water: id });
+      setSays(`${read.water.name} is here.`);
+    } catch (error) {
+      if (error instanceof OfflineError) setSays('No signal: adding a water needs the server once.');
+      else if (error instanceof ApiError || (error as Error).name === 'FormatError') setSays(`${file.name}: ${(error as Error).message}`);
+      else throw error;
+    }
+  };
+  return (
+    <View style={{ gap: 8 }}>
+      {(waters.data?.value.length ?? 0) > 0 ? (
+        <Choice
+          label="Water in use"
+          options={waters.data!.value.map((w) => ({ id: w.id, label: `${w.name}, ${w.kind}` }))}
+          value={water?.id ?? ''}
+          onChange={(id) => change({ water: id })}
+          wrap
+        />
+      ) : null}
+      <Action icon="edit" label="Draw a new water" onPress={() => router.navigate('/new-water')} />
+      <Action icon="upload" label="Add a water (GeoJSON)" onPress={() => void add()} />
+      <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
+    </View>
+  );
+}
+
+function AccountPart() {
+  const { name } = useAccount();
+  const { unsent, reached, trouble, signedOut, ledger } = useLedger();
+  const leave = useSignOut();
+  const [says, setSays] = useState<string | null>(null);
+  const state = signedOut
+    ? 'The server wants you to sign in again; nothing is lost.'
+    : trouble !== null
+      ? `The server answers but does not take what is sent: ${trouble} ${unsent} ${unsent === 1 ? 'entry waits' : 'entries wait'} on this phone.`
+      : unsent > 0
+        ? `${unsent} ${unsent === 1 ? 'entry waits' : 'entries wait'} on this phone.`
+        : reached === false
+          ? 'No signal. Everything so far is sent.'
+          : 'Everything is sent.';
+  return (
+    <View style={{ gap: 8 }}>
+      <Text>{`${name}. ${state}`}</Text>
+      <RefusedList />
+      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
+        <Action
+          label="Send now"
+          onPress={() =>
+            void ledger.sync().then(
+              () => setSays('Sent.'),
+              (error: Error) => setSays(error instanceof OfflineError ? 'No signal yet.' : `Not taken: ${error.message}`),
+            )
+          }
+        />
+        <Action label="Sign out" onPress={() => void leave().catch(() => setSays('Signing out needs a signal.'))} />
+      </View>
+      <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
+    </View>
+  );
+}

@@ -1,0 +1,24 @@
+import { lazy, Suspense, type ComponentType } from 'react';
+import { Notice } from '@/ui/Notice';
+import type * as Screens from './field-screens';
+
+/** A screen that is loaded when it is opened, with what is shown while it comes. */
+function opened(name: keyof typeof Screens): ComponentType {
+  const Screen = lazy(() => import('./field-screens').then((screens) => ({ default: screens[name] })));
+  return function Opened() {
+    return (
+      <Suspense fallback={<Notice title="Coming up" busy />}>
+        <Screen />
+      </Suspense>
+    );
+  };
+}
+
+export const WaterRoute = opened('WaterScreen');
+export const HoleRoute = opened('HoleScreen');
+export const SeasonRoute = opened('SeasonScreen');
+export const PracticeRoute = opened('PracticeScreen');
+export const GearRoute = opened('GearScreen');
+export const FieldcraftRoute = opened('FieldcraftScreen');
+export const MarkWaterRoute = opened('MarkWaterScreen');
+export const NewWaterRoute = opened('NewWaterScreen');

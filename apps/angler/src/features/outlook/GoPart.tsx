@@ -1,0 +1,74 @@
+import { iceGuidance } from '@burrow/core/safety';
+import type { Craft, Hazard, Method } from '@burrow/core/methods';
+import type { OutlookWords } from '@burrow/core/outlook';
+import { spanText } from '@burrow/core/units';
+import { View } from 'react-native';
+import { useWallNow } from '@/data/clock';
+import { change, usePreferences } from '@/data/preferences';
+import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
+import { Choice } from '@/ui/Choice';
+import { Text } from '@/ui/Text';
+
+const loads = iceGuidance.map((g) => ({ id: g.load, label: { foot: 'On foot', snowmobile: 'With a sled machine', car: 'With a car', truck: 'With a truck' }[g.load] }));
+
+const crafts: readonly { id: Craft; label: string }[] = [
+  { id: 'boat', label: 'Boat' },
+  { id: 'kayak', label: 'Kayak' },
+  { id: 'pier', label: 'Pier' },
+];
+
+interface GoProps {
+  /** What stands against going, by the way of fishing and the state of this water. */
+  hazards: readonly Hazard[];
+  /** Null where no way of fishing is built for this water. */
+  method: Method | null;
+  bears: string | null;
+  away: string | null;
+}
+
+/** What stands against going: the ice for who goes, open water, or a current. There is no yes here. */
+export function GoPart({ hazards, method, bears, away }: GoProps) {
+  const { load, craft } = usePreferences();
+  return (
+    <View style={{ gap: 10 }}>
+      {method?.isOnIce ? <Choice label="Who goes on the ice" options={loads} value={load} onChange={(id) => change({ load: id })} /> : null}
+      {method?.hasCraft ? <Choice label="What you fish from" options={crafts} value={craft} onChange={(id) => change({ craft: id })} /> : null}
+      {hazards.map((h) => (
+        <Caution key={h.id} headline={h.headline}>
+          {h.id === 'ice' ? [h.text, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ') : h.text}
+        </Caution>
+      ))}
+    </View>
+  );
+}
+
+interface ColdProps {
+  words: OutlookWords;
+  station: { station: string; simulated: boolean; observedMs: number };
+  keptMs: number;
+  nowMs: number;
+  onSeen: () => void;
+}
+
+/** Cold and light over the stay, and how old the weather is. */
+export function ColdPart({ words, station, keptMs, nowMs, onSeen }: ColdProps) {
+  const wallNowMs = useWallNow(60_000);
+  const age = Math.max(0, nowMs - station.observedMs);
+  const stale = wallNowMs - keptMs > 30 * 60_000;
+  return (
+    <View style={{ gap: 4 }}>
+      <Text heading={2} size="lead">
+        Cold and light
+      </Text>
+      <Text>{words.cold}</Text>
+      <Text
+        size="small"
+        tone={stale ? 'straw' : 'second'}
+      >{`${station.station}${station.simulated ? ', simulated' : ''}: read ${age < 60_000 ? 'just now' : `${spanText(age)} ago`}${stale ? ', no fresher without signal' : ''}.`}</Text>
+      <View style={{ flexDirection: 'row' }}>
+        <Action label="Log what I see" onPress={onSeen} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,60 @@
+import type { LedgerEvent } from '@burrow/core/ledger';
+import type { WithoutWeather } from '@burrow/core/outlook';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { useLedger } from '@/data/session';
+import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
+import { Text } from '@/ui/Text';
+import { SeenSheet } from './SeenSheet';
+
+const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+
+interface Props {
+  words: WithoutWeather;
+  water: string;
+  zone: string;
+  said: LedgerEvent | null;
+  onSeen: (event: LedgerEvent) => void;
+  onDone: () => void;
+}
+
+/** The Outlook of a water whose weather nobody knows: what can be said without it, and nothing made up. */
+export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
+  const router = useRouter();
+  const { ledger } = useLedger();
+  const [seeing, setSeeing] = useState(false);
+  return (
+    <>
+      <ScrollView contentContainerStyle={{ padding: 16, gap: 22, maxWidth: 720, width: '100%', alignSelf: 'center' }}>
+        <View style={{ gap: 8 }}>
+          <Text size="small" tone="second">
+            {water}
+          </Text>
+          <Text heading={1} size="title">
+            {words.headline}
+          </Text>
+          <Text tone="second">{words.why}</Text>
+        </View>
+        <Caution headline={words.ice.headline}>{words.ice.detail}</Caution>
+        <View style={{ gap: 4 }}>
+          <Text heading={2} size="lead">
+            Light
+          </Text>
+          <Text>{words.light}</Text>
+        </View>
+        <View style={{ gap: 8 }}>
+          <Action kind="main" height={64} label="To the map" onPress={() => router.navigate('/water')} />
+          <Action label="Log what I see" onPress={() => setSeeing(true)} />
+        </View>
+      </ScrollView>
+      <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={undefined} zone={zone} onLogged={onSeen} />
+      {said === null ? null : (
+        <Suspense fallback={null}>
+          <UndoSnackbar key={said.id} text="Weather logged" onUndo={() => void ledger.write({ id: said.outing, zone }, 'undone', { target: said.id })} onDismiss={onDone} />
+        </Suspense>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+import { clamp, pressureStepHpa, pressureText, windText } from '@burrow/core/units';
+import type { LedgerEvent } from '@burrow/core/ledger';
+import type { WeatherHour } from '@burrow/core/weather';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { newId } from '@/data/ledger';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+
+const skies = [
+  { id: '0', label: 'Clear' },
+  { id: '0.3', label: 'Some cloud' },
+  { id: '0.75', label: 'Mostly cloud' },
+  { id: '1', label: 'Overcast' },
+] as const;
+const winds = [0, 2, 5, 9, 14];
+
+/** Weather by barometer and eye: it takes the place of the station's for this hour. */
+export function SeenSheet({
+  open,
+  onClose,
+  last,
+  zone,
+  onLogged,
+}: {
+  open: boolean;
+  onClose: () => void;
+  last: WeatherHour | undefined;
+  zone: string;
+  onLogged: (event: LedgerEvent) => void;
+}) {
+  const { units } = usePreferences();
+  const { ledger } = useLedger();
+  const [hpa, setHpa] = useState<number | null>(null);
+  const [sky, setSky] = useState<(typeof skies)[number]['id'] | null>(null);
+  const [wind, setWind] = useState<number | null>(null);
+  const station = last?.pressureHpa ?? null;
+  /** Where setting it begins. */
+  const glass = hpa ?? station ?? 1015;
+  const isEmpty = hpa === null && sky === null && wind === null;
+  const save = async () => {
+    const event = await ledger.write({ id: newId(), zone }, 'weather-seen', {
+      ...(hpa === null ? {} : { pressureHpa: Math.round(hpa * 10) / 10 }),
+      ...(sky === null ? {} : { cloud: Number(sky) }),
+      ...(wind === null ? {} : { windMs: winds[wind] }),
+    });
+    setHpa(null);
+    setSky(null);
+    setWind(null);
+    onLogged(event);
+    onClose();
+  };
+  return (
+    <Sheet title="What I see" open={open} onClose={onClose} footer={<Action kind="main" height={64} label="Log this weather" disabled={isEmpty} onPress={() => void save()} />}>
+      <Stepper
+        label="Glass"
+        text={hpa !== null ? pressureText(hpa, units) : station !== null ? `${pressureText(station, units)} (station)` : null}
+        empty="not read"
+        onStep={(d) => setHpa(clamp(glass + d * pressureStepHpa(units), 900, 1080))}
+        hint="Reduced to sea level, as barometers are set."
+      />
+      <View style={{ gap: 6 }}>
+        <Text strong>Sky</Text>
+        <Choice label="Sky" wrap options={skies} value={sky ?? ('' as never)} onChange={setSky} />
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>Wind</Text>
+        <Choice
+          label="Wind"
+          wrap
+          options={winds.map((w, i) => ({ id: String(i), label: w === 0 ? 'Still' : `about ${windText(w, units)}` }))}
+          value={wind === null ? '' : String(wind)}
+          onChange={(id) => setWind(Number(id))}
+        />
+      </View>
+      <Text size="small" tone="second">
+        Only what you set is logged. It joins the series, and the fronts are read anew.
+      </Text>
+    </Sheet>
+  );
+}

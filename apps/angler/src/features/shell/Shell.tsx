@@ -1,0 +1,185 @@
+import { feltAir } from '@burrow/core/safety';
+import { methodOf, usualMethod } from '@burrow/core/methods';
+import { clockText, spanText, tempText } from '@burrow/core/units';
+import { findFronts, findPhases, phaseAtInstant, weatherAt } from '@burrow/core/weather';
+import { Link, usePathname, type Href } from 'expo-router';
+import { useMemo, type ReactNode } from 'react';
+import { Pressable, useWindowDimensions, View } from 'react-native';
+import { useNow } from '@/data/clock';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { isNone, useOuting, useWater, useWeather } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+import { phaseWords } from '@/features/outlook/ribbon/words';
+import { Icon, type IconName } from '@/ui/icon/Icon';
+import { Text } from '@/ui/Text';
+
+/** The third place is called after the way one fishes now. */
+const places: { href: Href; path: string; label: string; icon: IconName }[] = [
+  { href: '/', path: '/', label: 'Outlook', icon: 'sunrise' },
+  { href: '/water', path: '/water', label: 'Water', icon: 'waves' },
+  { href: '/hole', path: '/hole', label: 'Hole', icon: 'hole' },
+  { href: '/season', path: '/season', label: 'Season', icon: 'bars' },
+  { href: '/practice', path: '/practice', label: 'Practice', icon: 'target' },
+];
+
+export const wideFrom = 1000;
+export const useWide = () => useWindowDimensions().width >= wideFrom;
+
+/** Header, places and the screen between them: at the bottom on a phone, in a rail on wide screens. */
+export function Shell({ children }: { children: ReactNode }) {
+  const palette = usePalette();
+  const wide = useWide();
+  const path = usePathname();
+  const outing = useOuting();
+  const third = usePlaceName();
+  const atHole = path === '/hole' && outing?.currentStation != null;
+  return (
+    <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: palette.ground }}>
+      {wide ? <Rail path={path} /> : null}
+      <View role="main" style={{ flex: 1, minHeight: 0 }}>
+        <StatusLine back={!wide && atHole} gear={!wide} />
+        <View style={{ flex: 1, minHeight: 0 }}>{children}</View>
+      </View>
+      {wide || atHole ? null : (
+        <View
+          role="navigation"
+          aria-label="Places"
+          style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card, paddingBottom: 4 }}
+        >
+          {places.map((place) => (
+            <Place key={place.path} {...place} label={place.path === '/hole' ? third : place.label} current={path === place.path} />
+          ))}
+        </View>
+      )}
+    </View>
+  );
+}
+
+function Place({ href, label, icon, current }: (typeof places)[number] & { current: boolean }) {
+  const palette = usePalette();
+  return (
+    <Link href={href} asChild>
+      <Pressable role="link" aria-current={current ? 'page' : undefined} style={{ flex: 1, minHeight: 64, alignItems: 'center', justifyContent: 'center', gap: 2 }}>
+        <Icon name={icon} size={26} color={current ? palette.ember : palette.second} />
+        <Text size="small" strong={current} tone={current ? 'ember' : 'second'}>
+          {label}
+        </Text>
+      </Pressable>
+    </Link>
+  );
+}
+
+function Rail({ path }: { path: string }) {
+  const palette = usePalette();
+  const third = usePlaceName();
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={{ width: 92, paddingVertical: 16, gap: 4, borderRightWidth: 1, borderRightColor: palette.line, backgroundColor: palette.card }}
+    >
+      <View style={{ alignItems: 'center', paddingBottom: 12 }} aria-hidden>
+        <Icon name="hole" size={44} color={palette.ink} />
+      </View>
+      {places.map((place) => (
+        <View key={place.path} style={{ height: 68 }}>
+          <Place {...place} label={place.path === '/hole' ? third : place.label} current={path === place.path} />
+        </View>
+      ))}
+      <View style={{ flex: 1 }} />
+      <View style={{ height: 68 }}>
+        <Place href="/gear" path="/gear" label="Gear" icon="cog" current={path === '/gear'} />
+      </View>
+    </View>
+  );
+}
+
+/** What the third place is called: after the outing under way, else the last one. */
+function usePlaceName(): string {
+  const outing = useOuting();
+  const { state } = useLedger();
+  return (methodOf((outing ?? state.outings.at(-1))?.method ?? '') ?? usualMethod).place;
+}
+
+/** Water, phase and until when, cold, what is unsent: one slim line above every screen. */
+function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
+  const palette = usePalette();
+  const third = usePlaceName();
+  const { units } = usePreferences();
+  const { unsent, reached, trouble, refused } = useLedger();
+  const { water, detail } = useWater();
+  const station = useWeather(water?.id);
+  const weather = station.data?.value;
+  const now = useNow(30_000);
+  const zone = detail.data?.value.file.water.timezone;
+  const minute = Math.floor(now / 60_000);
+  const front = useMemo(() => (weather && water ? nextChange(weather.series, water.lat, minute * 60_000) : null), [weather, water, minute]);
+  const row = weather && weatherAt(weather.series, now);
+  const felt = row ? feltAir(row) : null;
+  const parts = [zone ? clockText(now, zone) : null, isNone(station.error) ? 'no weather yet' : front, felt === null ? null : `feels ${tempText(felt, units)}`].filter(
+    (p) => p !== null,
+  );
+  return (
+    <View
+      role="banner"
+      style={{
+        minHeight: 48,
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: 8,
+        paddingLeft: back ? 0 : 16,
+        paddingRight: gear ? 0 : 16,
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+        backgroundColor: palette.ground,
+      }}
+    >
+      {back ? (
+        <Link href="/water" asChild>
+          <Pressable role="link" aria-label={`Leave the ${third.toLowerCase()} for the map`} style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}>
+            <Icon name="back" size={30} color={palette.ink} />
+          </Pressable>
+        </Link>
+      ) : null}
+      <View style={{ flex: 1, flexDirection: 'row', gap: 8, overflow: 'hidden', alignItems: 'baseline' }}>
+        <Text strong size="small" numberOfLines={1} style={{ flexShrink: 0 }}>
+          {water?.name ?? 'Vivid Burrow'}
+        </Text>
+        <Text size="small" tone="second" numberOfLines={1} style={{ flexShrink: 1 }}>
+          {parts.join('  ')}
+        </Text>
+      </View>
+      {trouble !== null ? (
+        <Text strong size="small" tone="straw" aria-live="polite">
+          {unsent > 0 ? `${unsent} unsent, server trouble` : 'server trouble'}
+        </Text>
+      ) : unsent > 0 ? (
+        <Text strong size="small" tone="straw" aria-live="polite">{`${unsent} unsent`}</Text>
+      ) : reached === false ? (
+        <Text size="small" tone="straw">
+          no signal
+        </Text>
+      ) : refused.length > 0 ? (
+        <Text strong size="small" tone="straw">{`${refused.length} refused`}</Text>
+      ) : null}
+      {gear ? (
+        <Link href="/gear" asChild>
+          <Pressable role="link" aria-label="Gear" style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}>
+            <Icon name="cog" color={palette.second} />
+          </Pressable>
+        </Link>
+      ) : null}
+    </View>
+  );
+}
+
+/** "front in 12 h", or the phase until its end. */
+function nextChange(series: Parameters<typeof findFronts>[0], lat: number, now: number): string | null {
+  if (series.length < 2) return null;
+  const fronts = findFronts(series, lat);
+  const next = fronts.find((f) => f.atMs > now);
+  if (next && next.atMs - now < 24 * 3_600_000) return `front in ${spanText(next.atMs - now)}`;
+  const phase = phaseAtInstant(findPhases(series, fronts, now), now);
+  return phase ? phaseWords[phase.name] : null;
+}

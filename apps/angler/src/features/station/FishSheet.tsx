@@ -1,0 +1,117 @@
+import { estimateWeight, isDepthInjuryLikely, speciesOf, speciesTable } from '@burrow/core/fish';
+import { useSpecies } from '@/data/species';
+import { useWater } from '@/data/water';
+import type { OutingState } from '@burrow/core/ledger';
+import { depthText, tempText, weightText } from '@burrow/core/units';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { newId } from '@/data/ledger';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
+import { Choice } from '@/ui/Choice';
+import { LengthRuler } from './LengthRuler';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+
+interface Props {
+  open: boolean;
+  onClose: () => void;
+  outing: OutingState;
+  zone: string;
+  station: string;
+  line: string | undefined;
+  depthM: number | null;
+  bottomM: number | null;
+  airC: number | null;
+  onLogged: (eventId: string, text: string) => void;
+}
+
+/** Colder than this gills and eyes freeze in seconds, °C. */
+const freezingC = -5;
+
+/** Species offered before asking for more. */
+const atHand = 5;
+
+/** A landed fish: species, length, kept or released. */
+export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged }: Props) {
+  const { units } = usePreferences();
+  const { ledger } = useLedger();
+  const { detail } = useWater();
+  const { species: chosen, offered: here } = useSpecies(detail.data?.value.file, outing.water);
+  // Fish of this water first, the one fished for at their head; the rest of the table stays within reach.
+  const all = useMemo(() => [...new Set([...here.filter((s) => s.id === chosen), ...here, ...speciesTable])], [here, chosen]);
+  const [id, setId] = useState(chosen);
+  const [showsAll, setShowsAll] = useState(false);
+  // The likely ones at hand; a wall of names would push the ruler out of reach.
+  const offered = showsAll ? all : all.slice(0, Math.min(atHand, here.length));
+  const species = speciesOf(id);
+  const [lengths, setLengths] = useState<Record<string, number>>({});
+  const lengthMm = lengths[id] ?? null;
+  const weight = lengthMm === null ? null : estimateWeight(species.id, lengthMm);
+  const kept = outing.fish.filter((f) => f.species === id && f.fate === 'kept').length;
+  const hurt = depthM !== null && isDepthInjuryLikely(species, depthM);
+
+  const log = async (fate: 'fish-kept' | 'fish-released') => {
+    const fish = newId();
+    const [landed] = await ledger.writeAll({ id: outing.id, zone }, [
+      {
+        kind: 'fish-landed',
+        body: {
+          fish,
+          station,
+          species: species.id,
+          ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }),
+          ...(line ? { line } : {}),
+          ...(depthM === null ? {} : { depthM }),
+          ...(bottomM === null ? {} : { bottomM }),
+        },
+      },
+      { kind: fate, body: { fish } },
+    ]);
+    setLengths({});
+    onLogged(landed.id, `${species.short} ${fate === 'fish-kept' ? 'kept' : 'released'}`);
+  };
+
+  return (
+    <Sheet
+      title="Fish"
+      open={open}
+      onClose={onClose}
+      footer={
+        <View style={{ flexDirection: 'row', gap: 8 }}>
+          <Action grow height={68} label="Released" onPress={() => void log('fish-released')} />
+          <Action grow height={68} kind="main" label="Kept" onPress={() => void log('fish-kept')} />
+        </View>
+      }
+    >
+      <Choice label="Species" wrap options={offered.map((s) => ({ id: s.id as string, label: s.short }))} value={id} onChange={setId} />
+      {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
+      <LengthRuler
+        lengthMm={lengthMm}
+        startMm={species.ruler.usualMm}
+        fromMm={species.ruler.fromMm}
+        toMm={species.ruler.toMm}
+        units={units}
+        onChange={(mm) => setLengths({ ...lengths, [id]: mm })}
+      />
+      <Text align="center" tone={lengthMm === null ? 'second' : 'ink'}>
+        {lengthMm === null
+          ? 'Drag the ruler to its length, or leave it'
+          : weight
+            ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}`
+            : 'Too short for a weight'}
+      </Text>
+      {hurt && depthM !== null ? (
+        <Caution
+          headline={`From ${depthText(depthM, units)}: likely hurt by depth`}
+        >{`A ${species.short.toLowerCase()} from this deep often does not live when released. Keep what you catch here within the limit, or fish shallower.`}</Caution>
+      ) : null}
+      {airC !== null && airC < freezingC ? (
+        <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution>
+      ) : null}
+      <Text size="small" tone="second">{`${species.handling} ${kept === 0 ? 'None' : kept} kept today. Check the local limit and size.`}</Text>
+    </Sheet>
+  );
+}

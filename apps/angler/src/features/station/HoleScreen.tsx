@@ -1,0 +1,123 @@
+import type { StationState, OutingState } from '@burrow/core/ledger';
+import { methodOf, usualMethod } from '@burrow/core/methods';
+import { depthText } from '@burrow/core/units';
+import { ScrollView, View } from 'react-native';
+import { isFlowing } from '@burrow/contract/formats/water-marks';
+import { Action } from '@/ui/Action';
+import { HoleMap } from './HoleMap';
+import { ByEye } from './ByEye';
+import { HoleSheets } from './HoleSheets';
+import { Instruction } from './Instruction';
+import { NoHole } from './NoHole';
+import { useHole } from './useHole';
+import { LogList } from './LogList';
+import { Notice } from '@/ui/Notice';
+import { SimulatedBand } from '@/ui/SimulatedBand';
+import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
+import { useWide } from '@/features/shell/Shell';
+import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
+import { useShortcuts } from '@/ui/useShortcuts';
+import { useWakeLock } from '@/ui/useWakeLock';
+import { Text } from '@/ui/Text';
+import { useLedger } from '@/data/session';
+import { useOuting, useWater } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+
+/** What do I do right now? */
+export function HoleScreen() {
+  const outing = useOuting();
+  const { ready } = useLedger();
+  const { water } = useWater();
+  const hole = outing?.stations.find((h) => h.id === outing.currentStation);
+  if (!ready) return <Notice title="Opening the log" busy />;
+  if (!outing || !hole)
+    return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} method={(outing && methodOf(outing.method)) ?? usualMethod} />;
+  return <AtHole key={hole.id} outing={outing} hole={hole} />;
+}
+
+function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
+  useWakeLock();
+  const wide = useWide();
+  const palette = usePalette();
+  const control = useHole(outing, hole);
+  const { isDemo, units, zone, flasher, reading, advice, line, jigM, sheet, setSheet, openFish, undo, react, lowerLine, setJig } = control;
+  const { frame } = flasher;
+  const keys: ThumbKey[] = line
+    ? [
+        { id: 'looked', label: 'Looked', icon: 'eye', shortcut: 'L', onPress: () => void react('looked') },
+        { id: 'refused', label: 'Refused', icon: 'refused', shortcut: 'R', onPress: () => void react('refused') },
+        { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite') },
+        { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => openFish(null) },
+        { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
+      ]
+    : [
+        { id: 'down', label: 'Line down', detail: control.presentation, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
+        { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
+      ];
+  useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
+
+  const shaft = isDemo ? (
+    <>
+      <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>
+      <WaterColumnView
+        flasher={flasher}
+        units={units}
+        iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)}
+        adviceM={advice?.jigM ?? null}
+        onJig={setJig}
+      />
+    </>
+  ) : (
+    <ByEye hole={hole} reading={reading} jigM={jigM} units={units} timeZone={zone} onRead={() => setSheet('reading')} />
+  );
+  const goTo =
+    advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
+      <View style={{ position: 'absolute', left: 92, bottom: 4 }}>
+        <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
+      </View>
+    ) : null;
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
+  if (!wide) {
+    return (
+      <View style={{ flex: 1 }}>
+        <Instruction control={control} />
+        <View style={{ flex: 1, minHeight: 0 }}>
+          {shaft}
+          {goTo}
+        </View>
+        <ThumbBar keys={keys} />
+        <HoleSheets control={control} keys={keys} log={log} wide={wide} />
+      </View>
+    );
+  }
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 1, borderRightWidth: 1, borderRightColor: palette.line }}>
+        <HoleMap outing={outing} />
+      </View>
+      <View style={{ flex: 1.15, borderRightWidth: 1, borderRightColor: palette.line }}>
+        {shaft}
+        {goTo}
+      </View>
+      <View style={{ width: 400 }}>
+        <Instruction control={control} />
+        <ThumbBar keys={keys} showShortcuts />
+        <ScrollView contentContainerStyle={{ padding: 16 }}>
+          <Text heading={2} size="lead">
+            {`This ${control.method.place.toLowerCase()}`}
+          </Text>
+          {log}
+        </ScrollView>
+      </View>
+      <HoleSheets control={control} keys={keys} log={log} wide={wide} />
+    </View>
+  );
+}
+
+/** What the picture shows, across it. */
+const bandWords = (source: string | undefined) =>
+  source === 'live'
+    ? 'Flasher simulated, live: these fish are in no water'
+    : source === 'local'
+      ? 'No signal: simulated on this phone, these fish are in no water'
+      : 'Simulated flasher coming on';

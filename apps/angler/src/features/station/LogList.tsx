@@ -1,0 +1,93 @@
+import { speciesOf, speciesTable } from '@burrow/core/fish';
+import type { LogEntry, OutingState } from '@burrow/core/ledger';
+import { methodOf } from '@burrow/core/methods';
+import { clockText, depthText, fishLengthText, iceText, type UnitPreference } from '@burrow/core/units';
+import { View } from 'react-native';
+import { usePalette } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Text } from '@/ui/Text';
+
+export const reactionWords: Record<string, string> = {
+  looked: 'Looked',
+  stalled: 'Stalled',
+  followed: 'Followed',
+  refused: 'Refused',
+  fled: 'Fled',
+  nipped: 'Nipped',
+  bite: 'Bite',
+  missed: 'Missed',
+  hooked: 'Hooked',
+  lost: 'Lost',
+};
+
+/** What was logged, latest first, each with its undo. */
+export function LogList({
+  outing,
+  entries,
+  units,
+  timeZone,
+  onUndo,
+}: {
+  outing: OutingState;
+  entries: readonly LogEntry[];
+  units: UnitPreference;
+  timeZone: string;
+  onUndo: (id: string) => void;
+}) {
+  const palette = usePalette();
+  if (entries.length === 0) return <Text tone="second">Nothing logged yet.</Text>;
+  return (
+    <View>
+      {[...entries].reverse().map((entry) => {
+        const { what, detail, isFish } = wordsOf(entry, outing, units);
+        return (
+          <View key={entry.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 10, minHeight: 48, borderTopWidth: 1, borderTopColor: palette.line }}>
+            <Text size="small" tone="second">
+              {clockText(entry.ms, timeZone)}
+            </Text>
+            <Text size="small" strong tone={isFish ? 'kelp' : 'ink'} style={{ width: 78 }}>
+              {what}
+            </Text>
+            <Text size="small" tone="second" style={{ flex: 1 }}>
+              {detail}
+            </Text>
+            <Action kind="bare" label="Undo" spoken={`Undo ${what} ${clockText(entry.ms, timeZone)}`} height={48} onPress={() => onUndo(entry.id)} />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): { what: string; detail: string; isFish?: boolean } {
+  const hole = outing.stations.find((h) => h.id === entry.station);
+  if (entry.kind === 'reaction') {
+    const reaction = outing.reactions.find((r) => r.id === entry.id);
+    return { what: reactionWords[entry.text ?? ''] ?? 'Reaction', detail: reaction?.depthM == null ? '' : `jig ${depthText(reaction.depthM, units)}` };
+  }
+  if (entry.kind === 'fish-landed') {
+    const fish = outing.fish.find((f) => f.eventId === entry.id);
+    const name = fish && speciesTable.some((s) => s.id === fish.species) ? speciesOf(fish.species).short : (fish?.species ?? '');
+    return {
+      what: 'Fish',
+      detail: fish ? `${name}${fish.lengthMm === null ? ', not measured' : ` ${fishLengthText(fish.lengthMm, units)}`}, ${fish.fate ?? 'in hand'}` : '',
+      isFish: true,
+    };
+  }
+  if (entry.kind === 'method-changed') return { what: 'Now', detail: methodOf(entry.text ?? '')?.offer ?? entry.text ?? '' };
+  if (entry.kind === 'station-opened')
+    return { what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : 'Stopped', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
+  if (entry.kind === 'ice-measured') {
+    const ice = outing.ice.find((i) => i.ms === entry.ms);
+    return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };
+  }
+  if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
+  if (entry.kind === 'flag-up') return { what: 'Flag', detail: entry.text ?? '' };
+  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to ${(methodOf(hole.method)?.place ?? 'place').toLowerCase()} ${hole.label}` : '' };
+  if (entry.kind === 'clarity-measured') {
+    const clarity = outing.clarity.find((c) => c.ms === entry.ms);
+    return { what: 'Clarity', detail: clarity ? `disc lost at ${depthText(clarity.secchiM, units)}` : '' };
+  }
+  if (entry.kind === 'temperature-measured') return { what: 'Water', detail: 'temperature' };
+  return { what: entry.kind === 'note' ? 'Note' : 'Outing', detail: entry.text ?? 'ended' };
+}

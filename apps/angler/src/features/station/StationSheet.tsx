@@ -1,0 +1,96 @@
+import type { LonLat } from '@burrow/core/ground';
+import type { OutingState } from '@burrow/core/ledger';
+import type { Method } from '@burrow/core/methods';
+import { countingThickness } from '@burrow/core/safety';
+import { clamp, depthText, iceNeededText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
+import { useState } from 'react';
+import { newId } from '@/data/ledger';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useLastIce } from '@/data/water';
+import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+
+/** Where setting the ice begins on a water where none was measured, m. */
+const usualIceM = 0.1;
+
+interface Props {
+  method: Method;
+  onClose: () => void;
+  outing: OutingState;
+  zone: string;
+  at: LonLat;
+  expectedM: number;
+  onOpened: () => void;
+}
+
+/** A new place to fish: its depth, and on ice its thickness, asked once with nothing filled in. What is skipped stays not measured. */
+export function StationSheet({ open, ...form }: Props & { open: boolean }) {
+  return open ? <StationForm {...form} /> : null;
+}
+
+function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }: Props) {
+  const { units, leastIceM } = usePreferences();
+  const { ledger } = useLedger();
+  const last = useLastIce(outing.water);
+  const [ice, setIce] = useState<{ clearM: number; whiteM: number } | null>(null);
+  const [depthM, setDepth] = useState<number | null>(null);
+  const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
+  const depthStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
+  const countsM = ice && countingThickness(ice);
+  // The first touch sets a figure near what is likely; nothing is logged that nobody touched.
+  const startM = last?.clearM ?? usualIceM;
+  const step = (which: 'clearM' | 'whiteM', d: number) =>
+    setIce((now) => (now ? { ...now, [which]: clamp(now[which] + d * iceStep, 0, 2) } : which === 'clearM' ? { clearM: startM, whiteM: 0 } : { clearM: 0, whiteM: iceStep }));
+  const open = async () => {
+    const station = newId();
+    await ledger.writeAll({ id: outing.id, zone }, [
+      {
+        kind: 'station-opened',
+        body: { station, kind: method.stationKind, label: String(outing.stations.length + 1), at: [at[0], at[1]], mapDepthM: Math.round(expectedM * 100) / 100 },
+      },
+      ...(ice ? [{ kind: 'ice-measured' as const, body: { station, ...ice } }] : []),
+      ...(depthM === null ? [] : [{ kind: 'depth-sounded' as const, body: { station, depthM, source: 'entered' as const } }]),
+    ]);
+    onOpened();
+  };
+  return (
+    <Sheet
+      title={`${method.place} ${outing.stations.length + 1}`}
+      open
+      onClose={onClose}
+      footer={<Action kind="main" height={64} label={method.opened} onPress={() => void open()} />}
+    >
+      {method.isOnIce ? (
+        <>
+          <Stepper label="Clear ice" text={ice && iceText(ice.clearM, units)} onStep={(d) => step('clearM', d)} onClear={() => setIce(null)} />
+          <Stepper
+            label="White ice"
+            text={ice && (ice.whiteM === 0 ? 'none' : iceText(ice.whiteM, units))}
+            onStep={(d) => step('whiteM', d)}
+            hint="Milky ice from snow and flooding counts half."
+          />
+          {countsM === null ? (
+            <Caution headline="Ice not measured here">Measure it before every few steps. Skipped, it is logged as not measured, and nothing is said of it.</Caution>
+          ) : countsM < leastIceM ? (
+            <Caution
+              headline={`Counts as ${iceText(countsM, units)}: not enough`}
+            >{`Below your own least of ${iceNeededText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
+          ) : (
+            <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
+          )}
+        </>
+      ) : null}
+      <Stepper
+        label="Depth by flasher or line"
+        text={depthM === null ? null : depthText(depthM, units)}
+        empty="not sounded"
+        onStep={(d) => setDepth((m) => (m === null ? expectedM : clamp(m + d * depthStep, 0.3, 300)))}
+        onClear={() => setDepth(null)}
+        hint={`The map expects ${depthText(expectedM, units)}: an estimate, not a sounding.`}
+      />
+    </Sheet>
+  );
+}

@@ -1,0 +1,132 @@
+import type { StationState, LineState, OutingState } from '@burrow/core/ledger';
+import { lineToPull, tipUpHeights } from '@burrow/core/rig';
+import { clamp, clockText, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { newId } from '@/data/ledger';
+import { useLedger } from '@/data/session';
+import { radius, usePalette } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import { flagOf, flagText, isTipUp, tipUpName } from './tip-ups';
+
+interface Props {
+  onClose: () => void;
+  outing: OutingState;
+  hole: StationState;
+  zone: string;
+  units: UnitPreference;
+  bottomM: number | null;
+  nowMs: number;
+  /** A fish came up on this line. */
+  onFish: (line: string) => void;
+}
+
+const deadBait = 'Dead bait under a flag';
+/** Where setting the bottom begins where nothing tells it, m. */
+const startBottomM = 8;
+
+/** Tip-ups that are set: their flags with a timer, and one more at a height over the bottom. */
+export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs, onFish }: Props) {
+  const { ledger } = useLedger();
+  const { mapDepthM } = hole;
+  const [heightM, setHeight] = useState<number>(tipUpHeights.startM);
+  const [plumbedM, setPlumbed] = useState<number | null>(null);
+  const floorM = plumbedM ?? bottomM;
+  const scope = { id: outing.id, zone };
+  const set = outing.lines.filter((l) => isTipUp(l) && l.upMs === null);
+  const depthM = floorM === null ? null : lineToPull(Math.max(1, floorM), clamp(heightM, 0.05, Math.max(1, floorM) - 0.15));
+  const down = (rod: string, stationId: string, atM: number | null) =>
+    ({ kind: 'line-down', body: { line: newId(), station: stationId, rod, presentation: deadBait, ...(atM === null ? {} : { depthM: Math.round(atM * 100) / 100 }) } }) as const;
+  const again = (line: LineState) => void ledger.writeAll(scope, [{ kind: 'line-up', body: { line: line.id } }, down(line.rod, line.station, line.depths.at(-1)?.depthM ?? null)]);
+  return (
+    <Sheet
+      title="Tip-ups"
+      open
+      onClose={onClose}
+      footer={
+        <Action
+          kind="main"
+          height={64}
+          label={depthM === null ? 'Set here: the bottom first' : `Set here, ${depthText(depthM, units)} of line`}
+          disabled={depthM === null}
+          onPress={() => void ledger.write(scope, 'line-down', down(tipUpName(outing), hole.id, depthM).body)}
+        />
+      }
+    >
+      {set.length === 0 ? <Text tone="second">None set. Loose line, the flag bent under; your rules say how many lines and how near you must stay.</Text> : null}
+      {set.map((line) => (
+        <TipUp
+          key={line.id}
+          line={line}
+          where={`hole ${outing.stations.find((h) => h.id === line.station)?.label ?? '?'}, ${line.depths.length > 0 ? depthText(line.depths[line.depths.length - 1].depthM, units) : 'depth unknown'}, since ${clockText(line.downMs, zone)}`}
+          nowMs={nowMs}
+          onFlag={() => void ledger.write(scope, 'flag-up', { line: line.id })}
+          onFish={() => onFish(line.id)}
+          onAgain={() => again(line)}
+          onUp={() => void ledger.write(scope, 'line-up', { line: line.id })}
+        />
+      ))}
+      <Stepper
+        label="Over the bottom"
+        text={depthText(heightM, units)}
+        onStep={(d) => setHeight((m) => clamp(m + (d * metresPerDepthUnit(units)) / 2, 0.1, tipUpHeights.mostM * 2))}
+        hint="A hand or two is the start; up to a long arm for lake trout."
+      />
+      <Stepper
+        label="Bottom"
+        text={floorM === null ? null : depthText(floorM, units)}
+        empty="not sounded"
+        onStep={(d) => setPlumbed(floorM === null ? (mapDepthM ?? startBottomM) : clamp(floorM + (d * metresPerDepthUnit(units)) / 2, 1, 100))}
+        hint={
+          plumbedM === null && bottomM !== null
+            ? 'Off the flasher. A line with a weight tells it too.'
+            : `By a line let down with a weight.${mapDepthM === null ? '' : ` The map expects ${depthText(mapDepthM, units)}.`}`
+        }
+      />
+    </Sheet>
+  );
+}
+
+interface TipUpProps {
+  line: LineState;
+  where: string;
+  nowMs: number;
+  onFlag: () => void;
+  onFish: () => void;
+  onAgain: () => void;
+  onUp: () => void;
+}
+
+function TipUp({ line, where, nowMs, onFlag, onFish, onAgain, onUp }: TipUpProps) {
+  const palette = usePalette();
+  const flagMs = flagOf(line);
+  return (
+    <View
+      style={{
+        gap: 8,
+        padding: 12,
+        borderRadius: radius,
+        borderWidth: flagMs === null ? 1 : 3,
+        borderColor: flagMs === null ? palette.line : palette.ember,
+        backgroundColor: palette.card,
+      }}
+    >
+      <Text strong>{flagMs === null ? line.rod : `${line.rod}: flag up ${flagText(nowMs - flagMs)}`}</Text>
+      <Text size="small" tone="second">
+        {flagMs === null ? where : `${where}. Pull the slack first, lift when you feel weight.`}
+      </Text>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {flagMs === null ? (
+          <Action grow height={64} kind="main" label="Flag up" onPress={onFlag} />
+        ) : (
+          <Action grow height={64} kind="main" icon="fish" label="Fish" onPress={onFish} />
+        )}
+        {flagMs === null ? null : <Action grow height={64} label="Set again" onPress={onAgain} />}
+        <Action grow height={64} label="Take up" onPress={onUp} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,279 @@
+import type { WaterDetail } from '@burrow/contract/api';
+import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import type { LedgerEvent } from '@burrow/core/ledger';
+import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
+import { expectedText, nextWords, planWords } from '@burrow/core/holes';
+import { countingThickness } from '@burrow/core/safety';
+import { depthText, distanceText, iceText, isoWithOffset } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
+import { StationSheet } from '@/features/station/StationSheet';
+import { methodOf, methodsOn, usualMethod, type Method } from '@burrow/core/methods';
+import { useWide } from '@/features/shell/Shell';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { useBanks } from '@/data/banks';
+import { useHoles } from '@/data/holes';
+import { newId } from '@/data/ledger';
+import { useOutlook } from '@/data/outlook';
+import { usePreferences, type KeptHolePlan } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useSpecies } from '@/data/species';
+import { useLastIce, useOuting } from '@/data/water';
+import type { Ground } from '@/workers/ground.api';
+import { BankPanel } from './BankPanel';
+import { GroundList } from './GroundList';
+import { MapPane } from './MapPane';
+import { OutingActions } from './OutingActions';
+import { Answer, Foot, Panes } from './Panes';
+import { PlanSheet } from './PlanSheet';
+import { useLayers } from './useLayers';
+import { useTapped } from './useTapped';
+import { headline, mapHoles, reason, way } from './words';
+
+const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+
+/** Standing water: where to drill, in what order. */
+export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
+  const { state, ledger, ready } = useLedger();
+  const { units } = usePreferences();
+  const { species } = useSpecies(water.file, water.id);
+  const wide = useWide();
+  const router = useRouter();
+  const underWay = useOuting();
+  const { plan, outlook, columnPending, weather, without, input, column, nowMs } = useOutlook();
+  // What is under way on another water is not drilled from here.
+  const outing = underWay?.water === water.id ? underWay : undefined;
+  const elsewhere = outing ? undefined : underWay;
+  const lastIce = useLastIce(water.id);
+  const { map: bed, breakFoot } = ground;
+  const { tapped, setTapped, position, says, locate } = useTapped(bed);
+  const [isPlanning, setPlanning] = useState(false);
+  // The place is held while its sheet is open: advice that changes meanwhile must not move the hole.
+  const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number } | null>(null);
+  const [inWords, setInWords] = useState(false);
+  const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
+  const [isAsking, setAsking] = useState(false);
+  const [ended, setEnded] = useState<{ event: LedgerEvent; text: string } | null>(null);
+  const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
+  const drilling = useHoles(water, ground, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
+  const { left, next, fish, look } = drilling;
+  const banks = useBanks(water, input, column, wide || inWords);
+  const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
+  const { layers, overlay } = useLayers(fish, look, bed.deepest.depthM);
+
+  const rule = outlook?.depth?.rule;
+  const zone = water.file.water.timezone;
+  const surface = outlook?.surface ?? 'unknown';
+  const ways = methodsOn(surface);
+  // What the outing is fished with, else what this water asks for now.
+  const method = (outing && methodOf(outing.method)) ?? ways[0] ?? usualMethod;
+  const isUnderWay = outing !== undefined && outing.stations.length > 0;
+  const advised = isUnderWay ? next : null;
+  const target = tapped ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
+  const expected = depthAt(bed, target);
+  // A place that has a hole already is gone back to, not drilled again.
+  const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
+  const standing = position ?? outing?.stations.at(-1)?.at ?? null;
+  const end = async (id: string, text: string) => setEnded({ event: await ledger.write({ id, zone }, 'outing-ended', {}), text });
+  const start = async (by: Method) => {
+    setAsking(false);
+    const id = newId();
+    if (elsewhere) await end(elsewhere.id, `Outing on ${elsewhere.waterName} ended`);
+    await ledger.write({ id, zone }, 'outing-started', {
+      water: water.id,
+      waterName: water.file.water.name,
+      species: [species],
+      goal: 'numbers',
+      method: by.id,
+      ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
+    });
+  };
+  const words = advised
+    ? {
+        headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
+        detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
+      }
+    : drilling.plan && left.length > 0
+      ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
+      : surface === 'open' && !outing
+        ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
+        : { headline: headline(ground), detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
+
+  const answer = (
+    <Answer>
+      <Text heading={1} size="title">
+        {words.headline}
+      </Text>
+      <Text tone="second">{words.detail}</Text>
+      {drilling.why ? <Text tone="straw">{drilling.why}</Text> : null}
+      {drilling.make.isError ? <Text tone="straw">{(drilling.make.error as Error).message}</Text> : null}
+    </Answer>
+  );
+  const isIced = column !== null && column.now.iceClearM + column.now.iceWhiteM > 0;
+  const bankPanel = <BankPanel {...banks} units={units} zone={zone} isIced={isIced} />;
+  const list = (
+    <>
+      <View style={{ paddingHorizontal: 16, paddingBottom: 16, gap: 8 }}>
+        {surface === 'open' ? <Caution headline="Open water, as modelled">If there is ice here, it is new and not to be trusted.</Caution> : null}
+        {method.isOnIce ? (
+          <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
+            {`Check each hole, more often near the inflow. No ice is safe ice.${water.file.water.kind === 'reservoir' ? ' Under a falling level ice hangs unsupported.' : ''}`}
+          </Caution>
+        ) : null}
+      </View>
+      {isIced ? null : bankPanel}
+      <GroundList water={water} ground={ground} planned={planned} holes={holes} units={units} />
+      {isIced ? bankPanel : null}
+    </>
+  );
+  const map = (
+    <MapPane
+      water={water}
+      ground={ground}
+      holes={holes}
+      planned={planned}
+      from={standing}
+      overlay={overlay}
+      candidate={target}
+      position={position}
+      onTap={setTapped}
+      onLocate={locate}
+      layers={layers}
+      onWords={wide ? undefined : () => setInWords(true)}
+    />
+  );
+  const whereTo = says ?? way(standing, target, units) ?? (tapped ? 'The place you tapped.' : 'Tap the map for another place.');
+  const panel = (
+    <Foot>
+      <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+        <View style={{ flex: 1 }} aria-live="polite">
+          <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Text>
+          <Text size="small" tone="second">
+            {elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : tapped && !says ? 'The place you tapped.' : whereTo}
+          </Text>
+        </View>
+        {outing && known ? (
+          <Action
+            kind="main"
+            height={64}
+            label={`Back to ${method.place.toLowerCase()} ${known.label}`}
+            onPress={() => {
+              void ledger.write({ id: outing.id, zone }, 'moved', { station: known.id, ...(outing.currentStation === null ? {} : { fromStation: outing.currentStation }) });
+              setTapped(null);
+              router.navigate('/hole');
+            }}
+          />
+        ) : outing ? (
+          <Action kind="main" height={64} label={method.open} disabled={!expected} onPress={() => setDrillAt({ at: target, expectedM: expected!.depthM })} />
+        ) : (
+          <Action
+            kind="main"
+            height={64}
+            label={ways.length === 1 && !ways[0].isOnIce ? ways[0].offer : 'Start outing'}
+            disabled={!ready}
+            onPress={() => (ways.length === 1 ? void start(ways[0]) : setAsking(true))}
+          />
+        )}
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {!method.isOnIce ? (
+          surface === 'open' && !outing ? (
+            <Action grow label="There is ice: start on it" onPress={() => void start(usualMethod)} />
+          ) : null
+        ) : drilling.plan ? (
+          <Action
+            grow
+            label="Drop the plan"
+            onPress={() => {
+              setDropped(drilling.plan);
+              drilling.drop();
+            }}
+          />
+        ) : (
+          <Action
+            grow
+            label={drilling.make.isPending ? 'Laying out' : drilling.isReady ? 'Plan holes' : 'Reading the water'}
+            disabled={drilling.make.isPending || !drilling.isReady}
+            onPress={() => setPlanning(true)}
+          />
+        )}
+        {outing ? <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end(outing.id, 'Outing ended')} /> : null}
+      </View>
+    </Foot>
+  );
+
+  return (
+    <>
+      <Panes answer={answer} map={map} list={list} panel={panel} inWords={inWords} onMap={() => setInWords(false)} />
+      {isPlanning ? (
+        <PlanSheet
+          onClose={() => setPlanning(false)}
+          ground={ground}
+          start={standing ?? nearestPlace(outlineOf(water.file), target)}
+          tapped={tapped}
+          units={units}
+          onPlan={(request) => {
+            setPlanning(false);
+            setTapped(null);
+            drilling.make.mutate(request);
+          }}
+        />
+      ) : null}
+      {dropped ? (
+        <Suspense fallback={null}>
+          <UndoSnackbar
+            key={dropped.id}
+            text="Plan dropped"
+            onUndo={() => {
+              drilling.restore(dropped);
+              setDropped(null);
+            }}
+            onDismiss={() => setDropped(null)}
+            liftPx={wide ? 0 : 150}
+          />
+        </Suspense>
+      ) : null}
+      <Sheet title="How do you fish today?" open={isAsking} onClose={() => setAsking(false)}>
+        {ways.map((way) => (
+          <Action key={way.id} height={64} label={way.offer} onPress={() => void start(way)} />
+        ))}
+        <Text size="small" tone="second">
+          Whether there is ice here is not known. Measure it before every few steps.
+        </Text>
+      </Sheet>
+      {ended ? (
+        <Suspense fallback={null}>
+          <UndoSnackbar
+            key={ended.event.id}
+            text={ended.text}
+            onUndo={() => {
+              void ledger.write({ id: ended.event.outing, zone }, 'undone', { target: ended.event.id });
+              setEnded(null);
+            }}
+            onDismiss={() => setEnded(null)}
+            liftPx={wide ? 0 : 150}
+          />
+        </Suspense>
+      ) : null}
+      {outing && drillAt ? (
+        <StationSheet
+          method={method}
+          open
+          onClose={() => setDrillAt(null)}
+          outing={outing}
+          zone={zone}
+          {...drillAt}
+          onOpened={() => {
+            setDrillAt(null);
+            setTapped(null);
+            router.navigate('/hole');
+          }}
+        />
+      ) : null}
+    </>
+  );
+}

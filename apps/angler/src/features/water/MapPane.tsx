@@ -1,0 +1,99 @@
+import { wayText, type LonLat } from '@burrow/core/ground';
+import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
+import type { WaterDetail } from '@burrow/contract/api';
+import { useRouter } from 'expo-router';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { Action } from '@/ui/Action';
+import type { DepthMapProps } from '@/features/water/map/DepthMapView';
+import { Text } from '@/ui/Text';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { usePalette } from '@/theme/theme';
+import { MapSheet } from './MapSheet';
+import { SaveSheet } from './SaveSheet';
+import type { Layers } from './useLayers';
+import DepthMapView from '@/features/water/map/DepthMapView';
+
+interface Props extends Omit<DepthMapProps, 'outline' | 'marks' | 'isFlowing' | 'measured' | 'palette' | 'units' | 'zoomRef' | 'showStructure'> {
+  water: WaterDetail;
+  onLocate: () => void;
+  layers: Layers;
+  /** Shows the list in the map's stead; none where both stand side by side. */
+  onWords?: () => void;
+}
+
+/** The map of a water with what one does to it: zoom, find oneself, measure, choose what it shows. */
+export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Props) {
+  const palette = usePalette();
+  const router = useRouter();
+  const { units } = usePreferences();
+  const { state } = useLedger();
+  const [open, setOpen] = useState<'map' | 'save' | null>(null);
+  const [showStructure, setShowStructure] = useState(!isFlowing(water.file.water.kind));
+  const [measured, setMeasured] = useState<LonLat[] | null>(null);
+  const zoom = useRef<(by: number) => void>(() => {});
+  const holdZoom = useCallback((z: (by: number) => void) => void (zoom.current = z), []);
+  const outline = useMemo(() => outlineOf(water.file), [water]);
+  const marks = useMemo(() => marksOf(water.file), [water]);
+  const { map: bed } = map.ground;
+  return (
+    <View style={{ flex: 1, minHeight: 240, backgroundColor: palette.ground }}>
+      <DepthMapView
+        {...map}
+        outline={outline}
+        marks={marks}
+        isFlowing={isFlowing(water.file.water.kind)}
+        showStructure={showStructure}
+        measured={measured ?? undefined}
+        palette={palette}
+        units={units}
+        onTap={(at) => (measured ? setMeasured([...measured, at]) : onTap(at))}
+        zoomRef={holdZoom}
+      />
+      <View style={{ position: 'absolute', right: 12, bottom: 12, gap: 8 }}>
+        <Action label="" spoken="Where am I" icon="locate" onPress={onLocate} />
+        <Action label="" spoken="Closer" icon="plus" onPress={() => zoom.current(0.7)} />
+        <Action label="" spoken="Further" icon="minus" onPress={() => zoom.current(-0.7)} />
+      </View>
+      <View style={{ position: 'absolute', left: 12, bottom: 36, gap: 8 }}>
+        <Action label="Map" spoken="What the map shows and can do" onPress={() => setOpen('map')} />
+        {onWords ? <Action label="In words" onPress={onWords} /> : null}
+      </View>
+      <View pointerEvents={measured ? 'box-none' : 'none'} style={{ position: 'absolute', left: 8, right: measured ? 8 : undefined, top: 8, gap: 8 }}>
+        {measured ? (
+          <View
+            style={{ flexDirection: 'row', alignItems: 'center', gap: 8, padding: 8, borderRadius: 10, borderWidth: 1, borderColor: palette.line, backgroundColor: palette.card }}
+          >
+            <View style={{ flex: 1 }} aria-live="polite">
+              <Text strong>{wayText(bed, measured, units)}</Text>
+            </View>
+            <Action label="Back" spoken="Take the last place back" disabled={measured.length === 0} onPress={() => setMeasured(measured.slice(0, -1))} />
+            <Action label="Done" spoken="Done measuring" onPress={() => setMeasured(null)} />
+          </View>
+        ) : (
+          <View style={{ alignSelf: 'flex-start', paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.ground }}>
+            <Text size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, north up`}</Text>
+          </View>
+        )}
+      </View>
+      {open === 'map' ? (
+        <MapSheet
+          onClose={() => setOpen(null)}
+          layers={layers}
+          showStructure={showStructure}
+          onStructure={setShowStructure}
+          onMeasure={() => {
+            setOpen(null);
+            setMeasured([]);
+          }}
+          onMark={() => router.navigate('/mark-water')}
+          onSave={() => setOpen('save')}
+          units={units}
+        />
+      ) : null}
+      {open === 'save' ? <SaveSheet water={water} outings={state.outings} onClose={() => setOpen(null)} /> : null}
+    </View>
+  );
+}

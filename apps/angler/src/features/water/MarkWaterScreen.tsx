@@ -1,0 +1,230 @@
+import { outlineOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
+import { isFlowing, marksOf, withMark, withOutline, withoutMark, type LineMark, type PlaceMark } from '@burrow/contract/formats/water-marks';
+import type { WaterDetail } from '@burrow/contract/api';
+import { coverKinds, type LonLat } from '@burrow/core/ground';
+import { distanceText } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { markText } from '@/features/water/map/mark-text';
+import { Notice } from '@/ui/Notice';
+import { useWide } from '@/features/shell/Shell';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { useGround } from '@/data/ground';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useWater } from '@/data/water';
+import { newId } from '@/data/ledger';
+import { useWaterChange } from '@/data/water-change';
+import { usePalette } from '@/theme/theme';
+import type { Ground } from '@/workers/ground.api';
+import MarkMap from '@/features/water/map/MarkMap';
+
+const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+
+type Role = PlaceMark['role'] | LineMark['role'] | 'outline';
+
+const roles: readonly { id: Role; label: string; hint: string }[] = [
+  { id: 'spot', label: 'Spot', hint: 'Fish seen, a bite, a wreck: anything to come back to. Tap where it is.' },
+  { id: 'cover', label: 'Cover', hint: 'Tap where it stands.' },
+  { id: 'hard', label: 'Hard patch', hint: 'Rock felt on mud is everything. Tap where.' },
+  { id: 'seam', label: 'Seam', hint: 'The line between moving and still water: tap along it, then end the line.' },
+  { id: 'bank', label: 'Bank', hint: 'A stretch of high bank throws shade: tap along the shore, then end the line.' },
+  { id: 'outline', label: 'Shore', hint: 'Drag a corner of the shore, or a place between two, to where it belongs.' },
+  { id: 'inflow', label: 'Inflow', hint: 'Ice is thin there first. Tap where it comes in.' },
+  { id: 'outflow', label: 'Outflow', hint: 'Ice is thin there first. Tap where it goes out.' },
+];
+const heightsM = [1, 2, 5, 10, 20, 40] as const;
+const steepness = [
+  { id: 'flat', label: 'Flat' },
+  { id: 'sloping', label: 'Sloping' },
+  { id: 'steep', label: 'Steep' },
+  { id: 'wall', label: 'Wall' },
+] as const satisfies readonly { id: LineMark['steepness']; label: string }[];
+
+/** What lies in and round this water? */
+export function MarkWaterScreen() {
+  const { detail } = useWater();
+  const { state } = useLedger();
+  const { units } = usePreferences();
+  const water = detail.data?.value;
+  const ground = useGround(water, state.outings, units);
+  if (ground.isError) return <Notice title="No map">{(ground.error as Error).message}</Notice>;
+  if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
+  return <Marking key={water.id} water={water} ground={ground.data} />;
+}
+
+function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
+  const palette = usePalette();
+  const wide = useWide();
+  const router = useRouter();
+  const { units } = usePreferences();
+  const change = useWaterChange(water);
+  const moving = isFlowing(water.file.water.kind);
+  const [file, setFile] = useState(water.file);
+  const kept = useRef<Promise<unknown>>(Promise.resolve());
+  const [past, setPast] = useState<WaterFile[]>([]);
+  const [role, setRole] = useState<Role>(moving ? 'seam' : 'spot');
+  const [kind, setKind] = useState(coverKinds[0].id);
+  const [heightM, setHeightM] = useState('5');
+  const [steep, setSteep] = useState<NonNullable<LineMark['steepness']>>('steep');
+  const [drawn, setDrawn] = useState<LonLat[]>([]);
+  const [asked, setAsked] = useState<number | null>(null);
+  const [name, setName] = useState('');
+  const [says, setSays] = useState<string | null>(null);
+  const marks = useMemo(() => marksOf(file), [file]);
+  const outline = useMemo(() => outlineOf(file), [file]);
+  const isLine = role === 'seam' || role === 'bank';
+
+  // Every change is on the phone at once; nothing waits for a button.
+  const put = (next: WaterFile) => {
+    const from = file;
+    setFile(next);
+    setSays(null);
+    // One after the other: each change is laid on what the one before it left.
+    kept.current = kept.current.then(() => change.keep(from, next));
+  };
+  const take = (next: WaterFile) => {
+    setPast((p) => [...p, file]);
+    setName('');
+    put(next);
+  };
+  const said = name.trim() === '' ? {} : { name: name.trim() };
+  const tap = (place: LonLat, mark: number | null) => {
+    const at: [number, number] = [place[0], place[1]];
+    if (role === 'outline') return;
+    if (isLine) setDrawn((d) => [...d, at]);
+    else if (mark !== null) setAsked(mark);
+    else take(withMark(file, { id: newId(), role, at, ...said, ...(role === 'cover' ? { kind } : {}) }));
+  };
+  const moveShore = (ring: LonLat[]) => {
+    const corners = ring.map(([lon, lat]): [number, number] => [lon, lat]);
+    take(withOutline(file, corners));
+  };
+  const endLine = () => {
+    const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
+    if (role === 'seam' || role === 'bank') take(withMark(file, { id: newId(), role, line, ...said, ...(role === 'bank' ? { heightM: Number(heightM), steepness: steep } : {}) }));
+    setDrawn([]);
+  };
+  const undo = () => {
+    if (drawn.length > 0) return setDrawn(drawn.slice(0, -1));
+    put(past.at(-1)!);
+    setPast((p) => p.slice(0, -1));
+  };
+  const done = async () => {
+    await kept.current;
+    const { isUnsent, why } = await change.send();
+    if (why) setSays(`The server would not have it: ${why}. It stays on this phone.`);
+    else if (isUnsent) setSays('No signal: the marks are on this phone and go out when it comes back.');
+    else router.navigate('/water');
+  };
+  const asking = [...marks.places, ...marks.lines].find((m) => m.index === asked);
+  const choices = (
+    <View style={{ gap: 10, padding: 16 }}>
+      <Choice
+        label="What to mark"
+        options={roles}
+        value={role}
+        onChange={(next) => {
+          setRole(next);
+          setDrawn([]);
+        }}
+        wrap
+      />
+      {role === 'cover' ? <Choice label="Kind of cover" options={coverKinds} value={kind} onChange={setKind} wrap={wide} /> : null}
+      {role === 'bank' ? (
+        <>
+          <Choice label="Height of the bank" options={heightsM.map((m) => ({ id: String(m), label: distanceText(m, units) }))} value={heightM} onChange={setHeightM} wrap={wide} />
+          <Choice label="Steepness of the bank" options={steepness} value={steep} onChange={setSteep} wrap={wide} />
+        </>
+      ) : null}
+      {role === 'inflow' || role === 'outflow' || role === 'bank' || role === 'outline' ? null : (
+        <Suspense fallback={null}>
+          <Field label="Its name, if it has one" value={name} onChangeText={setName} maxLength={60} />
+        </Suspense>
+      )}
+    </View>
+  );
+  const panel = (
+    <View style={{ padding: 16, gap: 8, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow label="Undo" disabled={past.length === 0 && drawn.length === 0} onPress={undo} />
+        {isLine ? <Action grow label={`End the ${role}`} disabled={drawn.length < 2} onPress={endLine} /> : null}
+        <Action grow kind="main" label="Done" disabled={drawn.length > 0} onPress={() => void done()} />
+      </View>
+    </View>
+  );
+  const heading = (
+    <View style={{ padding: 16, paddingBottom: 0, gap: 6 }} aria-live="polite">
+      <Text heading={1} size="title">
+        Mark this water
+      </Text>
+      <Text tone="second">{roles.find((r) => r.id === role)!.hint}</Text>
+      <Text size="small" tone="second">{`${marks.places.length + marks.lines.length} marks on ${file.water.name}`}</Text>
+      {says ? <Text tone="straw">{says}</Text> : null}
+    </View>
+  );
+  const map = (
+    <View style={{ flex: 1, minHeight: 240 }}>
+      <MarkMap
+        ground={ground}
+        outline={outline}
+        marks={marks}
+        isFlowing={moving}
+        drawn={drawn}
+        snapsToShore={role === 'bank' || role === 'inflow' || role === 'outflow'}
+        palette={palette}
+        units={units}
+        onShore={role === 'outline' ? moveShore : null}
+        onTap={tap}
+      />
+    </View>
+  );
+  return (
+    <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
+      {wide ? (
+        <>
+          {map}
+          <View style={{ width: 400, borderLeftWidth: 1, borderLeftColor: palette.line }}>
+            <ScrollView>
+              {heading}
+              {choices}
+            </ScrollView>
+            {panel}
+          </View>
+        </>
+      ) : (
+        <>
+          {heading}
+          {choices}
+          {map}
+          {panel}
+        </>
+      )}
+      <Sheet
+        title={asking ? ('line' in asking ? (asking.name ?? asking.role) : markText(asking, moving)) : ''}
+        open={asking !== undefined}
+        onClose={() => setAsked(null)}
+        footer={
+          <>
+            <Action
+              kind="main"
+              height={64}
+              label="Take this mark away"
+              onPress={() => {
+                take(withoutMark(file, asked!));
+                setAsked(null);
+              }}
+            />
+            <Action label="Leave it" onPress={() => setAsked(null)} />
+          </>
+        }
+      >
+        <Text tone="second">Undo brings it back.</Text>
+      </Sheet>
+    </View>
+  );
+}
