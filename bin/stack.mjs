@@ -79,7 +79,7 @@ export async function startStack(options) {
       PORT: String(options.port),
       DATABASE_URL: databaseUrl,
       FLASHER_URL: flasherUrl,
-      STATION_URL: stationUrl,
+      WEATHER_URL: stationUrl,
       SESSION_SECRET: readFileSync(secretFile, 'utf8'),
       WEB_DIR: path.join(root, '.build/web'),
       LOG_LEVEL: options.log ?? 'warn',
@@ -124,7 +124,8 @@ function demoClock(file, start) {
 }
 const keepEveryMs = 5000;
 
-async function createDatabase(url) {
+/** Makes the program's database where there is none. */
+export async function createDatabase(url) {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   try {

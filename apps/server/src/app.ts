@@ -33,9 +33,11 @@ export interface AppOptions {
   log: Logger;
   demo: boolean;
   sessionSecret: string;
-  /** Null where this server has no flasher, or no station. */
+  /** Null where this server has no flasher, or no weather service. */
   flasherUrl: string | null;
-  stationUrl: string | null;
+  weatherUrl: string | null;
+  /** Proxies whose word on a request's address and scheme is taken. */
+  proxyHops: number;
   /** File of the bundled worker that computes winters. */
   winterWorker: string;
   /** Folder of the exported web app; none for the API alone. */
@@ -54,7 +56,7 @@ const sameOrigin: RequestHandler = (req, _res, next) => {
 /** The application, ready to listen. */
 export function makeApp(options: AppOptions): Express {
   const { db, clock, demo } = options;
-  const [ledger, waters, station] = [new Ledger(db), new Waters(db), new Station(options.stationUrl)];
+  const [ledger, waters, station] = [new Ledger(db), new Waters(db), new Station(options.weatherUrl)];
   const services: Services = {
     accounts: new Accounts(db),
     ledger,
@@ -69,6 +71,7 @@ export function makeApp(options: AppOptions): Express {
   collectDefaultMetrics({ register: registry });
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', options.proxyHops);
   app.use(
     pinoHttp({
       logger: options.log,
@@ -121,7 +124,7 @@ export function makeApp(options: AppOptions): Express {
       name: 'burrow',
       resave: false,
       saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'lax', maxAge: 180 * 86_400_000 },
+      cookie: { httpOnly: true, sameSite: 'lax', secure: options.proxyHops > 0 ? 'auto' : false, maxAge: 180 * 86_400_000 },
     }),
     sessionRoutes(services),
     anglerRoutes(services),

@@ -1,15 +1,15 @@
+import cluster from 'node:cluster';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
+import type { Logger } from 'pino';
 import { makeApp } from './app';
 import { scenarioClock, systemClock } from './clock';
 import { dataSource } from './data-source';
 import { makeLogger } from './log';
 import { migrate } from './migrate';
-import { readSettings } from './settings';
+import { readSettings, type Settings } from './settings';
 
-async function main(): Promise<void> {
-  const settings = readSettings(process.env);
-  const log = makeLogger(settings.LOG_LEVEL);
+async function serve(settings: Settings, log: Logger): Promise<void> {
   const db = await dataSource(settings.DATABASE_URL).initialize();
   await migrate(db);
   const pool = new pg.Pool({ connectionString: settings.DATABASE_URL, max: 5, connectionTimeoutMillis: 5000 });
@@ -24,7 +24,8 @@ async function main(): Promise<void> {
     demo: settings.DEMO_START !== undefined,
     sessionSecret: settings.SESSION_SECRET,
     flasherUrl: settings.FLASHER_URL ?? null,
-    stationUrl: settings.STATION_URL ?? null,
+    weatherUrl: settings.WEATHER_URL ?? null,
+    proxyHops: settings.PROXY_HOPS,
     winterWorker: fileURLToPath(new URL('winter-worker.mjs', import.meta.url)),
     webDir: settings.WEB_DIR,
   });
@@ -44,6 +45,37 @@ async function main(): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+}
+
+/** Several processes behind one port: each a whole server over the same database. One that ends is started again, unless it ends at once. */
+function shareOut(processes: number, log: Logger): void {
+  // The processes take connections from the system themselves: one that dies takes none with it that another could serve.
+  cluster.schedulingPolicy = cluster.SCHED_NONE;
+  let stopping = false;
+  const began = new Map<number, number>();
+  const start = () => void began.set(cluster.fork().id, Date.now());
+  for (let i = 0; i < processes; i++) start();
+  cluster.on('exit', (worker, code) => {
+    if (stopping) return;
+    if (Date.now() - (began.get(worker.id) ?? 0) < leastLifeMs) process.exit(code === 0 ? 1 : code);
+    log.error(`a server process ended with ${code}; another is started`);
+    start();
+  });
+  const stop = () => {
+    stopping = true;
+    for (const worker of Object.values(cluster.workers ?? {})) worker?.process.kill('SIGTERM');
+  };
+  process.on('SIGTERM', stop);
+  process.on('SIGINT', stop);
+}
+/** A process that ends sooner than this, ms, would end again. */
+const leastLifeMs = 5000;
+
+async function main(): Promise<void> {
+  const settings = readSettings(process.env);
+  const log = makeLogger(settings.LOG_LEVEL);
+  if (settings.PROCESSES > 1 && cluster.isPrimary) shareOut(settings.PROCESSES, log);
+  else await serve(settings, log);
 }
 
 main().catch((error: unknown) => {

@@ -16,7 +16,7 @@ async function start(databaseUrl: string, port: number): Promise<ChildProcess> {
       PORT: String(port),
       DATABASE_URL: databaseUrl,
       FLASHER_URL: 'http://127.0.0.1:9',
-      STATION_URL: 'http://127.0.0.1:9',
+      WEATHER_URL: 'http://127.0.0.1:9',
       SESSION_SECRET: 'a secret for the tests only',
       LOG_LEVEL: 'silent',
     },

@@ -141,7 +141,7 @@ test('on a demo server only the demo’s own account has a scenario clock, simul
   }).listen(0, '127.0.0.1');
   await new Promise((resolve) => outside.once('listening', resolve));
   const url = `http://127.0.0.1:${(outside.address() as AddressInfo).port}`;
-  const app = await newApp({ demo: true, nowMs, stationUrl: url, flasherUrl: url });
+  const app = await newApp({ demo: true, nowMs, weatherUrl: url, flasherUrl: url });
   const water = {
     type: 'FeatureCollection',
     water: { name: 'Pond', kind: 'lake', timezone: 'UTC', elevation_m: 0, secchi_m: 2 },

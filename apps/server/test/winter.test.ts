@@ -40,7 +40,7 @@ beforeAll(async () => {
     });
   }).listen(0, '127.0.0.1');
   await new Promise((resolve) => relay.once('listening', resolve));
-  app = await newApp({ stationUrl: `http://127.0.0.1:${(relay.address() as AddressInfo).port}`, nowMs });
+  app = await newApp({ weatherUrl: `http://127.0.0.1:${(relay.address() as AddressInfo).port}`, nowMs });
 });
 afterAll(async () => {
   relay.close();
