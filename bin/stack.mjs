@@ -62,15 +62,18 @@ export async function startStack(options) {
       writeFileSync(mark, '');
     }
     say('starting the simulated flasher and weather station');
+    const clock = demoClock(path.join(dataDir, 'demo-clock'), options.start);
     const standIn = async (name) => {
       const port = await freePort();
-      const child = spawn(process.execPath, ['--enable-source-maps', program(name)], { env: { ...process.env, PORT: String(port) }, stdio: ['ignore', 'inherit', 'inherit'] });
+      const child = spawn(process.execPath, ['--enable-source-maps', program(name)], {
+        env: { ...process.env, PORT: String(port), CLOCK_START: new Date(clock.nowMs()).toISOString() },
+        stdio: ['ignore', 'inherit', 'inherit'],
+      });
       children.push(child);
       await answers(`http://127.0.0.1:${port}/healthz`, child);
       return `http://127.0.0.1:${port}`;
     };
     const [flasherUrl, stationUrl] = [await standIn('flasher'), await standIn('weather-station')];
-    const clock = demoClock(path.join(dataDir, 'demo-clock'), options.start);
     const secretFile = path.join(dataDir, 'session-secret');
     if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 });
     const env = {
@@ -79,7 +82,8 @@ export async function startStack(options) {
       PORT: String(options.port),
       DATABASE_URL: databaseUrl,
       FLASHER_URL: flasherUrl,
-      WEATHER_URL: stationUrl,
+      WEATHER_URL: `${stationUrl}/hourly`,
+      WEATHER_PAST_DAYS: '220',
       SESSION_SECRET: readFileSync(secretFile, 'utf8'),
       WEB_DIR: path.join(root, '.build/web'),
       LOG_LEVEL: options.log ?? 'warn',

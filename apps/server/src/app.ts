@@ -21,7 +21,7 @@ import type { Services } from './services';
 import { Accounts } from './services/accounts';
 import { FlasherFeed } from './services/flasher-feed';
 import { Ledger } from './services/ledger';
-import { Station } from './services/station';
+import { Weather } from './services/weather';
 import { Waters } from './services/waters';
 import { Winters } from './services/winters';
 
@@ -36,6 +36,8 @@ export interface AppOptions {
   /** Null where this server has no flasher, or no weather service. */
   flasherUrl: string | null;
   weatherUrl: string | null;
+  /** Days back that the weather service may be asked for. */
+  weatherPastDays: number;
   /** Proxies whose word on a request's address and scheme is taken. */
   proxyHops: number;
   /** File of the bundled worker that computes winters. */
@@ -56,13 +58,13 @@ const sameOrigin: RequestHandler = (req, _res, next) => {
 /** The application, ready to listen. */
 export function makeApp(options: AppOptions): Express {
   const { db, clock, demo } = options;
-  const [ledger, waters, station] = [new Ledger(db), new Waters(db), new Station(options.weatherUrl)];
+  const [ledger, waters, weather] = [new Ledger(db), new Waters(db), new Weather(db, options.weatherUrl, options.weatherPastDays, demo)];
   const services: Services = {
     accounts: new Accounts(db),
     ledger,
     waters,
-    winters: new Winters(options.winterWorker, waters, ledger, station),
-    station,
+    winters: new Winters(options.winterWorker, waters, ledger, weather),
+    weather,
     flasher: new FlasherFeed(options.flasherUrl),
     clockOf: (account) => (demo && !account?.isDemo ? systemClock : clock),
     demo,

@@ -25,6 +25,7 @@ async function serve(settings: Settings, log: Logger): Promise<void> {
     sessionSecret: settings.SESSION_SECRET,
     flasherUrl: settings.FLASHER_URL ?? null,
     weatherUrl: settings.WEATHER_URL ?? null,
+    weatherPastDays: settings.WEATHER_PAST_DAYS,
     proxyHops: settings.PROXY_HOPS,
     winterWorker: fileURLToPath(new URL('winter-worker.mjs', import.meta.url)),
     webDir: settings.WEB_DIR,

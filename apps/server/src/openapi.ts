@@ -29,6 +29,8 @@ const operations: Operation[] = [
     response: api.waterVersion,
   },
   { method: 'get', path: '/api/waters/{id}/weather', summary: 'Weather observed and forecast', response: api.waterWeather },
+  { method: 'put', path: '/api/waters/{id}/weather', summary: 'Bring weather of your own: an hour brought before gives way', request: api.broughtWeather, status: 204 },
+  { method: 'delete', path: '/api/waters/{id}/weather', summary: 'Forget the weather that was brought', status: 204 },
   { method: 'get', path: '/api/waters/{id}/winter', summary: "A water's winter day by day: ice, warmth and oxygen, modelled and corrected", response: api.waterWinter },
   { method: 'get', path: '/api/flasher/stream', summary: 'Pings of the flasher as server-sent events' },
   { method: 'post', path: '/api/flasher/line', summary: 'Depth and motion of the jig', request: api.lineSetting, status: 204 },

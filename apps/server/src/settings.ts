@@ -7,6 +7,8 @@ const settings = z.object({
   /** A flasher's stream and a weather service; without them there is no live flasher, and no weather but what anglers bring. */
   FLASHER_URL: z.url().optional(),
   WEATHER_URL: z.url().optional(),
+  /** Days back that the weather service may be asked for. */
+  WEATHER_PAST_DAYS: z.coerce.number().int().min(1).max(400).default(92),
   SESSION_SECRET: z.string().min(16, 'expected at least 16 characters'),
   WEB_DIR: z.string().optional(),
   /** Proxies before the server whose X-Forwarded headers are believed. */

@@ -29,7 +29,9 @@ export async function bareAccount(db: DataSource): Promise<string> {
 }
 
 /** A migrated database and the application over it. */
-export async function newApp(options: { demo?: boolean; weatherUrl?: string; proxyHops?: number; flasherUrl?: string; nowMs?: number; log?: Logger; databaseUrl?: string } = {}) {
+export async function newApp(
+  options: { demo?: boolean; weatherUrl?: string | null; proxyHops?: number; flasherUrl?: string; nowMs?: number; log?: Logger; databaseUrl?: string } = {},
+) {
   const url = options.databaseUrl ?? (await newDatabase());
   const db: DataSource = await dataSource(url).initialize();
   await migrate(db);
@@ -42,7 +44,8 @@ export async function newApp(options: { demo?: boolean; weatherUrl?: string; pro
     demo: options.demo ?? false,
     sessionSecret: 'a secret for the tests only',
     flasherUrl: options.flasherUrl ?? 'http://127.0.0.1:9',
-    weatherUrl: options.weatherUrl ?? 'http://127.0.0.1:9',
+    weatherUrl: options.weatherUrl === undefined ? 'http://127.0.0.1:9' : options.weatherUrl,
+    weatherPastDays: 220,
     proxyHops: options.proxyHops ?? 0,
     winterWorker: path.resolve('.build/winter-worker.mjs'),
   });

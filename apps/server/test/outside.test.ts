@@ -1,7 +1,6 @@
 import { createServer, type RequestListener, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { FlasherFeed } from '../src/services/flasher-feed';
-import { Station } from '../src/services/station';
 
 const servers: Server[] = [];
 afterAll(() =>
@@ -18,50 +17,6 @@ async function outside(answer: RequestListener): Promise<string> {
   await new Promise((resolve) => server.once('listening', resolve));
   return `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 }
-
-const demo = { isDemo: true };
-const row = { atMs: 0, airC: -8, pressureHpa: 1020, windMs: 2, windFromDeg: 200, cloud: 0.4, precipMm: 0, snowCm: 5 };
-const weather = { station: 'Test', simulated: true, observedMs: 0, series: [row] };
-
-describe('the weather station', () => {
-  test('is asked for the place and the time, and not again within a minute', async () => {
-    const asked: string[] = [];
-    const url = await outside((req, res) => {
-      asked.push(req.url!);
-      res.end(JSON.stringify(weather));
-    });
-    const station = new Station(url);
-    expect(await station.for(demo, -140, 47, 1000)).toEqual(weather);
-    await station.for(demo, -140.0001, 47.0001, 2000);
-    await station.for(demo, -141, 47, 2000);
-    expect(asked).toEqual(['/series?lat=47&lon=-140&now=1000&days=10', '/series?lat=47&lon=-141&now=2000&days=10']);
-  });
-
-  test.each([
-    ['an error', (res: Parameters<RequestListener>[1]) => res.writeHead(500).end('{}')],
-    ['no JSON', (res: Parameters<RequestListener>[1]) => res.end('<html>')],
-  ])('with %s is no weather, said as such', async (_, reply) => {
-    const url = await outside((_req, res) => void reply(res));
-    await expect(new Station(url).for(demo, -140, 47, 0)).rejects.toMatchObject({ status: 503, title: 'No weather' });
-  });
-
-  test('that answers something else is not believed', async () => {
-    const url = await outside((_req, res) => void res.end(JSON.stringify({ ...weather, series: [{ ...row, airC: 'cold' }] })));
-    await expect(new Station(url).for(demo, -140, 47, 0)).rejects.toMatchObject({ status: 503, title: 'No weather' });
-  });
-
-  test('that is simulated serves the demo’s account alone, and none at all is no weather yet', async () => {
-    const url = await outside((_req, res) => void res.end(JSON.stringify(weather)));
-    await expect(new Station(url).for({ isDemo: false }, -140, 47, 0)).rejects.toMatchObject({ status: 404, title: 'No weather yet' });
-    await expect(new Station(null).for(demo, -140, 47, 0)).rejects.toMatchObject({ status: 404, title: 'No weather yet' });
-  });
-
-  test('cannot bring rows of another millennium in', async () => {
-    const far = { ...row, atMs: Date.UTC(9999, 0, 1) };
-    const url = await outside((_req, res) => void res.end(JSON.stringify({ ...weather, simulated: false, series: [row, far] })));
-    expect((await new Station(url).for({ isDemo: false }, -140, 47, 1000)).series).toEqual([row]);
-  });
-});
 
 describe('the flasher', () => {
   test('streams on until the listener goes, each account its own unit', async () => {

@@ -134,14 +134,14 @@ test('a database that is away is said to be, and found again when it is back', a
 
 test('on a demo server only the demo’s own account has a scenario clock, simulated weather and a flasher', async () => {
   const nowMs = Date.UTC(2027, 0, 16, 15, 40);
-  const row = { atMs: nowMs, airC: -8, pressureHpa: 1020, windMs: 2, windFromDeg: 200, cloud: 0.4, precipMm: 0, snowCm: 5 };
+  const hourly = { latitude: 47, longitude: -140, simulated: true, hourly: { time: [nowMs / 1000], temperature_2m: [-8] } };
   const outside = createServer((req, res) => {
-    if (req.url!.startsWith('/series')) res.end(JSON.stringify({ station: 'Test', simulated: true, observedMs: nowMs, series: [row] }));
+    if (req.url!.startsWith('/hourly')) res.end(JSON.stringify(hourly));
     else res.writeHead(200, { 'content-type': 'text/event-stream' }).end('data: ping\n\n');
   }).listen(0, '127.0.0.1');
   await new Promise((resolve) => outside.once('listening', resolve));
   const url = `http://127.0.0.1:${(outside.address() as AddressInfo).port}`;
-  const app = await newApp({ demo: true, nowMs, weatherUrl: url, flasherUrl: url });
+  const app = await newApp({ demo: true, nowMs, weatherUrl: `${url}/hourly`, flasherUrl: url });
   const water = {
     type: 'FeatureCollection',
     water: { name: 'Pond', kind: 'lake', timezone: 'UTC', elevation_m: 0, secchi_m: 2 },

@@ -21,7 +21,10 @@ let relay: Server;
 
 beforeAll(async () => {
   const port = await freePort();
-  station = spawn(process.execPath, [path.resolve('.build/weather-station.mjs')], { env: { ...process.env, PORT: String(port) }, stdio: 'ignore' });
+  station = spawn(process.execPath, [path.resolve('.build/weather-station.mjs')], {
+    env: { ...process.env, PORT: String(port), CLOCK_START: new Date(nowMs).toISOString() },
+    stdio: 'ignore',
+  });
   const stationUrl = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 100; i++) {
     if (
@@ -40,7 +43,7 @@ beforeAll(async () => {
     });
   }).listen(0, '127.0.0.1');
   await new Promise((resolve) => relay.once('listening', resolve));
-  app = await newApp({ weatherUrl: `http://127.0.0.1:${(relay.address() as AddressInfo).port}`, nowMs });
+  app = await newApp({ weatherUrl: `http://127.0.0.1:${(relay.address() as AddressInfo).port}/hourly`, nowMs });
 });
 afterAll(async () => {
   relay.close();

@@ -1,5 +1,6 @@
-import { lineSetting, waterWeather } from '@burrow/contract/api';
+import { lineSetting } from '@burrow/contract/api';
 import { bytesOf } from '@burrow/contract/formats/echo-log';
+import { parseHourlyJson } from '@burrow/contract/formats/hourly-json';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import path from 'node:path';
@@ -18,9 +19,9 @@ const freePort = () =>
   });
 
 /** Starts a built stand-in as the process of its own that it is. */
-async function start(name: string): Promise<string> {
+async function start(name: string, env: NodeJS.ProcessEnv = {}): Promise<string> {
   const port = await freePort();
-  children.push(spawn(process.execPath, [path.resolve(`.build/${name}.mjs`)], { env: { ...process.env, PORT: String(port) }, stdio: 'inherit' }));
+  children.push(spawn(process.execPath, [path.resolve(`.build/${name}.mjs`)], { env: { ...process.env, ...env, PORT: String(port) }, stdio: 'inherit' }));
   const url = `http://127.0.0.1:${port}`;
   for (let i = 0; i < 100; i++) {
     if (
@@ -116,33 +117,32 @@ describe('the simulated flasher', () => {
   });
 });
 
-describe('the simulated weather station', () => {
-  let url: string;
-  beforeAll(async () => {
-    url = await start('weather-station');
-  });
+describe('the simulated weather service', () => {
   const now = Date.parse('2027-01-16T06:40-09:00');
+  const [start0, start6] = [0, 6].map((h) => new Date(now + h * 3_600_000).toISOString());
+  const ask = async (url: string, query: string) => parseHourlyJson(await (await fetch(`${url}/hourly?latitude=47&longitude=-140&${query}`)).json());
 
-  test('gives ten days observed and five ahead, hour by hour, and says that it is simulated', async () => {
-    const weather = waterWeather.parse(await (await fetch(`${url}/series?lat=47&lon=-140&now=${now}&days=10`)).json());
-    expect(weather.simulated).toBe(true);
-    expect(weather.observedMs).toBe(Date.parse('2027-01-16T06:00-09:00'));
+  test('gives the days asked for back and ahead by its own clock, hour by hour, and says that it is simulated', async () => {
+    const url = await start('weather-station', { CLOCK_START: start0 });
+    const weather = await ask(url, 'past_days=10&forecast_days=5');
+    expect(weather).toMatchObject({ simulated: true, service: 'Upland station', lat: 47, lon: -140 });
     expect(weather.series).toHaveLength(15 * 24 + 1);
+    expect(weather.series[240].atMs).toBe(Date.parse('2027-01-16T06:00-09:00'));
     for (let i = 1; i < weather.series.length; i++) expect(weather.series[i].atMs - weather.series[i - 1].atMs).toBe(3_600_000);
+    for (const row of weather.series) for (const value of Object.values(row)) expect(value).not.toBeNull();
   });
 
   test('what was observed once stays as it was', async () => {
-    const at = async (ms: number) => waterWeather.parse(await (await fetch(`${url}/series?lat=47&lon=-140&now=${ms}&days=2`)).json());
-    const [early, late] = [await at(now), await at(now + 6 * 3_600_000)];
-    const seen = early.series.filter((r) => r.atMs <= early.observedMs && r.atMs >= late.series[0].atMs);
+    const [early, late] = await Promise.all([start0, start6].map(async (CLOCK_START) => ask(await start('weather-station', { CLOCK_START }), 'past_days=2')));
+    const seen = early.series.filter((r) => r.atMs <= now && r.atMs >= late.series[0].atMs);
+    expect(seen.length).toBeGreaterThan(40);
     for (const row of seen) expect(late.series.find((r) => r.atMs === row.atMs)).toEqual(row);
   });
 
-  test('refuses a time or a place that is none', async () => {
-    expect((await fetch(`${url}/series?now=${now}&days=2`)).status).toBe(400);
-    expect((await fetch(`${url}/series?lat=97&lon=-140&now=${now}&days=2`)).status).toBe(400);
-    expect((await fetch(`${url}/series?lat=47&lon=-140&now=noon`)).status).toBe(400);
-    expect((await fetch(`${url}/series?lat=47&lon=-140&now=${now}&days=900`)).status).toBe(400);
+  test('refuses a place or days that are none', async () => {
+    const url = await start('weather-station');
+    for (const query of ['latitude=97&longitude=0', 'longitude=0', 'latitude=47&longitude=0&past_days=900', 'latitude=47&longitude=0&forecast_days=x'])
+      expect((await fetch(`${url}/hourly?${query}`)).status).toBe(400);
     expect((await fetch(`${url}/other`)).status).toBe(404);
   });
 });

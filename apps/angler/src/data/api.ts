@@ -62,6 +62,8 @@ export const api = {
     }),
   water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
   weather: (id: string, days = 10) => ask(`/waters/${encodeURIComponent(id)}/weather?days=${days}`, contract.waterWeather),
+  bringWeather: (id: string, weather: contract.BroughtWeather) => ask<null>(`/waters/${encodeURIComponent(id)}/weather`, null, { ...post(weather), method: 'PUT' }),
+  forgetWeather: (id: string) => ask<null>(`/waters/${encodeURIComponent(id)}/weather`, null, { method: 'DELETE' }),
   winter: (id: string) => ask(`/waters/${encodeURIComponent(id)}/winter`, contract.waterWinter),
   sync: (request: contract.SyncRequest) => ask('/ledger/sync', contract.syncResponse, post(request)),
 };

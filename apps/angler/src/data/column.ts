@@ -10,7 +10,11 @@ import { useComputed } from './computed';
 import { useLedger } from './session';
 import { useSeasonWeather } from './water';
 
-let worker: Remote<ColumnApi> | null = null;
+let worker: Promise<Remote<ColumnApi>> | null = null;
+const columnWorker = () => (worker ??= import('@/workers/spawn').then(({ spawnColumn }) => spawnColumn()));
+
+/** Reads a file of weather; what is wrong with one that is none, in words. */
+export const readWeather = async (text: string, nowMs: number) => (await columnWorker()).readWeather(text, nowMs);
 
 /** The winter column of a water at this hour, corrected by what was measured there, and the weight of the log; computed in a worker. */
 export function useColumn(water: WaterDetail | undefined, hypsography: Hypsography | undefined, place: Place | undefined, speciesId: string, nowMs: number) {
@@ -36,7 +40,6 @@ export function useColumn(water: WaterDetail | undefined, hypsography: Hypsograp
     ].join('/'),
     enabled: ready && water !== undefined && hypsography !== undefined && place !== undefined && series !== undefined && series.length > 1,
     compute: async () => {
-      worker ??= (await import('@/workers/spawn')).spawnColumn();
       const { elevation_m } = water!.file.water;
       const input = {
         hypsography: hypsography!,
@@ -47,7 +50,7 @@ export function useColumn(water: WaterDetail | undefined, hypsography: Hypsograp
         measurements,
         nowMs: hour,
       };
-      return worker.answer(input, state, water!.id, habit);
+      return (await columnWorker()).answer(input, state, water!.id, habit);
     },
   });
 }

@@ -1,3 +1,5 @@
+import { FormatError } from '@burrow/contract/formats/format-error';
+import { parseWeatherFile, type WeatherFile } from '@burrow/contract/formats/weather-file';
 import type { LedgerState } from '@burrow/core/ledger';
 import { answerColumn, type ColumnAnswer, type ColumnInput } from '@burrow/core/column';
 import { weighRules, type RuleEvidence } from '@burrow/core/outlook';
@@ -13,7 +15,7 @@ export interface ColumnReply {
 /** Phases of the whole season are dear; they stay until the series changes. */
 let phases: { key: string; found: Phase[] } | null = null;
 
-/** What the column worker does: the winter column of a water, and what the log says of the rules. */
+/** What the column worker does: the winter column of a water, what the log says of the rules, and reading weather from files. */
 export const columnApi = {
   answer(input: ColumnInput, ledger: LedgerState, water: string, lightHabit: string): ColumnReply {
     const { series, place, nowMs } = input;
@@ -25,6 +27,15 @@ export const columnApi = {
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
       return { column: null, why: error.message, evidence };
+    }
+  },
+  /** A file of weather; what is wrong with one that is none, in words. */
+  readWeather(text: string, nowMs: number): { file: WeatherFile; why: null } | { file: null; why: string } {
+    try {
+      return { file: parseWeatherFile(text, nowMs), why: null };
+    } catch (error) {
+      if (!(error instanceof FormatError)) throw error;
+      return { file: null, why: error.message };
     }
   },
 };

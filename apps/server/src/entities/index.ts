@@ -1,3 +1,4 @@
+import type { WeatherHour } from '@burrow/core/weather';
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { EntitySchema } from 'typeorm';
 
@@ -159,4 +160,60 @@ export const Water = new EntitySchema<WaterRow>({
   foreignKeys: [{ name: 'water_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
 });
 
-export const entities = [Account, Event, Outing, Fish, Water];
+/** Weather of a place as a service last gave it, with the hours that it gave before. */
+export interface WeatherPlaceRow {
+  /** Latitude and longitude to a hundredth of a degree. */
+  place: string;
+  /** The point that the service answered for. */
+  lat: number;
+  lon: number;
+  service: string;
+  simulated: boolean;
+  /** Until here hours were past when they were last fetched. */
+  observedAt: Date;
+  /** As many days back were asked for. */
+  pastDays: number;
+  fetchedAt: Date;
+  series: WeatherHour[];
+}
+
+export const WeatherPlace = new EntitySchema<WeatherPlaceRow>({
+  name: 'WeatherPlace',
+  tableName: 'weather_place',
+  columns: {
+    place: { type: 'text', primary: true, primaryKeyConstraintName: 'weather_place_pk' },
+    lat: { type: 'double precision' },
+    lon: { type: 'double precision' },
+    service: { type: 'text' },
+    simulated: { type: 'boolean' },
+    observedAt: { type: 'timestamptz', name: 'observed_at' },
+    pastDays: { type: 'integer', name: 'past_days' },
+    fetchedAt: { type: 'timestamptz', name: 'fetched_at' },
+    series: { type: 'jsonb' },
+  },
+});
+
+/** Weather that an angler brought for a water. */
+export interface OwnWeatherRow {
+  accountId: string;
+  waterId: string;
+  /** Names of the files it came from. */
+  source: string;
+  broughtAt: Date;
+  series: WeatherHour[];
+}
+
+export const OwnWeather = new EntitySchema<OwnWeatherRow>({
+  name: 'OwnWeather',
+  tableName: 'own_weather',
+  columns: {
+    accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'own_weather_pk' },
+    waterId: { type: 'text', name: 'water_id', primary: true, primaryKeyConstraintName: 'own_weather_pk' },
+    source: { type: 'text' },
+    broughtAt: { type: 'timestamptz', name: 'brought_at' },
+    series: { type: 'jsonb' },
+  },
+  foreignKeys: [{ name: 'own_weather_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+});
+
+export const entities = [Account, Event, Outing, Fish, Water, WeatherPlace, OwnWeather];

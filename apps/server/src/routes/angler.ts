@@ -1,4 +1,4 @@
-import { lineSetting, syncRequest, type WaterVersion, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
+import { broughtWeather, lineSetting, syncRequest, type WaterVersion, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
 import { simulatedBottom } from '@burrow/core/simulator';
 import { waterFile } from '@burrow/contract/formats/water-geojson';
 import { Router, type Request, type RequestHandler } from 'express';
@@ -29,7 +29,7 @@ function versionOf(req: Pick<Request, 'headers'>): number {
 }
 
 /** What a signed-in angler can reach; everything is scoped to the account of the session. */
-export function anglerRoutes({ accounts, ledger, waters, winters, station, flasher, clockOf, demo }: Services): Router {
+export function anglerRoutes({ accounts, ledger, waters, winters, weather, flasher, clockOf, demo }: Services): Router {
   const router = Router();
   const large = new LargeBodies();
   /** The account of a request, and whether what is simulated is for it. */
@@ -41,6 +41,11 @@ export function anglerRoutes({ accounts, ledger, waters, winters, station, flash
   const mayFlash: RequestHandler = async (req, _res, next) => {
     if (demo && !(await whose(req)).isDemo) throw new ProblemError(404, 'No flasher', 'This server has no flasher for you.');
     next();
+  };
+  const waterOf = async (req: Pick<Request<{ id: string }>, 'session' | 'params'>) => {
+    const water = (await waters.list(accountOf(req))).find((w) => w.id === req.params.id);
+    if (!water) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${req.params.id}"`);
+    return water;
   };
   router.use(signedIn);
 
@@ -66,11 +71,23 @@ export function anglerRoutes({ accounts, ledger, waters, winters, station, flash
     res.json(changed);
   });
   router.get('/waters/:id/weather', async (req, res) => {
-    const water = (await waters.list(accountOf(req))).find((w) => w.id === req.params.id);
-    if (!water) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${req.params.id}"`);
+    const water = await waterOf(req);
     const account = await whose(req);
-    const weather: WaterWeather = await station.for(account, water.lon, water.lat, clockOf(account).nowMs(), accept(weatherDays, req.query.days));
-    res.json(weather);
+    const answer: WaterWeather = await weather.for(account, water.id, water, clockOf(account).nowMs(), accept(weatherDays, req.query.days));
+    res.json(answer);
+  });
+  // A winter of hours.
+  router.put('/waters/:id/weather', largeBody('6mb', large), async (req: Request<{ id: string }>, res) => {
+    const water = await waterOf(req);
+    await weather.bring(accountOf(req), water.id, accept(broughtWeather, req.body));
+    winters.forget(accountOf(req), water.id);
+    res.status(204).end();
+  });
+  router.delete('/waters/:id/weather', async (req, res) => {
+    const water = await waterOf(req);
+    await weather.forget(accountOf(req), water.id);
+    winters.forget(accountOf(req), water.id);
+    res.status(204).end();
   });
 
   router.get('/waters/:id/winter', async (req, res) => {

@@ -2,7 +2,7 @@ import type { Clock } from '../clock';
 import type { Accounts } from './accounts';
 import type { FlasherFeed } from './flasher-feed';
 import type { Ledger } from './ledger';
-import type { Station } from './station';
+import type { Weather } from './weather';
 import type { Waters } from './waters';
 import type { Winters } from './winters';
 
@@ -12,7 +12,7 @@ export interface Services {
   ledger: Ledger;
   waters: Waters;
   winters: Winters;
-  station: Station;
+  weather: Weather;
   flasher: FlasherFeed;
   /** The clock of an account's waters: the scenario's for the demo's own, else the server's. */
   clockOf: (account: { isDemo: boolean } | null) => Clock;

@@ -7,7 +7,7 @@ import Piscina from 'piscina';
 import { ProblemError } from '../problem';
 import type { WinterResult, WinterTask } from '../workers/winter';
 import type { Ledger } from './ledger';
-import type { Station } from './station';
+import type { Weather } from './weather';
 import type { Waters } from './waters';
 
 /** Most answers kept; the oldest go first. */
@@ -23,7 +23,7 @@ export class Winters {
     worker: string,
     private readonly waters: Waters,
     private readonly ledger: Ledger,
-    private readonly station: Station,
+    private readonly weather: Weather,
   ) {
     this.pool = new Piscina({ filename: worker, minThreads: 0, maxThreads: 2, idleTimeout: 30_000 });
   }
@@ -45,6 +45,11 @@ export class Winters {
     return answer;
   }
 
+  /** Computes a water's winters anew: what they rest on has changed. */
+  forget(accountId: string, waterId: string): void {
+    for (const key of this.kept.keys()) if (key.startsWith(`${accountId}/${waterId}/`)) this.kept.delete(key);
+  }
+
   close(): Promise<void> {
     return this.pool.destroy();
   }
@@ -54,7 +59,7 @@ export class Winters {
     if (isFlowing(file.water.kind)) throw new ProblemError(422, 'No winter to show', 'moving water is mixed: a winter is modelled for standing water only');
     const { lon, lat } = (await this.waters.list(account.id)).find((w) => w.id === waterId)!;
     const state = await this.ledger.state(account.id);
-    const weather = await this.station.for(account, lon, lat, nowMs, columnDays(nowMs, lat));
+    const weather = await this.weather.for(account, waterId, { lon, lat }, nowMs, columnDays(nowMs, lat));
     const holes = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.stations);
     const task: WinterTask = {
       outline: outlineOf(file),

@@ -69,8 +69,16 @@ export const waterWeather = z.object({
   /** Until here the rows are observed, behind it forecast. */
   observedMs: z.number(),
   series: z.array(weatherHour),
+  /** How far from the water the service's own point lies, m; absent where the weather was brought. */
+  awayM: z.number().optional(),
+  /** Files that an angler brought into it. */
+  brought: z.string().optional(),
 });
 export type WaterWeather = z.infer<typeof waterWeather>;
+
+/** Weather of an angler's own for a water: it takes the place of the service's for its hours. */
+export const broughtWeather = z.object({ source: storableText(1, 120), series: z.array(weatherHour).min(1).max(20_000) });
+export type BroughtWeather = z.infer<typeof broughtWeather>;
 
 const winterDay = z.object({
   atMs: z.number(),

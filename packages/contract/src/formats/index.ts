@@ -1,5 +1,7 @@
 export * from './format-error';
 export * from './weather-csv';
+export * from './hourly-json';
+export * from './weather-file';
 export * from './echo-log';
 export * from './metar';
 export * from './water-geojson';

@@ -11,5 +11,6 @@ export { alertsFor, type Alert } from './alerts';
 export { bankSteps, dayPlan, movedItem, startingPlan, unknownSteps, withoutItem, type DaySteps, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, type ColumnWords } from './column-words';
 export { winterIceRows, winterWords } from './winter-words';
+export { sourceWords, type WeatherSource } from './source-words';
 export { withoutWeather, type WithoutWeather } from './without-weather';
 export { surfaceOf, type Surface } from './surface';

@@ -89,6 +89,12 @@ export function weightText(weightG: number, units: UnitPreference): string {
 export const distanceText = (distanceM: number, units: UnitPreference) => (units.distance === 'yd' ? `${rounded(distanceM / metresPerYard, 0)} yd` : `${rounded(distanceM, 0)} m`);
 
 const hpaPerInch = 33.8639;
+/** A long way: "7.4 mi" or "12 km". */
+export function farText(distanceM: number, units: UnitPreference): string {
+  const [value, unit] = units.distance === 'yd' ? [distanceM / (1760 * metresPerYard), 'mi'] : [distanceM / 1000, 'km'];
+  return `${rounded(value, value < 10 ? 1 : 0)} ${unit}`;
+}
+
 /** Barometric pressure as the angler's barometer shows it: inches of mercury with miles, else hectopascals. */
 export const pressureText = (hpa: number, units: UnitPreference) => (units.wind === 'mph' ? `${(hpa / hpaPerInch).toFixed(2)} inHg` : `${rounded(hpa, 0)} hPa`);
 /** One step of a barometer's scale, hPa. */

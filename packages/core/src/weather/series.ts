@@ -111,3 +111,20 @@ export function latestOf(series: readonly WeatherHour[], column: Column, atMs: n
   }
   return undefined;
 }
+
+/** A row of one's own stands for the hours about it, to this far, ms. */
+const standsForMs = 0.75 * hourMs;
+
+/**
+ * Joins a service's series with rows of one's own (both ascending): within three quarters of an hour of a row of one's own the service's are left out,
+ * so that two thermometers do not take turns.
+ */
+export function joinedSeries(service: readonly WeatherHour[], own: readonly WeatherHour[]): WeatherHour[] {
+  if (own.length === 0) return [...service];
+  let next = 0;
+  const left = service.filter((row) => {
+    while (next < own.length && own[next].atMs < row.atMs - standsForMs) next++;
+    return next === own.length || own[next].atMs > row.atMs + standsForMs;
+  });
+  return [...left, ...own].sort((a, b) => a.atMs - b.atMs);
+}

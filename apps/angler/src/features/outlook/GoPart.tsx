@@ -1,7 +1,6 @@
 import { iceGuidance } from '@burrow/core/safety';
 import type { Craft, Hazard, Method } from '@burrow/core/methods';
-import type { OutlookWords } from '@burrow/core/outlook';
-import { spanText } from '@burrow/core/units';
+import { sourceWords, type OutlookWords, type WeatherSource } from '@burrow/core/outlook';
 import { View } from 'react-native';
 import { useWallNow } from '@/data/clock';
 import { change, usePreferences } from '@/data/preferences';
@@ -9,6 +8,7 @@ import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
 import { Text } from '@/ui/Text';
+import { BringWeather } from './BringWeather';
 
 const loads = iceGuidance.map((g) => ({ id: g.load, label: { foot: 'On foot', snowmobile: 'With a sled machine', car: 'With a car', truck: 'With a truck' }[g.load] }));
 
@@ -45,16 +45,18 @@ export function GoPart({ hazards, method, bears, away }: GoProps) {
 
 interface ColdProps {
   words: OutlookWords;
-  station: { station: string; simulated: boolean; observedMs: number };
+  station: WeatherSource;
   keptMs: number;
   nowMs: number;
+  waterId: string;
+  zone: string;
   onSeen: () => void;
 }
 
 /** Cold and light over the stay, and how old the weather is. */
-export function ColdPart({ words, station, keptMs, nowMs, onSeen }: ColdProps) {
+export function ColdPart({ words, station, keptMs, nowMs, waterId, zone, onSeen }: ColdProps) {
+  const { units } = usePreferences();
   const wallNowMs = useWallNow(60_000);
-  const age = Math.max(0, nowMs - station.observedMs);
   const stale = wallNowMs - keptMs > 30 * 60_000;
   return (
     <View style={{ gap: 4 }}>
@@ -62,13 +64,13 @@ export function ColdPart({ words, station, keptMs, nowMs, onSeen }: ColdProps) {
         Cold and light
       </Text>
       <Text>{words.cold}</Text>
-      <Text
-        size="small"
-        tone={stale ? 'straw' : 'second'}
-      >{`${station.station}${station.simulated ? ', simulated' : ''}: read ${age < 60_000 ? 'just now' : `${spanText(age)} ago`}${stale ? ', no fresher without signal' : ''}.`}</Text>
+      <Text size="small" tone={stale ? 'straw' : 'second'}>
+        {sourceWords(station, nowMs, stale, units)}
+      </Text>
       <View style={{ flexDirection: 'row' }}>
         <Action label="Log what I see" onPress={onSeen} />
       </View>
+      <BringWeather waterId={waterId} zone={zone} brought={station.brought} />
     </View>
   );
 }

@@ -7,13 +7,14 @@ import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Text } from '@/ui/Text';
+import { BringWeather } from './BringWeather';
 import { SeenSheet } from './SeenSheet';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 interface Props {
   words: WithoutWeather;
-  water: string;
+  water: { id: string; name: string };
   zone: string;
   said: LedgerEvent | null;
   onSeen: (event: LedgerEvent) => void;
@@ -30,7 +31,7 @@ export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
       <ScrollView contentContainerStyle={{ padding: 16, gap: 22, maxWidth: 720, width: '100%', alignSelf: 'center' }}>
         <View style={{ gap: 8 }}>
           <Text size="small" tone="second">
-            {water}
+            {water.name}
           </Text>
           <Text heading={1} size="title">
             {words.headline}
@@ -48,6 +49,7 @@ export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
           <Action kind="main" height={64} label="To the map" onPress={() => router.navigate('/water')} />
           <Action label="Log what I see" onPress={() => setSeeing(true)} />
         </View>
+        <BringWeather waterId={water.id} zone={zone} />
       </ScrollView>
       <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={undefined} zone={zone} onLogged={onSeen} />
       {said === null ? null : (

@@ -52,11 +52,11 @@ export function OutlookScreen() {
         Your waters have not reached this phone. They stay on it once they have.
       </Notice>
     );
-  if (data.without && data.water) return <NoWeather words={data.without} water={data.water.name} onSeen={setSaid} zone={data.zone} said={said} onDone={() => setSaid(null)} />;
+  if (data.without && data.water) return <NoWeather words={data.without} water={data.water} onSeen={setSaid} zone={data.zone} said={said} onDone={() => setSaid(null)} />;
   if (weather.isError)
     return (
       <Notice title="No weather" action={{ label: 'Try again', onPress: () => void weather.refetch() }}>
-        The station does not answer and nothing is kept from before. Look at the sky; the map and the hole work without it.
+        The weather service does not answer and nothing is kept from before. Look at the sky; the map and the hole work without it.
       </Notice>
     );
   if (!input || !outlook || !words || !weather.data || !data.water) return <Notice title="Reading the weather" busy />;
@@ -99,7 +99,9 @@ export function OutlookScreen() {
   const go = (
     <GoPart hazards={data.hazards} method={data.method} bears={bearingWords(outlook.ice, load, units)} away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)} />
   );
-  const cold = <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} onSeen={() => setSeeing(true)} />;
+  const cold = (
+    <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} waterId={data.water.id} zone={timeZone} onSeen={() => setSeeing(true)} />
+  );
   const windows = <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />;
   const plan = (
     <View style={{ gap: 10 }}>
