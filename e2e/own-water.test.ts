@@ -142,6 +142,63 @@ test('a new user with a water of one’s own: nothing measured is called measure
   });
 });
 
+/** An account and a water of one's own, in Gear. */
+async function ownWater(page: Page, url: string, name: string): Promise<void> {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(url);
+  await page.getByRole('button', { name: 'I am new here' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill(name);
+  await page.getByRole('textbox', { name: 'E-mail' }).fill(`${name.toLowerCase()}@test.invalid`);
+  await page.getByLabel('Password').fill('long enough now');
+  await page.getByRole('button', { name: 'Make an account' }).click();
+  await page.getByRole('button', { name: 'To Gear' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
+  await (await chooser).setFiles({ name: 'pond.geojson', mimeType: 'application/geo+json', buffer: Buffer.from(pond()) });
+  await expect(page.getByText('Little Hollow is here.')).toBeVisible();
+}
+
+/** Ten cold, quiet days up to now, hour by hour, as another hand would keep them: no snow depth, a gap in the wind. */
+function tenDays(nowMs: number): string {
+  const rows = ['time,air_c,pressure_hpa,wind_ms,wind_from_deg,cloud,precip_mm,snow_cm'];
+  const firstMs = Math.floor(nowMs / 3_600_000) * 3_600_000 - 240 * 3_600_000;
+  for (let h = 0; h <= 240; h++) {
+    const air = -9 + 3 * Math.sin((h / 24) * 2 * Math.PI);
+    rows.push(`${new Date(firstMs + h * 3_600_000).toISOString()},${air.toFixed(1)},${(1021 + 2 * Math.sin(h / 30)).toFixed(1)},${h > 100 && h < 103 ? ',' : '2.5,300'},0.3,0,`);
+  }
+  return rows.join('\n');
+}
+
+test('weather from a file: what is wrong is said, what is read is looked at first, and it can be forgotten', async ({ page, stack }) => {
+  test.setTimeout(120_000);
+  await ownWater(page, stack.url, 'Cy');
+  await page.getByRole('link', { name: 'Outlook' }).click();
+  const bring = async (label: string, name: string, text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: label }).click();
+    await (await chooser).setFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  };
+  await bring('Bring weather from a file', 'notes.txt', 'It was cold.');
+  await expect(page.getByText('notes.txt: line 1: expected a CSV whose header begins with time, or METAR reports')).toBeVisible();
+  await bring('Choose another file', 'ten-days.csv', tenDays(Date.now()));
+  await expect(page.getByText(/^ten-days\.csv: 241 rows, /)).toBeVisible();
+  await expect(page.getByText('Without snow depth.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByRole('heading', { name: 'No forecast to judge hours by' })).toBeVisible({ timeout: 40_000 });
+  await expect(page.getByText(/^The weather known here ends at \d\d:\d\d: hours after it are not judged, nor is wind or snow foreseen/)).toBeVisible();
+  await expect(page.getByText(/^ten-days\.csv: brought by you, last row/)).toBeVisible();
+  expect(await textOf(page)).not.toMatch(/simulated/i);
+
+  await bring('Bring weather from a file', 'field.metar', `ABCD ${new Date().toISOString().slice(8, 10)}0000Z 3001OKT 10SM SKC M06/M09 Q1022`);
+  await expect(page.getByText(/they are taken to begin in \d{4}-\d\d/)).toBeVisible();
+  await expect(page.getByText(/line 1: 3001OKT: expected wind/)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  await page.getByRole('button', { name: 'Forget the weather you brought' }).click();
+  await page.getByRole('button', { name: 'Forget it' }).click();
+  await expect(page.getByRole('heading', { name: 'No weather yet' })).toBeVisible();
+});
+
 test('a friend’s ledger is asked about, marked, and taken out again', async ({ demo: page, stack }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   const id = (n: number) => `0198c0de-1111-7000-8000-${String(n).padStart(12, '0')}`;

@@ -1,6 +1,6 @@
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { FormatError } from './format-error';
-import { placeRoles, type LeftOut, type MarkedPlace, type PlaceRole, type Places, type Track } from './places';
+import { placeRoles, type LeftOut, type MarkedPlace, type PlaceRole, type Places, type ReadOptions, type Track } from './places';
 
 const depthSpace = 'urn:vivid-burrow:depth:1';
 
@@ -38,19 +38,19 @@ function parserFor(text: string): XMLParser {
 
 /**
  * Reads GPX 1.1 (and 1.0): waypoints and route points as places, tracks as ways. Any namespace prefix is taken; a depth is read from our
- * own extension alone, since others do not tell their unit, a role of ours from `type`, else the place is a spot. Points that cannot be
+ * own extension, and from others where the unit is given, since they do not tell it, a role of ours from `type`, else the place is a spot. Points that cannot be
  * read, and depths of other extensions, are left out and listed. Throws FormatError for text that is no GPX.
  */
-export function parseGpx(text: string): Places & { leftOut: LeftOut[] } {
+export function parseGpx(text: string, { metresPerUnit }: ReadOptions = {}): Places & { leftOut: LeftOut[] } {
   const plain = text.replace(/^\uFEFF/, '');
   const valid = XMLValidator.validate(plain);
   if (valid !== true) throw new FormatError(valid.err.line, `expected GPX, found text that is not well-formed XML: ${valid.err.msg}`);
   const gpx = (parserFor(plain).parse(plain) as { gpx?: Record<string, unknown> }).gpx;
   if (gpx === undefined || typeof gpx !== 'object') throw new FormatError(null, 'expected GPX with an element gpx at its root, found none');
   const leftOut: LeftOut[] = [];
-  const routes = list<{ rtept?: Node[] }>(gpx.rte).flatMap((r) => list<Node>(r.rtept));
-  const points = [...list<Node>(gpx.wpt), ...routes].flatMap((node, i): MarkedPlace[] => {
-    const base = pointOf(node, `waypoint ${i + 1}`, leftOut);
+  const ways = list<{ name?: unknown; rtept?: Node[] }>(gpx.rte);
+  const points = [...list<Node>(gpx.wpt), ...ways.flatMap((r) => list<Node>(r.rtept))].flatMap((node, i): MarkedPlace[] => {
+    const base = pointOf(node, `waypoint ${i + 1}`, leftOut, metresPerUnit);
     if (!base) return [];
     const type = words(node.type);
     const note = words(node.desc) ?? words(node.cmt);
@@ -58,15 +58,17 @@ export function parseGpx(text: string): Places & { leftOut: LeftOut[] } {
   });
   const tracks = list<{ name?: unknown; trkseg?: { trkpt?: Node[] }[] }>(gpx.trk).map((trk, t): Track => {
     const nodes = list<{ trkpt?: Node[] }>(trk.trkseg).flatMap((seg) => list<Node>(seg.trkpt));
-    return { ...given('name', words(trk.name)), points: nodes.flatMap((node, i) => pointOf(node, `track ${t + 1}, point ${i + 1}`, leftOut) ?? []) };
+    return { ...given('name', words(trk.name)), points: nodes.flatMap((node, i) => pointOf(node, `track ${t + 1}, point ${i + 1}`, leftOut, metresPerUnit) ?? []) };
   });
+  // Their points are listed among the waypoints where they cannot be read.
+  const routes = ways.map((r): Track => ({ ...given('name', words(r.name)), points: list<Node>(r.rtept).flatMap((node) => pointOf(node, '', [], metresPerUnit) ?? []) }));
   const foreign = foreignDepths(gpx);
-  if (foreign.count > 0)
+  if (foreign.count > 0 && metresPerUnit === undefined)
     leftOut.push({
       where: foreign.count === 1 ? '1 depth' : `${foreign.count} depths`,
       why: `expected burrow:depth_m in metres, found extension elements called ${foreign.name}, which do not tell their unit; their places are read without a depth`,
     });
-  return { points, tracks, leftOut };
+  return { points, tracks, ...(routes.length > 0 ? { routes } : {}), leftOut };
 }
 
 const list = <T>(value: unknown): T[] => (value === undefined || value === '' ? [] : Array.isArray(value) ? (value as T[]) : [value as T]);
@@ -78,7 +80,7 @@ function words(value: unknown): string | undefined {
   return typeof text === 'string' && text !== '' ? text : undefined;
 }
 
-function pointOf(node: Node, where: string, leftOut: LeftOut[]): { at: [number, number]; depthM?: number; time?: string } | null {
+function pointOf(node: Node, where: string, leftOut: LeftOut[], metresPerUnit: number | undefined): { at: [number, number]; depthM?: number; time?: string } | null {
   const lat = degrees(node.lat, 'lat', 90);
   const lon = degrees(node.lon, 'lon', 180);
   if (typeof lat === 'string' || typeof lon === 'string') {
@@ -91,12 +93,14 @@ function pointOf(node: Node, where: string, leftOut: LeftOut[]): { at: [number, 
     leftOut.push({ where, why: `time: expected ISO 8601, found "${time}"` });
     return null;
   }
-  const depth = depthIn(node.extensions);
-  if (depth !== undefined && !(Number(depth) >= 0 && Number(depth) <= 1000)) {
+  const own = depthIn(node);
+  const depth = own ?? (metresPerUnit === undefined ? undefined : foreignDepth(node));
+  const depthM = Number(depth) * (own === undefined ? (metresPerUnit ?? 1) : 1);
+  if (depth !== undefined && !(depthM >= 0 && depthM <= 1000)) {
     leftOut.push({ where, why: `depth: expected 0 to 1000 m with a decimal point, found "${depth}"` });
     return null;
   }
-  return { at: [lon, lat], ...given('depthM', depth === undefined ? undefined : Number(depth)), ...given('time', time) };
+  return { at: [lon, lat], ...given('depthM', depth === undefined ? undefined : Math.round(depthM * 1000) / 1000), ...given('time', time) };
 }
 
 function degrees(text: string | undefined, name: string, most: number): number | string {
@@ -115,9 +119,15 @@ function* elementsOf(value: unknown): Generator<[name: string, value: unknown]> 
 
 const isOwnDepth = (name: string, value: unknown) => name === ownDepth || (name === 'depth_m' && (value as { xmlns?: string } | null)?.xmlns === depthSpace);
 
-/** The depth of our own extension. */
-function depthIn(extensions: unknown): string | undefined {
-  for (const [name, value] of elementsOf(extensions)) if (isOwnDepth(name, value)) return words(value);
+/** The depth of our own extension, in `extensions` or, where another program has moved it, beside them. */
+function depthIn(node: unknown): string | undefined {
+  for (const [name, value] of elementsOf(node)) if (isOwnDepth(name, value)) return words(value);
+  return undefined;
+}
+
+/** The first depth of another extension. */
+function foreignDepth(node: unknown): string | undefined {
+  for (const [name, value] of elementsOf(node)) if (/depth/i.test(name) && !isOwnDepth(name, value) && words(value) !== undefined) return words(value);
   return undefined;
 }
 

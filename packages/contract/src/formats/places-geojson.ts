@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { firstProblem } from '../events';
 import { FormatError } from './format-error';
-import { placeRoles, type LeftOut, type MarkedPlace, type Places, type Track } from './places';
+import { placeRoles, type LeftOut, type MarkedPlace, type Places, type ReadOptions, type Shore, type Track } from './places';
 
 const position = z.tuple([z.number().min(-180, 'expected a longitude of −180 to 180').max(180), z.number().min(-90, 'expected a latitude of −90 to 90').max(90)]).rest(z.number());
 const depth = z.number().min(0).max(1000).optional();
@@ -12,7 +12,15 @@ const time = z
 const place = z.object({
   geometry: z.object({ type: z.literal('Point'), coordinates: position }),
   properties: z
-    .looseObject({ role: z.enum(placeRoles).optional(), depth_m: depth, name: z.string().optional(), note: z.string().optional(), kind: z.string().optional(), time })
+    .looseObject({
+      role: z.enum(placeRoles).optional(),
+      depth_m: depth.nullable(),
+      depth: z.number().min(0).optional().nullable(),
+      name: z.string().optional(),
+      note: z.string().optional(),
+      kind: z.string().optional(),
+      time,
+    })
     .nullable(),
 });
 const track = z.object({
@@ -26,30 +34,38 @@ const track = z.object({
     })
     .nullable(),
 });
+const shore = z.object({
+  geometry: z.object({ type: z.literal('Polygon'), coordinates: z.array(z.array(position).min(4)).min(1) }),
+  properties: z.looseObject({ name: z.string().optional() }).nullable(),
+});
 const collection = z.object({ type: z.literal('FeatureCollection'), features: z.array(z.looseObject({ type: z.literal('Feature') })) });
 
 /**
- * Reads places and tracks from GeoJSON (RFC 7946), a water file among them, whose outline, banks and seams are passed over. Points
+ * Reads places, tracks and polygons from GeoJSON (RFC 7946), a water file among them, whose banks and seams are passed over; a bare geometry or feature is read as well. Points
  * without a role of ours are spots. What cannot be read is left out and listed. Throws FormatError for text that is no GeoJSON.
  */
-export function parsePlacesGeoJson(text: string): Places & { leftOut: LeftOut[] } {
+export function parsePlacesGeoJson(text: string, { metresPerUnit }: ReadOptions = {}): Places & { leftOut: LeftOut[] } {
   let value: unknown;
   try {
     value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch {
     throw new FormatError(null, 'expected GeoJSON, found text that is not JSON');
   }
-  const parsed = collection.safeParse(value);
+  const parsed = collection.safeParse(collected(value));
   if (!parsed.success) throw new FormatError(null, `expected a GeoJSON FeatureCollection, ${firstProblem(parsed.error)}`);
-  const found: Places & { leftOut: LeftOut[] } = { points: [], tracks: [], leftOut: [] };
-  parsed.data.features.forEach((feature, i) => {
+  const found: Places & { leftOut: LeftOut[] } = { points: [], tracks: [], shores: [], leftOut: [] };
+  for (const [i, feature] of parsed.data.features.flatMap((f, k) => single(f).map((part) => [k, part] as const))) {
     const kind = (feature.geometry as { type?: string } | null)?.type;
     const role = (feature.properties as { role?: string } | null)?.role;
-    if (kind === 'Point') take(place, feature, i, found.leftOut, (f) => found.points.push(pointOf(f)));
+    if (kind === 'Point') take(place, feature, i, found.leftOut, (f) => found.points.push(pointOf(f, metresPerUnit)));
+    else if (kind === 'Polygon' && (role === 'outline' || role === undefined)) take(shore, feature, i, found.leftOut, (f) => found.shores!.push(shoreOf(f)));
     else if (kind === 'LineString' && (role === 'track' || role === undefined)) take(track, feature, i, found.leftOut, (f) => found.tracks.push(trackOf(f)));
-  });
-  return found;
+  }
+  const { shores, ...rest } = found;
+  return shores!.length > 0 ? found : rest;
 }
+
+type Feature = z.infer<typeof collection>['features'][number];
 
 function take<S extends z.ZodType>(schema: S, feature: unknown, index: number, leftOut: LeftOut[], keep: (value: z.infer<S>) => void): void {
   const parsed = schema.safeParse(feature);
@@ -57,8 +73,33 @@ function take<S extends z.ZodType>(schema: S, feature: unknown, index: number, l
   else leftOut.push({ where: `feature ${index + 1}`, why: firstProblem(parsed.error) });
 }
 
-function pointOf({ geometry, properties }: z.infer<typeof place>): MarkedPlace {
-  const { role, depth_m, name, kind, note = kind, time: at } = properties ?? {};
+/** A bare feature or geometry as a collection of one. */
+function collected(value: unknown): unknown {
+  const type = (value as { type?: unknown } | null)?.type;
+  if (type === 'Feature') return { type: 'FeatureCollection', features: [value] };
+  if (type === 'Polygon' || type === 'LineString' || type === 'Point') return { type: 'FeatureCollection', features: [{ type: 'Feature', properties: null, geometry: value }] };
+  return value;
+}
+
+/** A feature as other programs write it: multi-geometries in their parts, and properties without a value left out. */
+function single(feature: Feature): Feature[] {
+  // Our GPX depth under the name that converters flatten it to.
+  const given = feature.properties as Record<string, unknown> | null | undefined;
+  const properties = given ? Object.fromEntries(Object.entries({ ...given, depth_m: given.depth_m ?? given.burrow_depth_m }).filter(([, value]) => value != null)) : null;
+  const geometry = feature.geometry as { type?: unknown; coordinates?: unknown } | null;
+  const part = /^Multi(Point|LineString|Polygon)$/.exec(String(geometry?.type))?.[1];
+  if (part === undefined || !Array.isArray(geometry?.coordinates)) return [{ ...feature, properties }];
+  return geometry.coordinates.map((coordinates: unknown) => ({ ...feature, properties, geometry: { type: part, coordinates } }));
+}
+
+const shoreOf = ({ geometry, properties }: z.infer<typeof shore>): Shore => ({
+  ...(properties?.name === undefined ? {} : { name: properties.name }),
+  ring: geometry.coordinates[0].map(([lon, lat]) => [lon, lat]),
+});
+
+function pointOf({ geometry, properties }: z.infer<typeof place>, metresPerUnit: number | undefined): MarkedPlace {
+  const { role, depth_m: inMetres, depth: inUnit, name, kind, note = kind, time: at } = properties ?? {};
+  const depth_m = inMetres ?? (metresPerUnit !== undefined && inUnit != null ? Math.round(1000 * metresPerUnit * inUnit) / 1000 : undefined);
   return {
     role: role ?? 'spot',
     at: [geometry.coordinates[0], geometry.coordinates[1]],
@@ -81,9 +122,10 @@ function trackOf({ geometry, properties }: z.infer<typeof track>): Track {
   };
 }
 
-/** Writes places and tracks as a GeoJSON FeatureCollection. */
-export function placesGeoJson({ points, tracks }: Places): string {
+/** Writes places and tracks as a GeoJSON FeatureCollection, with a shore where one is given as a closed ring. */
+export function placesGeoJson({ points, tracks }: Places, shore?: readonly [number, number][]): string {
   const features = [
+    ...(shore === undefined ? [] : [{ type: 'Feature', geometry: { type: 'Polygon', coordinates: [shore] }, properties: { role: 'outline' } }]),
     ...points.map(({ role, at, depthM, name, note, time: when }) => ({
       type: 'Feature',
       geometry: { type: 'Point', coordinates: at },

@@ -19,9 +19,25 @@ export interface Track {
   points: { at: [lon: number, lat: number]; depthM?: number; time?: string }[];
 }
 
+/** A closed line that may be a water's shore. */
+export interface Shore {
+  name?: string;
+  ring: [lon: number, lat: number][];
+}
+
 export interface Places {
   points: MarkedPlace[];
   tracks: Track[];
+  /** Routes of a file, whose points are among `points` as well. */
+  routes?: Track[];
+  /** Outer rings of its polygons. */
+  shores?: Shore[];
+}
+
+/** What a file does not say itself. */
+export interface ReadOptions {
+  /** Metres in the unit of depths that carry none. */
+  metresPerUnit?: number;
 }
 
 /** A row or point that was left out, and why. */

@@ -1,21 +1,31 @@
 import { csvNumber, csvRows, csvTime } from './csv-rows';
 import { FormatError } from './format-error';
-import type { LeftOut, MarkedPlace } from './places';
+import type { LeftOut, MarkedPlace, ReadOptions } from './places';
 
 /**
- * Reads soundings, `lon,lat,depth_m[,time]`. Rows that cannot be read are left out and listed with their line; whether to go on without
+ * Reads soundings, `lon,lat,depth_m[,time]`, or with a column `depth` whose unit is given. Rows that cannot be read are left out and listed with their line; whether to go on without
  * them is for the caller to ask. Throws FormatError for a file without the columns.
  */
-export function parseSoundingsCsv(text: string): { points: MarkedPlace[]; leftOut: LeftOut[] } {
+export function parseSoundingsCsv(text: string, { metresPerUnit }: ReadOptions = {}): { points: MarkedPlace[]; leftOut: LeftOut[] } {
   requireCommas(text);
   const points: MarkedPlace[] = [];
   const leftOut: LeftOut[] = [];
-  for (const { line, at } of csvRows(text, ['lon', 'lat', 'depth_m'])) {
+  const [header] = text.replace(/^\uFEFF/, '').split(/\r?\n/, 1);
+  const hasOther = !/\bdepth_m\b/.test(header) && /(^|,)\s*"?depth"?\s*(,|$)/.test(header);
+  if (hasOther && metresPerUnit === undefined) throw new FormatError(1, 'expected the column depth_m in metres, found depth, which does not tell its unit');
+  const column = hasOther ? 'depth' : 'depth_m';
+  const perUnit = hasOther ? metresPerUnit! : 1;
+  for (const { line, at } of csvRows(text, ['lon', 'lat', column])) {
     try {
       const place = [number(at('lon'), 'lon', -180, 180, line), number(at('lat'), 'lat', -90, 90, line)] as [number, number];
       const time = at('time');
       if (time !== '') csvTime(time, line);
-      points.push({ role: 'sounding', at: place, depthM: number(at('depth_m'), 'depth_m', 0, 1000, line), ...(time === '' ? {} : { time }) });
+      points.push({
+        role: 'sounding',
+        at: place,
+        depthM: Math.round(1000 * perUnit * number(at(column), column, 0, 1000 / perUnit, line)) / 1000,
+        ...(time === '' ? {} : { time }),
+      });
     } catch (error) {
       if (!(error instanceof FormatError)) throw error;
       leftOut.push({ where: `line ${line}`, why: `${error.message.replace(/^line \d+: /, '')}${swapHint(at)}` });

@@ -66,6 +66,8 @@ export interface Outlook {
   /** Where to look for it in the weather of the window to go for. */
   choiceLook: Band | null;
   setting: FeedingSetting;
+  /** Last row of the weather: no hour after it is judged. */
+  knownToMs: number;
 }
 
 /** Days of weather shown behind and ahead of now. */
@@ -116,6 +118,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     depth: depthIn(phaseAtInstant(phases, nowMs)?.name),
     choiceLook: (choice && depthIn(choice.phase)?.look) ?? null,
     setting,
+    knownToMs: last,
   };
 }
 
@@ -179,12 +182,18 @@ export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'specie
 }
 
 function windowWords(
-  { choice, windows, nextFront, sun, choiceLook, phaseNow, setting }: Outlook,
+  { choice, windows, nextFront, sun, choiceLook, phaseNow, setting, knownToMs }: Outlook,
   { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>,
   units: UnitPreference,
 ) {
   const fish = speciesOf(speciesId).short;
   const clock = (ms: number) => clockText(ms, place.timeZone);
+  // Weather that ends is no forecast of nothing: what comes after it is unknown, not calm.
+  const ends =
+    knownToMs < nowMs + dayMs
+      ? `The weather known here ends at ${clock(knownToMs)}: hours after it are not judged, nor is wind or snow foreseen. Look at the sky, or bring newer weather.`
+      : '';
+  if (!choice && ends !== '') return { headline: `No forecast to judge hours by`, why: ends };
   if (!choice) return { headline: `No good hours for ${fish.toLowerCase()}`, why: 'Nothing in the next three days stands out over an ordinary hour. The ribbon shows why.' };
   const today = startOfDay(nowMs, place.timeZone) === startOfDay(choice.fromMs, place.timeZone);
   const day = today ? '' : ` on ${dayText(choice.fromMs, place.timeZone).slice(0, 3)}`;
@@ -202,7 +211,7 @@ function windowWords(
   // Another day is the answer: say what is against this one.
   const now = !today && phaseNow && setting.viewpoints['pressure-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
   const hurt = choiceLook ? injuryWords(speciesOf(speciesId), choiceLook.toM, units) : '';
-  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}.${hurt} ${rule.reason}${front}${off}` };
+  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}.${hurt} ${rule.reason}${front}${off}${ends && ` ${ends}`}` };
 }
 
 const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);
