@@ -3,7 +3,9 @@ import expo from 'eslint-config-expo/flat.js';
 import tseslint from 'typescript-eslint';
 
 export default [
-  { ignores: ['**/node_modules/**', '.build/**', '.data/**', '.burrow-data/**', '**/.expo/**', '**/dist/**', 'docs/**', 'bench/empty-page/**', 'apps/angler/src/ui/icon/paths.ts'] },
+  {
+    ignores: ['**/node_modules/**', '.build/**', '.data/**', '.burrow-data/**', '**/.expo/**', '**/dist/**', 'docs/**', 'bench/empty-page/**', 'apps/angler/src/ui/icon/paths.ts'],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommended.map((c) => ({ ...c, files: ['**/*.ts', '**/*.tsx'] })),
   ...expo.map((c) => ({ ...c, files: ['apps/angler/**/*.{ts,tsx}'] })),

@@ -109,6 +109,37 @@ for (const size of [
   });
 }
 
+test('a new water’s shore and soundings from files of other programs: a walked track, and a sounder’s log with a bad checksum', async ({ demo: page, stack }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`${stack.url}/new-water`);
+  const bring = async (label: string, name: string, text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: label }).click();
+    await (await chooser).setFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  };
+  const ring = Array.from({ length: 120 }, (_, i) => [-121.5 + 0.002 * Math.cos((i * Math.PI) / 60), 44 + 0.001 * Math.sin((i * Math.PI) / 60)]);
+  const track = (places: number[][]) =>
+    `<gpx version="1.1"><trk><name>Walk</name><trkseg>${places.map(([lon, lat]) => `<trkpt lat="${lat}" lon="${lon}"/>`).join('')}</trkseg></trk></gpx>`;
+  await bring('Bring a shore', 'half.gpx', track(ring.slice(0, 60)));
+  await expect(page.getByText(/^half\.gpx: expected a polygon, .* found "Walk" whose ends are \d+ m apart$/)).toBeVisible();
+  await bring('Bring a shore', 'walk.gpx', track(ring));
+  await expect(page.getByText('40 corners, 0 soundings')).toBeVisible();
+
+  const sentence = (body: string) => `$${body}*${[...body].reduce((x, c) => x ^ c.charCodeAt(0), 0).toString(16).toUpperCase().padStart(2, '0')}`; // prettier-ignore
+  const log = [0, 1, 2, 3, 4, 5].flatMap((k) => {
+    const minutes = (30 - 0.02 * (k - 2.5)).toFixed(4);
+    return [sentence(`GPGGA,08150${k},4400.${k % 2 ? '01' : '02'},N,121${minutes},W,1,08,0.9,545.4,M,46.9,M,,`), sentence(`SDDPT,${(2 + k).toFixed(1)},0.3`)];
+  });
+  await bring('Bring soundings', 'survey.nmea', [...log, sentence('SDDPT,9.0,0.3').replace('9.0', '3.0')].join('\n'));
+  await expect(page.getByText(/^line 13: expected the checksum [0-9A-F]{2}, found [0-9A-F]{2}$/)).toBeVisible();
+  await page.getByRole('button', { name: 'Go on with the other 6' }).click();
+  await expect(page.getByText('40 corners, 6 soundings')).toBeVisible();
+  await page.getByRole('button', { name: 'Save water' }).click();
+  await page.getByRole('textbox', { name: 'Name of the water' }).fill('Long Slough');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('depths in feet, 6 soundings')).toBeVisible({ timeout: 30_000 });
+});
+
 /** Taps the chart at shares of its width and height. */
 async function tapChart(page: Page, ...places: [number, number][]): Promise<void> {
   const chart = page.getByRole('application');

@@ -189,7 +189,7 @@ test('contours lie at their depth, and the foot of the break lies under the stee
 });
 
 test('too little to draw from is said', () => {
-  expect(() => buildDepthMap(square, sampled(plane, 3, 1))).toThrow(/at least 4 soundings apart from each other, found 3/);
+  expect(() => buildDepthMap(square, sampled(plane, 2, 1))).toThrow(/at least 3 soundings apart from each other, found 2/);
   expect(() => buildDepthMap(square.slice(0, 2), sampled(plane, 30, 1))).toThrow(/at least 3 corners, found 2/);
 });
 

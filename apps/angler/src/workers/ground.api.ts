@@ -6,6 +6,7 @@ import {
   findBreakFoot,
   findFeatures,
   hullAbout,
+  thinnedRing,
   hypsographyOf,
   nearestPlace,
   type BreakFoot,
@@ -34,6 +35,7 @@ import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, typ
 import { dayMs, type UnitPreference } from '@burrow/core/units';
 import type { Place, WeatherHour } from '@burrow/core/weather';
 import { readPlaces } from '@burrow/contract/formats/read-places';
+import { shoreAmong } from '@burrow/contract/formats/shore';
 import type { LeftOut } from '@burrow/contract/formats/places';
 import type { Hypsography } from '@burrow/core/winter';
 
@@ -203,11 +205,18 @@ export interface SoundingFile {
 
 /** What the ground worker does: a water's depth map and structure, and where to drill on it. */
 export const groundApi = {
-  /** Reads soundings from GPX, GeoJSON or CSV. Throws with what was expected and where for a file that is none. */
+  /** Reads soundings from GPX, KML, GeoJSON, an NMEA log or CSV. Throws with what was expected and where for a file that is none. */
   read(name: string, text: string): SoundingFile {
     const { points, leftOut } = readPlaces(name, text);
     const soundings = points.flatMap(({ at, depthM, time }) => (depthM === undefined ? [] : [{ at, depthM, ...(time === undefined ? {} : { time }) }]));
     return { soundings, withoutDepth: points.length - soundings.length, leftOut };
+  },
+
+  /** A shore from a file: its largest polygon, or way whose ends meet, thinned to what a finger can drag. Throws with what was expected for a file that has none. */
+  readShore(name: string, text: string): LonLat[] {
+    const shore = shoreAmong(readPlaces(name, text));
+    if ('why' in shore) throw new RangeError(shore.why);
+    return thinnedRing(shore.ring);
   },
 
   /** A first outline about soundings, to be drawn to the shore. */

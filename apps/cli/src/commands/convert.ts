@@ -33,7 +33,9 @@ export function convert(args: string[]): void {
   if (leftOut.length > 0 && values['leave-out'] !== true && kind !== 'nmea') {
     const shown = leftOut.slice(0, 5).map((l) => `${l.where}: ${l.why}`);
     const others = leftOut.length > 5 ? ` and ${leftOut.length - 5} more` : '';
-    throw new BadInput(`${from}: ${shown.join('; ')}${others}. Add --leave-out to go on without them${leftOut.some((l) => l.why.includes('tell')) && unit === undefined ? ', or --depth-unit to say the unit' : ''}`);
+    throw new BadInput(
+      `${from}: ${shown.join('; ')}${others}. Add --leave-out to go on without them${leftOut.some((l) => l.why.includes('tell')) && unit === undefined ? ', or --depth-unit to say the unit' : ''}`,
+    );
   }
   const shore = values.outline === true ? shoreAmong(read) : null;
   if (shore && 'why' in shore) throw new BadInput(`${from}: --outline: ${shore.why}`);

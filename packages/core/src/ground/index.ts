@@ -1,6 +1,6 @@
 /** The bottom of a water: depth map from soundings, its contours and structure, and what was fished where. */
 export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, type LonLat } from '../units';
-export { hullAbout, isInside, ringOf } from './outline';
+export { hullAbout, isInside, ringOf, thinnedRing } from './outline';
 export { crossValidate, type CrossValidation } from './cross-validation';
 export { inverseDistance } from './inverse-distance';
 export { Relief } from './relief';

@@ -63,7 +63,7 @@ export class DepthSurvey {
 
   /**
    * @param outline ring of longitude and latitude
-   * Throws RangeError for an outline without area or fewer than four soundings.
+   * Throws RangeError for an outline without area or fewer than three soundings (four without a shore).
    */
   constructor(outline: readonly LonLat[], soundings: readonly Sounding[], options: SurveyOptions = {}) {
     this.frame = LocalFrame.about(outline);
@@ -73,7 +73,8 @@ export class DepthSurvey {
     this.hasShore = options.shore !== false;
     const grid = gridOver(ring, areaM2, options.cells);
     for (const { at, depthM } of soundings) this.soundings.add(...this.frame.toMetres(at), depthM);
-    if (this.soundings.length < 4) throw new RangeError(`a depth map needs at least 4 soundings apart from each other, found ${this.soundings.length}`);
+    const least = this.hasShore ? 3 : 4;
+    if (this.soundings.length < least) throw new RangeError(`a depth map needs at least ${least} soundings apart from each other, found ${this.soundings.length}`);
     this.shore = this.hasShore ? pointsAlong(ring, 3 * grid.cellM) : [];
     this.inside = insideOf(ring, grid);
     if (!this.inside.includes(1)) throw new RangeError('no cell of the depth map lies inside the outline');

@@ -60,6 +60,7 @@ export function NewWaterScreen() {
   const [read, setRead] = useState<SoundingFile | null>(null);
   const [asked, setAsked] = useState<{ name: string; file: SoundingFile } | null>(null);
   const [centre, setCentre] = useState<LonLat>(elsewhere);
+  const [brought, setBrought] = useState<LonLat[] | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
   const [naming, setNaming] = useState(false);
@@ -91,7 +92,7 @@ export function NewWaterScreen() {
       { timeout: 10_000 },
     );
   const bring = async () => {
-    const picked = await openFile('.csv,.gpx,.geojson,.json');
+    const picked = await openFile('.csv,.gpx,.kml,.nmea,.geojson,.json');
     if (!picked) return;
     setBusy(`Reading ${picked.name}`);
     setSays(null);
@@ -105,6 +106,18 @@ export function NewWaterScreen() {
       setSays(`${picked.name}: ${(error as Error).message}`);
     }
     setBusy(null);
+  };
+  const bringShore = async () => {
+    const picked = await openFile('.gpx,.kml,.geojson,.json');
+    if (!picked) return;
+    setSays(null);
+    try {
+      const shore = await (await groundWorker()).readShore(picked.name, picked.text);
+      draw(shore);
+      setBrought(shore);
+    } catch (error) {
+      setSays(`${picked.name}: ${(error as Error).message}`);
+    }
   };
   const outline = async () => {
     try {
@@ -145,9 +158,38 @@ export function NewWaterScreen() {
   const places = useMemo(() => (read?.soundings ?? []).map((s) => s.at), [read]);
   const isTaken = waters.data?.value.some((w) => w.name.toLowerCase() === name.trim().toLowerCase()) ?? false;
   const count = places.length;
-  const isReady = corners.length >= 3 && count >= 4;
+  const isReady = corners.length >= 3 && count >= 3;
   const wants =
-    corners.length < 3 ? 'Tap the corners of the shore, one after the other.' : count < 4 ? 'Now bring soundings, at least four.' : 'Drag a corner to where it belongs, then save.';
+    corners.length < 3
+      ? 'Tap the corners of the shore, one after the other.'
+      : count < 3
+        ? 'Now bring soundings, at least three.'
+        : 'Drag a corner to where it belongs, then save.';
+  const depths = (
+    <>
+      <Text strong>In which unit are the depths of the file?</Text>
+      {isDoubtful ? (
+        <Caution
+          headline={`Taken as metres they reach ${depthText(
+            raw.reduce((most, s) => Math.max(most, s.depthM), 0),
+            { ...units, depth: 'm' },
+          )}: too deep for a water of this size`}
+        >
+          Say in which unit they are.
+        </Caution>
+      ) : null}
+      <Choice label="Unit of the depths" options={depthUnitChoices} value={depthUnit ?? ('' as DepthUnit)} onChange={setUnit} wrap />
+      <Text size="small" tone="second">
+        {depthUnit === null ? 'Not said yet.' : `So the deepest is ${depthText(deepestM, units)}.`}
+      </Text>
+      <Text strong>How were the depths measured?</Text>
+      <Choice label="How the depths were measured" options={sounders} value={sounder} onChange={setSounder} wrap />
+      {sounder === 'plumbed' ? null : <Choice label="How warm the water was" options={warmths(units)} value={warmth} onChange={setWarmth} wrap />}
+      <Text size="small" tone="second">
+        {soundingSourceText(source)}
+      </Text>
+    </>
+  );
   return (
     <View style={{ flex: 1 }}>
       <View style={{ padding: 16, gap: 6 }} aria-live="polite">
@@ -159,7 +201,7 @@ export function NewWaterScreen() {
         {says ? <Text tone="straw">{says}</Text> : null}
       </View>
       <View style={{ flex: 1, minHeight: 240 }}>
-        <OutlineMap corners={corners} onCorners={draw} soundings={places} centre={centre} palette={palette} scale={units.distance === 'm' ? 'metric' : 'imperial'} />
+        <OutlineMap corners={corners} onCorners={draw} soundings={places} look={brought} centre={centre} palette={palette} scale={units.distance === 'm' ? 'metric' : 'imperial'} />
         <View style={{ position: 'absolute', right: 12, bottom: 12 }}>
           <Action label="" spoken="Where am I" icon="locate" onPress={locate} />
         </View>
@@ -170,7 +212,11 @@ export function NewWaterScreen() {
           <Action grow label="Bring soundings" disabled={busy !== null} onPress={() => void bring()} />
         </View>
         <View style={{ flexDirection: 'row', gap: 8 }}>
-          <Action grow label="Outline them" disabled={count < 3} onPress={() => void outline()} />
+          {count < 3 ? (
+            <Action grow label="Bring a shore" disabled={busy !== null} onPress={() => void bringShore()} />
+          ) : (
+            <Action grow label="Outline them" onPress={() => void outline()} />
+          )}
           <Action grow kind="main" label="Save water" disabled={!isReady || busy !== null} onPress={() => setNaming(true)} />
         </View>
       </View>
@@ -209,27 +255,7 @@ export function NewWaterScreen() {
         <Suspense fallback={null}>
           <Field label="Name of the water" value={name} onChangeText={setName} maxLength={120} />
         </Suspense>
-        <Text strong>In which unit are the depths of the file?</Text>
-        {isDoubtful ? (
-          <Caution
-            headline={`Taken as metres they reach ${depthText(
-              raw.reduce((most, s) => Math.max(most, s.depthM), 0),
-              { ...units, depth: 'm' },
-            )}: too deep for a water of this size`}
-          >
-            Say in which unit they are.
-          </Caution>
-        ) : null}
-        <Choice label="Unit of the depths" options={depthUnitChoices} value={depthUnit ?? ('' as DepthUnit)} onChange={setUnit} wrap />
-        <Text size="small" tone="second">
-          {depthUnit === null ? 'Not said yet.' : `So the deepest is ${depthText(deepestM, units)}.`}
-        </Text>
-        <Text strong>How were the depths measured?</Text>
-        <Choice label="How the depths were measured" options={sounders} value={sounder} onChange={setSounder} wrap />
-        {sounder === 'plumbed' ? null : <Choice label="How warm the water was" options={warmths(units)} value={warmth} onChange={setWarmth} wrap />}
-        <Text size="small" tone="second">
-          {soundingSourceText(source)}
-        </Text>
+        {depths}
         <Choice label="Kind of water" options={kinds} value={kind} onChange={setKind} wrap />
         {isTaken ? <Text tone="straw">You have a water of this name already. Choose another.</Text> : null}
         <Text size="small" tone="second">

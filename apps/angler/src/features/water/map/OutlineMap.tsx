@@ -25,6 +25,8 @@ interface Props {
   /** Corners after one was added by a tap or moved by a drag. */
   onCorners: (corners: LonLat[]) => void;
   soundings: readonly LonLat[];
+  /** What to look at: the view goes to all of it when it changes. */
+  look: readonly LonLat[] | null;
   /** Where to look first; changing it moves the view. */
   centre: LonLat | null;
   palette: Palette;
@@ -32,7 +34,7 @@ interface Props {
 }
 
 /** A blank chart to draw a shore on: tap to add a corner, drag a corner or an edge to move it. */
-export default function OutlineMap({ corners, onCorners, soundings, centre, palette, scale }: Props) {
+export default function OutlineMap({ corners, onCorners, soundings, look, centre, palette, scale }: Props) {
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const shore = useRef(new Collection<Feature>());
@@ -67,12 +69,17 @@ export default function OutlineMap({ corners, onCorners, soundings, centre, pale
   }, [centre]);
 
   useEffect(() => {
+    if (look && look.length > 1) map.current?.getView().fit(new MultiPoint(look.map(at)), { padding: [48, 40, 48, 40], maxZoom: 18 });
+  }, [look]);
+
+  useEffect(() => {
     dots.current.clear();
     if (soundings.length === 0) return;
     const feature = new Feature(new MultiPoint(soundings.map(at)));
     feature.setStyle(new Style({ image: new CircleStyle({ radius: 2.5, fill: new Fill({ color: palette.plum }) }) }));
     dots.current.addFeature(feature);
-    map.current?.getView().fit(feature.getGeometry()!, { padding: [48, 40, 48, 40], maxZoom: 18 });
+    // The shore that is there already stays in sight.
+    map.current?.getView().fit(new MultiPoint([...soundings, ...change.current.corners].map(at)), { padding: [48, 40, 48, 40], maxZoom: 18 });
   }, [soundings, palette]);
 
   useEffect(() => {
