@@ -304,4 +304,29 @@ describe('on the ground', () => {
     expect(burrow('convert', file('odd.csv'), file('odd.gpx'), '--leave-out').status).toBe(0);
     expect(readFileSync(file('odd.gpx'), 'utf8').match(/<wpt/g)).toHaveLength(1);
   });
+
+  test('convert takes a sounder’s log, a unit that is said, and a closed way as the shore; what was left out is listed', () => {
+    writeFileSync(file('log.nmea'), '$GPGGA,081500,4700.600,N,14000.300,W,1*41\n$SDDPT,5.5,0.4*53\n$GPGGA,081501,4700.700,N,14000.300,W,1*00\n');
+    const log = burrow('convert', file('log.nmea'), file('log.csv'));
+    expect(log.stderr).toMatch(/log\.nmea: line 3: left out, expected the checksum [0-9A-F]{2}, found 00/);
+    expect([log.status, readFileSync(file('log.csv'), 'utf8')]).toEqual([0, 'lon,lat,depth_m,time\n-140.005,47.01,5.9,\n']);
+
+    writeFileSync(file('feet.csv'), 'lon,lat,depth\n-140,47,20\n');
+    expect(burrow('convert', file('feet.csv'), file('feet.geojson')).stderr).toMatch(/line 1: expected the column depth_m in metres, found depth/);
+    expect(burrow('convert', file('feet.csv'), file('feet.geojson'), '--depth-unit', 'yard').stderr).toMatch(/--depth-unit: expected m, cm, ft, fathom, found "yard"/);
+    expect(burrow('convert', file('feet.csv'), file('feet.geojson'), '--depth-unit', 'ft').status).toBe(0);
+    expect(JSON.parse(readFileSync(file('feet.geojson'), 'utf8')).features[0].properties.depth_m).toBe(6.096);
+
+    const kml = (coordinates: string) => `<kml><Placemark><name>Walk</name><LineString><coordinates>${coordinates}</coordinates></LineString></Placemark></kml>`;
+    writeFileSync(file('open.kml'), kml('0,0 0.01,0 0.01,0.01'));
+    expect(burrow('convert', file('open.kml'), file('shore.geojson'), '--outline')).toMatchObject({
+      status: 2,
+      stderr: expect.stringMatching(/--outline: expected a polygon, .* "Walk" whose ends are 15\d\d m apart/),
+    });
+    writeFileSync(file('closed.kml'), kml('0,0 0.01,0 0.01,0.01 0,0.0001'));
+    expect(burrow('convert', file('closed.kml'), file('shore.gpx'), '--outline').stderr).toMatch(/expected to go to \.geojson/);
+    expect(burrow('convert', file('closed.kml'), file('shore.geojson'), '--outline').status).toBe(0);
+    const [shore, ...more] = JSON.parse(readFileSync(file('shore.geojson'), 'utf8')).features;
+    expect([shore.properties.role, shore.geometry.coordinates[0].length, more]).toEqual(['outline', 5, []]);
+  });
 });
