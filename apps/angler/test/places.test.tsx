@@ -45,7 +45,10 @@ const mockNavigate = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }) }));
 jest.mock('@/data/session', () => ({ useLedger: () => mockLedger, useAccount: () => ({ name: 'Ada' }), useSignOut: () => async () => undefined }));
 jest.mock('@/features/shell/Shell', () => ({ useWide: () => false }));
-jest.mock('@tanstack/react-query', () => ({ useQueryClient: () => ({ invalidateQueries: async () => undefined }) }));
+jest.mock('@tanstack/react-query', () => ({
+  useQueryClient: () => ({ invalidateQueries: async () => undefined }),
+  useMutation: () => ({ error: null, isPending: false, mutate: () => undefined, reset: () => undefined }),
+}));
 
 const lake = { id: 'tamber-lake', name: 'Tamber Lake', kind: 'lake', lon: -140, lat: 47 };
 const detail = { id: 'tamber-lake', version: 1, file: { water: { name: 'Tamber Lake', kind: 'lake', timezone: 'Etc/GMT+9' }, features: [] } };

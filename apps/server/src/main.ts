@@ -43,34 +43,41 @@ async function serve(settings: Settings, log: Logger): Promise<void> {
     server.close(() => void Promise.all([pool.end(), db.destroy()]).then(() => process.exit(0)));
     // Streams do not end by themselves.
     setTimeout(() => server.closeAllConnections(), 300).unref();
+    // Nor must a database that hangs keep it.
+    setTimeout(() => process.exit(1), longestStopMs - 2000).unref();
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
 }
 
-/** Several processes behind one port: each a whole server over the same database. One that ends is started again, unless it ends at once. */
+/** Several processes behind one port: each a whole server over the same database. One that ends is started again, unless it never came to listen. */
 function shareOut(processes: number, log: Logger): void {
   // The processes take connections from the system themselves: one that dies takes none with it that another could serve.
   cluster.schedulingPolicy = cluster.SCHED_NONE;
   let stopping = false;
-  const began = new Map<number, number>();
-  const start = () => void began.set(cluster.fork().id, Date.now());
-  for (let i = 0; i < processes; i++) start();
+  const listened = new Set<number>();
+  for (let i = 0; i < processes; i++) cluster.fork();
+  cluster.on('listening', (worker) => listened.add(worker.id));
   cluster.on('exit', (worker, code) => {
-    if (stopping) return;
-    if (Date.now() - (began.get(worker.id) ?? 0) < leastLifeMs) process.exit(code === 0 ? 1 : code);
+    if (stopping) {
+      if (Object.keys(cluster.workers ?? {}).length === 0) process.exit(0);
+      return;
+    }
+    if (!listened.delete(worker.id)) process.exit(code || 1);
     log.error(`a server process ended with ${code}; another is started`);
-    start();
+    cluster.fork();
   });
   const stop = () => {
     stopping = true;
-    for (const worker of Object.values(cluster.workers ?? {})) worker?.process.kill('SIGTERM');
+    const end = (signal: NodeJS.Signals) => Object.values(cluster.workers ?? {}).forEach((worker) => worker?.process.kill(signal));
+    end('SIGTERM');
+    setTimeout(() => end('SIGKILL'), longestStopMs).unref();
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
 }
-/** A process that ends sooner than this, ms, would end again. */
-const leastLifeMs = 5000;
+/** A process that has not ended by itself after this is ended, ms. */
+const longestStopMs = 10_000;
 
 async function main(): Promise<void> {
   const settings = readSettings(process.env);

@@ -29,9 +29,9 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     of: [drawn, holes.map((h) => `${h.id} ${h.depthM}`).join(), units.depth].join('/'),
     enabled: water !== undefined,
     compute: async () => {
-      const desk = await groundWorker();
+      const remote = await groundWorker();
       const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];
-      return desk.build(water!.id, outlineOf(water!.file), soundings, metresPerDepthUnit(units));
+      return remote.build(water!.id, outlineOf(water!.file), soundings, metresPerDepthUnit(units));
     },
   });
 }

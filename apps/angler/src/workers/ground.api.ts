@@ -154,7 +154,7 @@ class SurveyCache {
   }
 }
 
-const desk = new SurveyCache();
+const surveys = new SurveyCache();
 
 function density({ stays }: PlaceQuery, score: PlaceScore): FishDensity {
   const results = stays.map(({ at, ...rest }) => {
@@ -223,7 +223,7 @@ export const groundApi = {
   outlineAbout: (places: LonLat[]): LonLat[] => hullAbout(places),
 
   build(key: string, outline: LonLat[], soundings: Sounding[], metresPerUnit: number): Ground {
-    const water = desk.surveyed(key, outline, soundings);
+    const water = surveys.surveyed(key, outline, soundings);
     const { map } = water.survey;
     water.ground = {
       water: key,
@@ -238,7 +238,7 @@ export const groundApi = {
 
   /** Holes to find fish, in walking order. Throws RangeError for wishes that cannot be met. */
   plan(query: PlaceQuery, request: PlanRequest): HolePlan {
-    const { score, ground } = desk.score(query.water, query.setting);
+    const { score, ground } = surveys.score(query.water, query.setting);
     const fish = density(query, score);
     const { frame } = score;
     const [start, about] = [request.start, request.about].map((p) => p && spotsOf([p], frame)[0]);
@@ -248,7 +248,7 @@ export const groundApi = {
 
   /** The next hole after what the others have shown; null where nothing is left. */
   next(query: PlaceQuery, from: LonLat, planned: LonLat[]): NextPlace | null {
-    const { score, ground } = desk.score(query.water, query.setting);
+    const { score, ground } = surveys.score(query.water, query.setting);
     const fish = density(query, score);
     const { frame } = score;
     const next = chooseHole(fish, {
@@ -279,14 +279,14 @@ export const groundApi = {
 
   /** The pools and feeding lies of a river, on the map last built of it. */
   river(key: string, marks: RiverMarks): { pools: WinteringPool[]; lies: FeedingLie[] } {
-    const { map } = desk.ground(key);
+    const { map } = surveys.ground(key);
     const pools = winteringPools(map);
     return { pools, lies: feedingLies(map, marks, pools) };
   },
 
   /** Fish to expect an hour, cell by cell of the map. */
   fish(query: PlaceQuery): Float32Array {
-    return density(query, desk.score(query.water, query.setting).score).layer();
+    return density(query, surveys.score(query.water, query.setting).score).layer();
   },
 };
 export type GroundApi = typeof groundApi;

@@ -7,6 +7,8 @@ import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 
+const sentence = (text: string) => `${text[0].toUpperCase()}${text.slice(1)}.`;
+
 /** Where? Standing water is drilled by its basins and breaks, moving water fished by its seams. */
 export function WaterScreen() {
   const { detail, waters } = useWater();
@@ -22,7 +24,10 @@ export function WaterScreen() {
         The map of your water has not reached this phone.
       </Notice>
     );
-  if (ground.isError) return <Notice title="No map">{(ground.error as Error).message}</Notice>;
+  if (ground.isError)
+    return (
+      <Notice title="No map yet">{`${sentence((ground.error as Error).message)} Bring a file with soundings in Gear, Draw a new water. A water without any cannot be drilled yet.`}</Notice>
+    );
   if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
   const Kind = isFlowing(water.file.water.kind) ? RiverWater : LakeWater;
   return <Kind key={water.id} water={water} ground={ground.data} />;
