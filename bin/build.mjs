@@ -11,7 +11,7 @@ const programs = {
   'winter-worker': 'apps/server/src/workers/winter.ts',
   maintenance: 'apps/server/src/maintenance.ts',
   flasher: 'stand-ins/flasher/src/main.ts',
-  'weather-station': 'stand-ins/weather-station/src/main.ts',
+  'weather-service': 'stand-ins/weather-service/src/main.ts',
 };
 const sources = ['packages', 'apps/server/src', 'apps/cli/src', 'stand-ins', 'package-lock.json'];
 

@@ -61,7 +61,7 @@ export async function startStack(options) {
       say(maintain(databaseUrl, 'load-demo', path.join(root, 'demo')));
       writeFileSync(mark, '');
     }
-    say('starting the simulated flasher and weather station');
+    say('starting the simulated flasher and weather service');
     const clock = demoClock(path.join(dataDir, 'demo-clock'), options.start);
     const standIn = async (name) => {
       const port = await freePort();
@@ -73,7 +73,7 @@ export async function startStack(options) {
       await answers(`http://127.0.0.1:${port}/healthz`, child);
       return `http://127.0.0.1:${port}`;
     };
-    const [flasherUrl, stationUrl] = [await standIn('flasher'), await standIn('weather-station')];
+    const [flasherUrl, stationUrl] = [await standIn('flasher'), await standIn('weather-service')];
     const secretFile = path.join(dataDir, 'session-secret');
     if (!existsSync(secretFile)) writeFileSync(secretFile, randomBytes(32).toString('hex'), { mode: 0o600 });
     const env = {

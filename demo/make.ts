@@ -6,7 +6,7 @@ import { isoWithOffset } from '@burrow/core/units';
 import { writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { climateAt } from '../stand-ins/weather-station/src/climate';
+import { climateAt } from '../stand-ins/weather-service/src/climate';
 import { seasonStartMs } from './scenario/column';
 import { marrowDrain } from './scenario/drain';
 import { tamberLake } from './scenario/lake';

@@ -44,13 +44,13 @@ async function saved(page: Page, button: string): Promise<string> {
   return readFileSync(await (await download).path(), 'utf8');
 }
 
-test('a new user with a water of one’s own: nothing measured is called measured, and nothing is simulated', async ({ page, stack }) => {
-  test.setTimeout(180_000);
+/** An account and a water of one's own, in Gear. */
+async function ownWater(page: Page, url: string, name: string): Promise<void> {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(stack.url);
+  await page.goto(url);
   await page.getByRole('button', { name: 'I am new here' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Bo');
-  await page.getByRole('textbox', { name: 'E-mail' }).fill('bo@test.invalid');
+  await page.getByRole('textbox', { name: 'Name' }).fill(name);
+  await page.getByRole('textbox', { name: 'E-mail' }).fill(`${name.toLowerCase()}@test.invalid`);
   await page.getByLabel('Password').fill('long enough now');
   await page.getByRole('button', { name: 'Make an account' }).click();
   await page.getByRole('button', { name: 'To Gear' }).click();
@@ -58,6 +58,11 @@ test('a new user with a water of one’s own: nothing measured is called measure
   await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
   await (await chooser).setFiles({ name: 'pond.geojson', mimeType: 'application/geo+json', buffer: Buffer.from(pond()) });
   await expect(page.getByText('Little Hollow is here.')).toBeVisible();
+}
+
+test('a new user with a water of one’s own: nothing measured is called measured, and nothing is simulated', async ({ page, stack }) => {
+  test.setTimeout(180_000);
+  await ownWater(page, stack.url, 'Bo');
 
   await test.step('Outlook says that there is no weather and that the ice is not measured', async () => {
     await page.getByRole('link', { name: 'Outlook' }).click();
@@ -141,22 +146,6 @@ test('a new user with a water of one’s own: nothing measured is called measure
     await expectHonest(page, 'gear');
   });
 });
-
-/** An account and a water of one's own, in Gear. */
-async function ownWater(page: Page, url: string, name: string): Promise<void> {
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(url);
-  await page.getByRole('button', { name: 'I am new here' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill(name);
-  await page.getByRole('textbox', { name: 'E-mail' }).fill(`${name.toLowerCase()}@test.invalid`);
-  await page.getByLabel('Password').fill('long enough now');
-  await page.getByRole('button', { name: 'Make an account' }).click();
-  await page.getByRole('button', { name: 'To Gear' }).click();
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
-  await (await chooser).setFiles({ name: 'pond.geojson', mimeType: 'application/geo+json', buffer: Buffer.from(pond()) });
-  await expect(page.getByText('Little Hollow is here.')).toBeVisible();
-}
 
 /** Ten cold, quiet days up to now, hour by hour, as another hand would keep them: no snow depth, a gap in the wind. */
 function tenDays(nowMs: number): string {

@@ -3,7 +3,7 @@ import { buildDepthMap, hypsographyOf } from '@burrow/core/ground';
 import { columnSetting, forcingOf } from '@burrow/core/column';
 import { hourMs } from '@burrow/core/units';
 import { runWinter, type ColumnProfile } from '@burrow/core/winter';
-import { climateAt } from '../../stand-ins/weather-station/src/climate';
+import { climateAt } from '../../stand-ins/weather-service/src/climate';
 import { tamberLake } from './lake';
 
 export const seasonStartMs = Date.parse('2026-10-01T00:00-09:00');

@@ -4,7 +4,7 @@ import { hourMs, isoWithOffset, minuteMs, normal, seededRandom } from '@burrow/c
 import { valueAt } from '@burrow/core/water';
 import type { ColumnProfile } from '@burrow/core/winter';
 import { v7 } from 'uuid';
-import { scriptedFronts } from '../../stand-ins/weather-station/src/climate';
+import { scriptedFronts } from '../../stand-ins/weather-service/src/climate';
 import { trueColumn } from './column';
 import { placeOnLake } from './lake';
 

@@ -11,7 +11,7 @@ import { ProblemError } from './problem';
 import { rebuildProjections } from './services/projection';
 import { Waters } from './services/waters';
 
-/** Puts the demo's account, waters and ledger in, through the same doors as any other. Loading again adds nothing twice. */
+/** Puts the demo's account, waters and ledger in by the services that any account uses. Loading again adds nothing twice. */
 async function loadDemo(db: DataSource, folder: string): Promise<string> {
   const accounts = new Accounts(db);
   const known = await accounts.demo().catch(() => null);

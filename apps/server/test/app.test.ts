@@ -117,7 +117,7 @@ test('the newest heading of the changelog, the API and every package name one ve
   const [, newest] = /^## (.+)$/m.exec(read('CHANGELOG.md'))!;
   const { body } = await request(app.app).get('/api/openapi.json').expect(200);
   expect(body.info.version).toBe(newest);
-  const packages = ['', 'packages/core/', 'packages/contract/', 'apps/server/', 'apps/cli/', 'apps/angler/', 'stand-ins/flasher/', 'stand-ins/weather-station/'];
+  const packages = ['', 'packages/core/', 'packages/contract/', 'apps/server/', 'apps/cli/', 'apps/angler/', 'stand-ins/flasher/', 'stand-ins/weather-service/'];
   for (const folder of packages) expect([folder, JSON.parse(read(`${folder}package.json`)).version]).toEqual([folder, newest]);
   expect(JSON.parse(read('apps/angler/app.json')).expo.version).toBe(newest);
 });

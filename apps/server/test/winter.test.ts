@@ -21,7 +21,7 @@ let relay: Server;
 
 beforeAll(async () => {
   const port = await freePort();
-  station = spawn(process.execPath, [path.resolve('.build/weather-station.mjs')], {
+  station = spawn(process.execPath, [path.resolve('.build/weather-service.mjs')], {
     env: { ...process.env, PORT: String(port), CLOCK_START: new Date(nowMs).toISOString() },
     stdio: 'ignore',
   });

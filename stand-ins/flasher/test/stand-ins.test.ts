@@ -123,7 +123,7 @@ describe('the simulated weather service', () => {
   const ask = async (url: string, query: string) => parseHourlyJson(await (await fetch(`${url}/hourly?latitude=47&longitude=-140&${query}`)).json());
 
   test('gives the days asked for back and ahead by its own clock, hour by hour, and says that it is simulated', async () => {
-    const url = await start('weather-station', { CLOCK_START: start0 });
+    const url = await start('weather-service', { CLOCK_START: start0 });
     const weather = await ask(url, 'past_days=10&forecast_days=5');
     expect(weather).toMatchObject({ simulated: true, service: 'Upland station', lat: 47, lon: -140 });
     expect(weather.series).toHaveLength(15 * 24 + 1);
@@ -133,14 +133,14 @@ describe('the simulated weather service', () => {
   });
 
   test('what was observed once stays as it was', async () => {
-    const [early, late] = await Promise.all([start0, start6].map(async (CLOCK_START) => ask(await start('weather-station', { CLOCK_START }), 'past_days=2')));
+    const [early, late] = await Promise.all([start0, start6].map(async (CLOCK_START) => ask(await start('weather-service', { CLOCK_START }), 'past_days=2')));
     const seen = early.series.filter((r) => r.atMs <= now && r.atMs >= late.series[0].atMs);
     expect(seen.length).toBeGreaterThan(40);
     for (const row of seen) expect(late.series.find((r) => r.atMs === row.atMs)).toEqual(row);
   });
 
   test('refuses a place or days that are none', async () => {
-    const url = await start('weather-station');
+    const url = await start('weather-service');
     for (const query of ['latitude=97&longitude=0', 'longitude=0', 'latitude=47&longitude=0&past_days=900', 'latitude=47&longitude=0&forecast_days=x'])
       expect((await fetch(`${url}/hourly?${query}`)).status).toBe(400);
     expect((await fetch(`${url}/other`)).status).toBe(404);

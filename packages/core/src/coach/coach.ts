@@ -57,7 +57,7 @@ export const coachLimits = {
   shyMs: 0.3,
   /**
    * Over a fish that is near, the jig is kept this high, m. A fish that looks hangs a hand under the jig, so each time it closes the jig goes up by another
-   * few centimetres: a slow theft that never ends. Held still instead, kept a hand over it, or 40 cm over it, the jig lands fewer with every decision model tuned on
+   * few centimetres: it is drawn away again and again. Held still instead, kept a hand over it, or 40 cm over it, the jig lands fewer with every decision model tuned on
    * (docs/science.md).
    */
   hoverM: 0.27,

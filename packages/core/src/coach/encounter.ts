@@ -16,7 +16,7 @@ export const episodeLimits = {
   bottom: { offM: 0.2, sunkM: 0.1, comeM: 0.1, riseM: 0.1 },
   /** An answer is told of what was shown over so long before it, s. */
   recentS: 6,
-  /** It made up its mind this long after it had been nearest, or by the bottom highest, ms. */
+  /** It decided this long after it had been nearest, or by the bottom highest, ms. */
   turnedMs: 500,
   /** A mark that is away for longer is another one when it comes back, ms. */
   goneMs: 1500,

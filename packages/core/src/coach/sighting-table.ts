@@ -114,7 +114,7 @@ export const sightingRules: readonly SightingRule[] = [
     aim: 'draw',
     byM: 0.6,
     forS: 6,
-    then: 'The theft makes up its mind.',
+    then: 'A jig drawn away makes it decide.',
     reason: 'It has hung {gap} under the jig for {still} s. Draw away slowly, with the rod as before.',
     changesMind: 'it sinks, or takes',
   },

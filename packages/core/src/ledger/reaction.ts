@@ -4,7 +4,7 @@ import type { ReactionKind } from './event';
 export interface ReactionMeaning {
   /** A fish was seen at the bait. */
   isSighting: boolean;
-  /** Its answer to how the bait was shown; null where it has not made up its mind. */
+  /** Its answer to how the bait was shown; null where it has not decided. */
   answer: 'answered' | 'turned down' | null;
   /** It took the bait, whether it was landed or not. */
   isBite: boolean;

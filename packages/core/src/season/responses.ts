@@ -11,7 +11,7 @@ export interface ResponseRow {
   looked: number;
   answered: number;
   turnedDown: number;
-  /** Share answered of all that made up their mind, with its 90 % interval, 0–1. */
+  /** Share answered of all that decided, with its 90 % interval, 0–1. */
   share: { mean: number; low: number; high: number };
 }
 

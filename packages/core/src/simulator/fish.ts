@@ -31,7 +31,7 @@ export const fishWays = {
   patience: 3,
 } as const;
 
-/** One fish: its place, its temper, and where it is in making up its mind. How it judges the jig is left to the decision model. */
+/** One fish: its place, its temper, and how far it has decided. How it judges the jig is left to the decision model. */
 export abstract class SimulatedFish {
   state: FishState = 'pass';
   xM: number;

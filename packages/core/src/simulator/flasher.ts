@@ -24,7 +24,7 @@ export interface FlasherOptions {
   sceneId: string;
   start: string;
   bottomM?: number;
-  /** How its fish make up their minds; by drift and diffusion where not said. */
+  /** How its fish decide; by drift and diffusion where not said. */
   Kind?: FishKind;
   /** Settings of the sounder other than its own. */
   sounder?: SounderSetting;

@@ -1,4 +1,4 @@
-/** Simulated fish that make up their minds in other ways than those of the practice drills: what a coach is scored on must not be what it was made with. */
+/** Simulated fish that decide in other ways than those of the practice drills: what a coach is scored on must not be what it was made with. */
 import { DriftFish, type FishKind } from '@burrow/core/simulator';
 import { ArousalFish } from './arousal-fish';
 import { GlanceFish } from './glance-fish';
@@ -11,6 +11,6 @@ export const fishKinds = { drift: DriftFish, hazard: HazardFish, glance: GlanceF
   FishKind
 >;
 
-/** How simulated fish make up their minds: by an interest that drifts, by chance at rates, by glances that are counted, by how far they are worked up, by how hard the jig darts, or once, by the beat they were shown. */
+/** How simulated fish decide: by an interest that drifts, by chance at rates, by glances that are counted, by how far they are worked up, by how hard the jig darts, or once, by the beat they were shown. */
 export type DecisionModel = keyof typeof fishKinds;
 export const decisionModels = Object.keys(fishKinds) as readonly DecisionModel[];

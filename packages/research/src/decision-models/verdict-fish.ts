@@ -21,7 +21,7 @@ export const verdictRates = {
   startled: 1.1,
 } as const;
 
-/** Verdict model: it looks for a while and then makes up its mind once, by how it liked the beat of the rod meanwhile; what the line does it does not mind. */
+/** Verdict model: it looks for a while and then decides once, by how it liked the beat of the rod meanwhile, whatever the line does. */
 export class VerdictFish extends SimulatedFish {
   private leftS = 0;
   private liked = { sum: 0, seconds: 0 };
@@ -30,7 +30,7 @@ export class VerdictFish extends SimulatedFish {
     const { activity, wariness } = this.mood;
     const meanS = (verdictRates.looksS * (0.6 + 0.8 * wariness)) / (0.5 + activity);
     this.leftS = -0.5 * meanS * (Math.log(1 - this.random()) + Math.log(1 - this.random()));
-    // It comes with an open mind, of a second's weight.
+    // It comes undecided, with a second's weight.
     this.liked = { sum: 0.5, seconds: 1 };
   }
 

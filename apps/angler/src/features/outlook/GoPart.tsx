@@ -59,7 +59,7 @@ export function ColdPart({ words, station, keptMs, nowMs, waterId, zone, onSeen 
   const wallNowMs = useWallNow(60_000);
   const stale = wallNowMs - keptMs > 30 * 60_000;
   return (
-    <View style={{ gap: 4 }}>
+    <View style={{ gap: 8 }}>
       <Text heading={2} size="lead">
         Cold and light
       </Text>
