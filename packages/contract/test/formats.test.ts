@@ -64,7 +64,7 @@ test('the demo lake has its soundings, and a broken one says what is wrong', () 
   const file = parseWaterFile(demo('tamber-lake.geojson'));
   expect(soundingsOf(file).length).toBeGreaterThanOrEqual(400);
   expect(() => parseWaterFile('{')).toThrow(/expected a GeoJSON file/);
-  expect(() => parseWaterFile(JSON.stringify({ ...file, features: file.features.slice(1) }))).toThrow(/feature of role outline, found none/);
+  expect(() => parseWaterFile(JSON.stringify({ ...file, features: file.features.slice(1) }))).toThrow(/feature of role outline, or in water\.at the place .*, found neither/);
   expect(() => parseWaterFile(JSON.stringify({ ...file, water: { ...file.water, timezone: 'Nowhere/None' } }))).toThrow(/water\.timezone: expected an IANA time zone/);
 });
 

@@ -1,7 +1,7 @@
-import { isFlowing, outlineOf, parseWaterFile, parseWeatherCsv, placesOf, riverMarksOf, soundingsOf, type WaterFile } from '@burrow/contract/formats';
+import { isFlowing, parseWaterFile, parseWeatherCsv, placesOf, riverMarksOf, shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats';
 import { answerColumn } from '@burrow/core/column';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
-import { buildDepthMap, findFeatures, hypsographyOf, LocalFrame, type DepthMap, type LonLat } from '@burrow/core/ground';
+import { buildDepthMap, findFeatures, hypsographyOf, LocalFrame, surveyedArea, type DepthMap, type LonLat } from '@burrow/core/ground';
 import { FishDensity, PlaceScore, scanPlan, shortTour, type PlaceSetting } from '@burrow/core/holes';
 import { answerOutlook } from '@burrow/core/outlook';
 import { feedingLies, lieReasons, winteringPools } from '@burrow/core/river';
@@ -21,7 +21,8 @@ export function holes(args: string[]): void {
   const count = numberOption(values, 'count');
   const soundings = soundingsOf(file);
   if (soundings.length === 0) throw new BadInput(`${values.water}: expected soundings to plan holes on, found none`);
-  const map = buildDepthMap(outlineOf(file), soundings);
+  const area = surveyedArea(shoreOf(file), soundings);
+  const map = buildDepthMap(area.ring, soundings, { shore: area.isShore });
   if (isFlowing(file.water.kind)) return lies(file, map, count, values.start === undefined ? undefined : lonLatOption(values, 'start'));
   const setting = { ...settingOf(values, file, map, atMs), inflows: placesOf(file, 'inflow'), cover: placesOf(file, 'cover'), isPressed: false };
   const score = new PlaceScore(map, findFeatures(map), setting);

@@ -1,13 +1,13 @@
-import { outlineOf, parseSoundingsCsv, parseWaterFile, soundingsOf } from '@burrow/contract/formats';
+import { parseSoundingsCsv, parseWaterFile, shoreOf, soundingsOf } from '@burrow/contract/formats';
 import {
   buildDepthMap,
   contourLines,
   crossValidate,
   depthAt,
   findFeatures,
-  hullAbout,
   plumbedSoundings,
   soundingSourceText,
+  surveyedArea,
   type LonLat,
   type Sounding,
   type SurveyOptions,
@@ -21,17 +21,22 @@ interface Surveyed {
   options: SurveyOptions;
 }
 
-/** A water file as it is; soundings alone within their own hull, whose edge is no shore. */
+/** A water file as it is; soundings without a shore within an edge about them, which is none. */
 function readSurvey(path: string | undefined): Surveyed {
   const text = readText(path, 'a water in GeoJSON or soundings in CSV');
   if (path!.endsWith('.csv')) {
     const { points, leftOut } = readFormat(path, parseSoundingsCsv, text);
     for (const { where, why } of leftOut) process.stderr.write(`burrow: ${path}: ${where}: left out, ${why}\n`);
     const soundings = points.map((p) => ({ at: p.at, depthM: p.depthM! }));
-    return { outline: hullAbout(soundings.map((s) => s.at)), soundings, options: { shore: false } };
+    return within(null, soundings);
   }
   const file = readFormat(path, parseWaterFile, text);
-  return { outline: outlineOf(file), soundings: soundingsOf(file), options: {} };
+  return within(shoreOf(file), soundingsOf(file));
+}
+
+function within(shore: LonLat[] | null, soundings: Sounding[]): Surveyed {
+  const { ring, isShore } = surveyedArea(shore, soundings);
+  return { outline: ring, soundings, options: { shore: isShore } };
 }
 
 /** `burrow map F.geojson|F.csv [--contour-m 1] [--at lon,lat] [--cross-validate K] [--sounder-ms N --water-temp-c T]` */

@@ -1,5 +1,5 @@
 import type { WaterDetail, WaterSummary, WaterVersion } from '@burrow/contract/api';
-import { outlineOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
+import { middleOfWater, type WaterFile } from '@burrow/contract/formats/water-geojson';
 import type { DataSource, QueryDeepPartialEntity } from 'typeorm';
 import { Outing, Water, type WaterRow } from '../entities';
 import { ProblemError } from '../problem';
@@ -72,10 +72,6 @@ const nameTaken = (name: string) =>
   new ProblemError(409, 'Name taken', `expected a name that none of your waters has, found "${name}"; choose another, or change the water that is there`);
 
 function rowOf(file: WaterFile) {
-  const ring = outlineOf(file);
-  const middle = (axis: 0 | 1) => {
-    const values = ring.map((p) => p[axis]);
-    return (values.reduce((a, b) => Math.min(a, b)) + values.reduce((a, b) => Math.max(a, b))) / 2;
-  };
-  return { name: file.water.name, kind: file.water.kind, lon: middle(0), lat: middle(1), file };
+  const [lon, lat] = middleOfWater(file);
+  return { name: file.water.name, kind: file.water.kind, lon, lat, file };
 }

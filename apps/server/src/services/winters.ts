@@ -1,4 +1,4 @@
-import { outlineOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
+import { shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { WaterWinter } from '@burrow/contract/api';
 import { columnDays, measurementsOf, secchiOf } from '@burrow/core/outlook';
@@ -62,7 +62,7 @@ export class Winters {
     const weather = await this.weather.for(account, waterId, { lon, lat }, nowMs, columnDays(nowMs, lat));
     const holes = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.stations);
     const task: WinterTask = {
-      outline: outlineOf(file),
+      shore: shoreOf(file),
       soundings: [...soundingsOf(file), ...holes.flatMap((h) => (h.depthM === null ? [] : [{ at: h.at, depthM: h.depthM }]))],
       column: {
         secchiM: secchiOf(state, waterId, nowMs, file.water.secchi_m),

@@ -1,8 +1,9 @@
 import { winterDays, type ColumnInput } from '@burrow/core/column';
-import { buildDepthMap, hypsographyOf, type LonLat, type Sounding } from '@burrow/core/ground';
+import { buildDepthMap, hypsographyOf, surveyedArea, type LonLat, type Sounding } from '@burrow/core/ground';
 
 export interface WinterTask {
-  outline: LonLat[];
+  /** Null where nobody has drawn one. */
+  shore: LonLat[] | null;
   soundings: Sounding[];
   column: Omit<ColumnInput, 'hypsography'>;
 }
@@ -10,9 +11,10 @@ export interface WinterTask {
 export type WinterResult = { ok: true; winter: Pick<ReturnType<typeof winterDays>, 'days' | 'freezeUpMs' | 'iceOutMs'> } | { ok: false; why: string };
 
 /** One water's winter, on a thread of its own: the map, the fit and the days. What cannot be computed is answered, not thrown. */
-export default function winter({ outline, soundings, column }: WinterTask): WinterResult {
+export default function winter({ shore, soundings, column }: WinterTask): WinterResult {
   try {
-    const { days, freezeUpMs, iceOutMs } = winterDays({ ...column, hypsography: hypsographyOf(buildDepthMap(outline, soundings)) });
+    const { ring, isShore } = surveyedArea(shore, soundings);
+    const { days, freezeUpMs, iceOutMs } = winterDays({ ...column, hypsography: hypsographyOf(buildDepthMap(ring, soundings, { shore: isShore })) });
     return { ok: true, winter: { days, freezeUpMs, iceOutMs } };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;

@@ -35,6 +35,8 @@ export const waterFile = z
     water: z.object({
       name: storableText(1, 120),
       kind: z.enum(['lake', 'reservoir', 'river', 'channel']),
+      /** Where it lies, while nobody has drawn its shore. */
+      at: position.optional(),
       timezone: z.string().refine(isTimeZone, 'expected an IANA time zone'),
       elevation_m: z.number().min(-430).max(6000),
       secchi_m: z.number().min(0.1).max(40),
@@ -47,7 +49,11 @@ export const waterFile = z
       species: z.array(storableText(1, 60)).max(40).optional(),
       surfaceArea_m2: z.number().positive().optional(),
     }),
-    features: z.array(feature).refine((all) => all.some((f) => f.properties.role === 'outline'), 'expected a feature of role outline, found none'),
+    features: z.array(feature),
+  })
+  .refine((file) => file.water.at !== undefined || file.features.some((f) => f.properties.role === 'outline'), {
+    path: ['features'],
+    error: 'expected a feature of role outline, or in water.at the place of a water whose shore is not known, found neither',
   })
   .superRefine((file, context) => {
     const problem = valueProblem(file, fileLimits);
@@ -73,10 +79,9 @@ export function parseWaterFile(text: string): WaterFile {
   }
   const parsed = waterFile.safeParse(value);
   if (!parsed.success) throw new FormatError(null, `expected a water in GeoJSON, ${oddFeature(value) ?? firstProblem(parsed.error)}`);
-  outlineOf(parsed.data);
   const turned = swappedNotice(
     soundingsOf(parsed.data).map((s) => s.at),
-    outlineOf(parsed.data),
+    shoreOf(parsed.data) ?? [middleOfWater(parsed.data)],
   );
   if (turned) throw new FormatError(null, turned);
   return parsed.data;
@@ -95,12 +100,28 @@ function oddFeature(value: unknown): string | null {
   return null;
 }
 
+/** Outer ring of the water's shore; null while nobody has drawn one. */
+export function shoreOf(file: WaterFile): [number, number][] | null {
+  for (const { properties, geometry } of file.features) if (properties.role === 'outline' && geometry.type === 'Polygon') return geometry.coordinates[0];
+  return null;
+}
+
 /** Outer ring of the water's outline. Throws FormatError where there is none. */
 export function outlineOf(file: WaterFile): [number, number][] {
-  for (const { properties, geometry } of file.features) {
-    if (properties.role === 'outline' && geometry.type === 'Polygon') return geometry.coordinates[0];
-  }
-  throw new FormatError(null, 'expected a feature of role outline, found none');
+  const shore = shoreOf(file);
+  if (!shore) throw new FormatError(null, 'expected a feature of role outline, found none');
+  return shore;
+}
+
+/** Middle of the water: of its shore, or the place that was pointed at. */
+export function middleOfWater(file: WaterFile): [number, number] {
+  const shore = shoreOf(file);
+  if (!shore) return file.water.at!;
+  const middle = (axis: 0 | 1) => {
+    const values = shore.map((p) => p[axis]);
+    return (values.reduce((a, b) => Math.min(a, b)) + values.reduce((a, b) => Math.max(a, b))) / 2;
+  };
+  return [middle(0), middle(1)];
 }
 
 /** All soundings of the water. */

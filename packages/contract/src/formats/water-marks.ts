@@ -92,14 +92,18 @@ export function withoutMark(file: WaterFile, index: number): WaterFile {
   return { ...file, features: file.features.filter((_, k) => k !== index) };
 }
 
-/** A water with another shore, a ring that need not be closed. RangeError for fewer than three corners. */
+/** A water with another shore, or its first, a ring that need not be closed. RangeError for fewer than three corners. */
 export function withOutline(file: WaterFile, ring: readonly Position[]): WaterFile {
   if (ring.length < 3) throw new RangeError(`expected at least three corners of a shore, found ${ring.length}`);
   const [first, last] = [ring[0], ring[ring.length - 1]];
   const closed = first[0] === last[0] && first[1] === last[1] ? [...ring] : [...ring, first];
+  const geometry = { type: 'Polygon', coordinates: [closed] };
+  const drawn = file.features.some((f) => f.properties.role === 'outline');
   return {
     ...file,
-    features: file.features.map((f) => (f.properties.role === 'outline' ? ({ ...f, geometry: { type: 'Polygon', coordinates: [closed] } } as Feature) : f)),
+    features: drawn
+      ? file.features.map((f) => (f.properties.role === 'outline' ? ({ ...f, geometry } as Feature) : f))
+      : [{ type: 'Feature', geometry, properties: { role: 'outline' } } as Feature, ...file.features],
   };
 }
 

@@ -1,11 +1,12 @@
 /** The bottom of a water: depth map from soundings, its contours and structure, and what was fished where. */
 export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, type LonLat } from '../units';
-export { hullAbout, isInside, ringOf, thinnedRing } from './outline';
+export { isInside, ringOf, thinnedRing } from './outline';
 export { crossValidate, type CrossValidation } from './cross-validation';
 export { inverseDistance } from './inverse-distance';
 export { Relief } from './relief';
 export * from './depth-map';
 export { buildDepthMap, DepthSurvey, type SurveyOptions } from './survey';
+export { surveyedArea } from './surveyed-area';
 export * from './break-foot';
 export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';

@@ -6,6 +6,8 @@ const neighbours = 22;
 const drift = 3;
 /** How far past the values around it an estimate may go, as a share of their range. */
 const overshoot = 0.5;
+/** Fewer values than this do not settle a plane: its slopes are then held to what beds have, as a standard deviation. Heuristic. */
+const [settledBy, usualSlope] = [6, 0.1] as const;
 
 /**
  * Universal kriging in a moving neighbourhood with a local linear drift. Scattered values in, value and standard deviation at
@@ -33,7 +35,7 @@ export class Kriging {
   reachM = 0;
 
   /**
-   * @param xs coordinates, m; no two places the same. Throws RangeError with fewer than four.
+   * @param xs coordinates, m; no two places the same. Throws RangeError with fewer than three.
    * @param scale factor on the standard deviation; `calibrate` finds it
    */
   constructor(
@@ -43,7 +45,7 @@ export class Kriging {
     readonly variogram: Variogram,
     public scale = 1,
   ) {
-    if (xs.length < 4) throw new RangeError(`a depth map needs at least 4 soundings, found ${xs.length}`);
+    if (xs.length < 3) throw new RangeError(`a depth map needs at least 3 soundings, found ${xs.length}`);
     this.index = new Flatbush(xs.length);
     for (let i = 0; i < xs.length; i++) this.index.add(xs[i], ys[i]);
     this.index.finish();
@@ -97,7 +99,7 @@ export class Kriging {
     }
     for (let a = 0; a < drift; a++) {
       for (let b = 0; b <= a; b++) {
-        let sum = a === b ? 1e-9 : 0;
+        let sum = a !== b ? 0 : a > 0 && n < settledBy ? 1 / (usualSlope * unit) ** 2 : 1e-9;
         for (let i = 0; i < n; i++) sum += driftRows[i * drift + a] * driftRows[i * drift + b];
         normalEquations[a * drift + b] = sum;
       }

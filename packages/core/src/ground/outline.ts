@@ -1,4 +1,3 @@
-import { polygonHull } from 'd3-polygon';
 import type { LonLat } from '../units';
 
 /** A closed ring in metres as interleaved x, y; the last point differs from the first. */
@@ -11,13 +10,6 @@ export function ringOf(points: readonly (readonly [number, number])[]): Ring {
   const open = closed ? points.slice(0, -1) : points;
   if (open.length < 3) throw new RangeError(`an outline needs at least 3 corners, found ${open.length}`);
   return Float64Array.from(open.flat());
-}
-
-/** The smallest convex ring about some places. Throws RangeError where they have no area between them. */
-export function hullAbout(places: readonly LonLat[]): LonLat[] {
-  const hull = polygonHull(places.map(([lon, lat]) => [lon, lat]));
-  if (hull === null) throw new RangeError('expected places that enclose an area, found fewer than 3 or all in one line');
-  return hull;
 }
 
 /** Corners that a thinned shore keeps: as many as a finger can find its way among. */

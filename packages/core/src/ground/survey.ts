@@ -8,6 +8,8 @@ import { fitVariogram } from './variogram';
 const mergeM = 0.5;
 /** Cells along the side of a block that shares one neighbourhood of soundings. */
 const blockCells = 4;
+/** A map is drawn from so many soundings on. */
+const fewestSoundings = 3;
 /** Cells inside a water, and the bounds of cells along its longer side. */
 const [cellsInside, fewestCells, mostCells] = [10_000, 110, 400];
 
@@ -41,6 +43,12 @@ class Points {
     this.counts.push(1);
   }
 
+  /** The longer side of the box about them, m. */
+  extentM(): number {
+    const side = (values: number[]) => values.reduce((m, v) => Math.max(m, v), -Infinity) - values.reduce((m, v) => Math.min(m, v), Infinity);
+    return Math.max(1, side(this.x), side(this.y));
+  }
+
   get length(): number {
     return this.z.length;
   }
@@ -63,7 +71,7 @@ export class DepthSurvey {
 
   /**
    * @param outline ring of longitude and latitude
-   * Throws RangeError for an outline without area or fewer than three soundings (four without a shore).
+   * Throws RangeError for an outline without area or fewer than three soundings.
    */
   constructor(outline: readonly LonLat[], soundings: readonly Sounding[], options: SurveyOptions = {}) {
     this.frame = LocalFrame.about(outline);
@@ -73,8 +81,8 @@ export class DepthSurvey {
     this.hasShore = options.shore !== false;
     const grid = gridOver(ring, areaM2, options.cells);
     for (const { at, depthM } of soundings) this.soundings.add(...this.frame.toMetres(at), depthM);
-    const least = this.hasShore ? 3 : 4;
-    if (this.soundings.length < least) throw new RangeError(`a depth map needs at least ${least} soundings apart from each other, found ${this.soundings.length}`);
+    if (this.soundings.length < fewestSoundings)
+      throw new RangeError(`a depth map needs at least ${fewestSoundings} soundings apart from each other, found ${this.soundings.length}`);
     this.shore = this.hasShore ? pointsAlong(ring, 3 * grid.cellM) : [];
     this.inside = insideOf(ring, grid);
     if (!this.inside.includes(1)) throw new RangeError('no cell of the depth map lies inside the outline');
@@ -83,7 +91,8 @@ export class DepthSurvey {
     this.map = { lon0, lat0, ...grid, depthM: empty(), sdM: empty(), areaM2, deepest: { at: [lon0, lat0], depthM: 0 }, soundings: 0 };
     this.blocksX = Math.ceil(grid.nx / blockCells);
     this.reachM = new Float32Array(this.blocksX * Math.ceil(grid.ny / blockCells));
-    this.kriging = this.bestKriging(Math.max(grid.nx, grid.ny) * grid.cellM);
+    // Without a shore the edge says nothing of the water: the soundings' own extent counts.
+    this.kriging = this.bestKriging(this.hasShore ? Math.max(grid.nx, grid.ny) * grid.cellM : this.soundings.extentM());
     this.redraw(null);
   }
 
@@ -160,7 +169,7 @@ export class DepthSurvey {
           isMoved = true;
         }
         kriging.estimate(map.x0 + i * map.cellM, map.y0 + j * map.cellM, out);
-        map.depthM[c] = this.hasShore ? Math.max(0, out.value) : out.value;
+        map.depthM[c] = Math.max(0, out.value);
         map.sdM[c] = out.sd;
       }
     }
@@ -169,7 +178,7 @@ export class DepthSurvey {
 
 /**
  * The depth map of a water from its outline and soundings.
- * Throws RangeError for an outline without area or fewer than four soundings.
+ * Throws RangeError for an outline without area or fewer than three soundings.
  */
 export const buildDepthMap = (outline: readonly LonLat[], soundings: readonly Sounding[], options: SurveyOptions = {}): DepthMap =>
   new DepthSurvey(outline, soundings, options).map;
