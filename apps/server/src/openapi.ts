@@ -28,6 +28,8 @@ const operations: Operation[] = [
     request: waterFile,
     response: api.waterVersion,
   },
+  { method: 'delete', path: '/api/waters/{id}', summary: 'Delete a water; what was logged on it stays', status: 204 },
+  { method: 'post', path: '/api/waters/{id}/restore', summary: 'Bring a deleted water back', response: api.waterVersion },
   { method: 'get', path: '/api/waters/{id}/weather', summary: 'Weather observed and forecast', response: api.waterWeather },
   { method: 'put', path: '/api/waters/{id}/weather', summary: 'Bring weather of your own: an hour brought before gives way', request: api.broughtWeather, status: 204 },
   { method: 'delete', path: '/api/waters/{id}/weather', summary: 'Forget the weather that was brought', status: 204 },

@@ -73,3 +73,32 @@ test('text that no database keeps is refused with what was expected', async () =
     .expect(400);
   await agent.get('/api/waters/%00').expect(400);
 });
+
+test('a deleted water comes back as it was, another may take its name, and nobody deletes another’s', async () => {
+  const agent = await signedIn();
+  const ids = async () => ((await agent.get('/api/waters')).body as { id: string }[]).map((w) => w.id);
+  await agent.post('/api/waters').send(named('Lake')).expect(201);
+  await agent.put('/api/waters/lake').set('if-match', '"1"').send(named('Lake', outlineOnly)).expect(200);
+  await (await signedIn()).delete('/api/waters/lake').expect(404);
+  await agent.delete('/api/waters/lake').expect(204);
+  expect(await ids()).toEqual([]);
+  await agent.get('/api/waters/lake').expect(404);
+  await agent.delete('/api/waters/lake').expect(404);
+  await agent.post('/api/waters/lake/restore').expect(200, { id: 'lake', version: 2 });
+  expect((await agent.get('/api/waters/lake')).body.file.features).toHaveLength(outlineOnly.length);
+  await agent.delete('/api/waters/lake').expect(204);
+  await agent.post('/api/waters').send(named('LAKE')).expect(201, { id: 'lake', version: 1 });
+  expect((await agent.get('/api/waters/lake')).body.file.water.name).toBe('LAKE');
+  await agent.post('/api/waters/nowhere/restore').expect(404);
+});
+
+test('a water without a shore lies where it was pointed at', async () => {
+  const agent = await signedIn();
+  const pond = { type: 'FeatureCollection', water: { ...river.water, name: 'Pond', kind: 'lake' }, features: [] };
+  expect((await agent.post('/api/waters').send(pond).expect(400)).body.detail).toMatch(/expected a feature of role outline, or in water\.at the place/);
+  await agent
+    .post('/api/waters')
+    .send({ ...pond, water: { ...pond.water, at: [-121.5, 44] } })
+    .expect(201);
+  expect((await agent.get('/api/waters')).body).toMatchObject([{ name: 'Pond', lon: -121.5, lat: 44 }]);
+});

@@ -60,6 +60,8 @@ export const api = {
       method: 'PUT',
       headers: { 'content-type': 'application/json', 'if-match': `"${version}"` },
     }),
+  deleteWater: (id: string) => ask<null>(`/waters/${encodeURIComponent(id)}`, null, { method: 'DELETE' }),
+  restoreWater: (id: string) => ask(`/waters/${encodeURIComponent(id)}/restore`, contract.waterVersion, post({})),
   water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
   weather: (id: string, days = 10) => ask(`/waters/${encodeURIComponent(id)}/weather?days=${days}`, contract.waterWeather),
   bringWeather: (id: string, weather: contract.BroughtWeather) => ask<null>(`/waters/${encodeURIComponent(id)}/weather`, null, { ...post(weather), method: 'PUT' }),

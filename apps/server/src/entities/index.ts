@@ -142,6 +142,8 @@ export interface WaterRow {
   /** Grows with each change; a change says which one it was made to. */
   version: number;
   file: WaterFile;
+  /** Null while it is there. */
+  deletedAt: Date | null;
 }
 
 export const Water = new EntitySchema<WaterRow>({
@@ -156,6 +158,7 @@ export const Water = new EntitySchema<WaterRow>({
     lat: { type: 'double precision' },
     version: { type: 'integer', default: 1 },
     file: { type: 'jsonb' },
+    deletedAt: { type: 'timestamptz', name: 'deleted_at', nullable: true, deleteDate: true },
   },
   foreignKeys: [{ name: 'water_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
 });

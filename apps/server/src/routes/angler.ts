@@ -70,6 +70,13 @@ export function anglerRoutes({ accounts, ledger, waters, winters, weather, flash
     const changed: WaterVersion = await waters.replace(accountOf(req), req.params.id, version, accept(waterFile, req.body));
     res.json(changed);
   });
+  router.delete('/waters/:id', async (req, res) => {
+    await waters.remove(accountOf(req), req.params.id);
+    res.status(204).end();
+  });
+  router.post('/waters/:id/restore', smallBody, async (req: Request<{ id: string }>, res) => {
+    res.json(await waters.restore(accountOf(req), req.params.id));
+  });
   router.get('/waters/:id/weather', async (req, res) => {
     const water = await waterOf(req);
     const account = await whose(req);

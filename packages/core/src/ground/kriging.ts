@@ -6,8 +6,8 @@ const neighbours = 22;
 const drift = 3;
 /** How far past the values around it an estimate may go, as a share of their range. */
 const overshoot = 0.5;
-/** Fewer values than this do not settle a plane: its slopes are then held to what beds have, as a standard deviation. Heuristic. */
-const [settledBy, usualSlope] = [6, 0.1] as const;
+/** Slopes that beds have, as a standard deviation, where fewer values than `settledBy` do not settle a plane, and where many may lie in one line. Heuristic. */
+const [settledBy, usualSlope, mostSlope] = [6, 0.1, 0.5] as const;
 
 /**
  * Universal kriging in a moving neighbourhood with a local linear drift. Scattered values in, value and standard deviation at
@@ -97,9 +97,10 @@ export class Kriging {
         driftRows[i * drift + k] = sum * chol[i * neighbours + i];
       }
     }
+    const slope = n < settledBy ? usualSlope : mostSlope;
     for (let a = 0; a < drift; a++) {
       for (let b = 0; b <= a; b++) {
-        let sum = a !== b ? 0 : a > 0 && n < settledBy ? 1 / (usualSlope * unit) ** 2 : 1e-9;
+        let sum = a !== b ? 0 : a > 0 ? 1 / (slope * unit) ** 2 : 1e-9;
         for (let i = 0; i < n; i++) sum += driftRows[i * drift + a] * driftRows[i * drift + b];
         normalEquations[a * drift + b] = sum;
       }

@@ -2,7 +2,7 @@ import { LocalFrame, type LonLat } from '../units';
 import type { DepthMap, Sounding } from './depth-map';
 import { Kriging } from './kriging';
 import { crossings, pointsAlong, ringArea, ringOf, type Ring } from './outline';
-import { fitVariogram } from './variogram';
+import { fewestToFit, fitVariogram, usualVariogram } from './variogram';
 
 /** Soundings closer together than this are one, m. */
 const mergeM = 0.5;
@@ -114,9 +114,10 @@ export class DepthSurvey {
     return { depthM: this.hasShore ? Math.max(0, out.value) : out.value, sdM: out.sd };
   }
 
-  /** Of a rough and a smooth model the one that better foretells soundings left out. */
+  /** Of a rough and a smooth model the one that better foretells soundings left out; a few are too few to ask. */
   private bestKriging(spanM: number): Kriging {
     const { x, y, z, length } = this.soundings;
+    if (length < fewestToFit) return this.krigingOf(usualVariogram(this.soundings.extentM(), z), 1);
     const tried = (['spherical', 'cubic'] as const).map((model) => {
       const kriging = this.krigingOf(fitVariogram(x, y, z, spanM / 3, model), 1);
       return { kriging, ...kriging.leaveOneOut(length) };

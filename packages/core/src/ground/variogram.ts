@@ -34,6 +34,24 @@ export function gamma(variogram: Variogram, hM: number): number {
   return hM <= 0 ? 0 : variogram.nugget + variogram.rough + variogram.sill - covariance(variogram, hM, 0);
 }
 
+/** Fewer soundings than this say nothing of how rough a bed is. */
+export const fewestToFit = 8;
+
+/** Range of a bed of which little is known, as a multiple of its soundings' extent and at least, m; how its sill grows with it, m. Heuristic: the bed is a metre off within a dozen. */
+const usual = { extents: 2, leastM: 50, sillPerRange: 1 / 40 } as const;
+
+/**
+ * The variogram of a bed of which a few soundings say too little to fit one.
+ * @param extentM of the soundings
+ * @param zs their depths, m
+ */
+export function usualVariogram(extentM: number, zs: readonly number[]): Variogram {
+  const rangeM = Math.max(usual.leastM, usual.extents * extentM);
+  const mean = zs.reduce((sum, z) => sum + z, 0) / zs.length;
+  const spread = zs.reduce((sum, z) => sum + (z - mean) ** 2, 0) / zs.length;
+  return { model: 'spherical', nugget: noiseM2, sill: Math.max(spread, usual.sillPerRange * rangeM), rangeM, rough: 0, roughM: 1 };
+}
+
 /**
  * Fits a variogram to scattered depths: empirical halves of squared differences in distance classes, then for each
  * of a series of ranges the nugget and sill by weighted least squares (both ≥ 0), best fit taken.
