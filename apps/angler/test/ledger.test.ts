@@ -1,7 +1,8 @@
 import type { SyncRequest, SyncResponse } from '@burrow/contract/api';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { api, ApiError, OfflineError } from '@/data/api';
-import { newId, PhoneLedger } from '@/data/ledger';
+import { newId } from '@/data/ids';
+import { PhoneLedger } from '@/data/ledger';
 import { PhoneStore } from '@/data/store';
 import { usualMethod } from '@burrow/core/methods';
 

@@ -3,7 +3,7 @@ import type { ColumnAnswer } from '@burrow/core/column';
 import type { OutlookInput } from '@burrow/core/outlook';
 import { hourMs, startOfDay } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
-import { outlineOf } from '@burrow/contract/formats/water-geojson';
+import { shoreOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { shortlyKeptMs } from './computed';
@@ -25,6 +25,8 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
     networkMode: 'always',
     placeholderData: keepPreviousData,
     queryFn: async () => {
+      const outline = shoreOf(water!.file);
+      if (!outline) throw new Error('Which bank: the shore of this water is not drawn yet. Map, Mark, Shore.');
       const { series, place, nowMs } = input!;
       const now = weatherAt(series, nowMs);
       const { airC, windMs, windFromDeg, cloud } = now ?? { airC: null, windMs: null, windFromDeg: null, cloud: null };
@@ -52,7 +54,7 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
             ]
           : [],
       );
-      const strip = await (await groundWorker()).banks({ outline: outlineOf(water!.file), notes, series: [...series], place, nowMs, hoursMs, setting });
+      const strip = await (await groundWorker()).banks({ outline, notes, series: [...series], place, nowMs, hoursMs, setting });
       return { strip, setting, words: bankWords(strip, setting, units) };
     },
   });

@@ -1,4 +1,4 @@
-import { outlineOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
+import { shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
 import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
@@ -22,7 +22,7 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     .flatMap((o) => o.stations)
     .filter((h) => h.depthM !== null);
   // The file's own part, once for each file: a change of water brings another object.
-  const drawn = useMemo(() => (water ? JSON.stringify([outlineOf(water.file), soundingsOf(water.file)]) : ''), [water]);
+  const drawn = useMemo(() => (water ? JSON.stringify([shoreOf(water.file), soundingsOf(water.file)]) : ''), [water]);
   return useComputed({
     key: ['ground', water?.id],
     // Each hole by itself: one undone and another drilled are as many.
@@ -31,7 +31,7 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     compute: async () => {
       const remote = await groundWorker();
       const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];
-      return remote.build(water!.id, outlineOf(water!.file), soundings, metresPerDepthUnit(units));
+      return remote.build(water!.id, shoreOf(water!.file), soundings, metresPerDepthUnit(units));
     },
   });
 }

@@ -8,7 +8,7 @@ import { placesOf } from '@burrow/contract/formats/water-marks';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { shortlyKeptMs } from './computed';
-import { newId } from './ledger';
+import { newId } from './ids';
 import { groundWorker } from './ground';
 import { change, usePreferences, type KeptHolePlan } from './preferences';
 import { useLedger } from './session';

@@ -1,10 +1,10 @@
 import type { SyncResponse } from '@burrow/contract/api';
 import { foldLedger, ledgerEvent } from '@burrow/contract';
-import { upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type OutingState } from '@burrow/core/ledger';
+import { importDevice, upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type OutingState } from '@burrow/core/ledger';
 import { isoWithOffset } from '@burrow/core/units';
-import { v7 } from 'uuid';
 import { ApiError, OfflineError, api } from './api';
 import { nowMs } from './clock';
+import { newId } from './ids';
 import type { ImportRecord, LedgerView } from './ledger-view';
 import { ObservableValue } from './observable-value';
 import type { KeptEvent, PhoneStore } from './store';
@@ -13,6 +13,9 @@ const batch = 500;
 /** Answers that lie with what was sent rather than with the way or the server. */
 const isFaultOfBatch = (error: unknown): error is ApiError => error instanceof ApiError && [400, 413, 422, 500].includes(error.status);
 const retryMs = { first: 2500, longest: 15_000 };
+
+/** The outing that something is written to, and the time zone of its water. */
+type Scope = Pick<OutingState, 'id'> & { zone: string };
 
 /**
  * The phone's copy of the ledger. An event is on disk before `write` answers; the outbox empties itself whenever the server
@@ -66,14 +69,16 @@ export class PhoneLedger {
   }
 
   /** Writes one event of an outing. Resolves with it once it is on disk. */
-  async write<K extends EventKind>(outing: Pick<OutingState, 'id'> & { zone: string }, kind: K, body: EventBodies[K]): Promise<LedgerEvent> {
+  async write<K extends EventKind>(outing: Scope, kind: K, body: EventBodies[K]): Promise<LedgerEvent> {
     const [event] = await this.writeAll(outing, [{ kind, body }]);
     return event;
   }
 
-  /** Writes several events that happened together, all or none. */
-  async writeAll(outing: Pick<OutingState, 'id'> & { zone: string }, things: readonly { kind: EventKind; body: EventBodies[EventKind] }[]): Promise<LedgerEvent[]> {
-    const ms = nowMs();
+  /**
+   * Writes several events that happened together, all or none.
+   * @param ms when they happened, where that is not now
+   */
+  async writeAll(outing: Scope, things: readonly { kind: EventKind; body: EventBodies[EventKind] }[], ms = nowMs()): Promise<LedgerEvent[]> {
     const events = things.map(({ kind, body }) => this.newEvent(outing, kind, body, ms));
     await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
     this.syncSoon();
@@ -98,7 +103,7 @@ export class PhoneLedger {
 
   /** Takes in events from a file; those known already are left alone. Answers what it takes to take them out again. */
   async importEvents(events: readonly LedgerEvent[], name: string): Promise<ImportRecord> {
-    const fresh = new Map(events.filter((e) => !this.kept.has(e.id)).map((event) => [event.id, { id: event.id, event: { ...event, angler: this.angler }, sent: 0 as const }]));
+    const fresh = new Map(events.filter((e) => !this.kept.has(e.id)).map((event) => [event.id, { id: event.id, event: this.brought(event, name), sent: 0 as const }]));
     const rows = [...fresh.values()];
     const started = new Set(rows.flatMap(({ event }) => (event.kind === 'outing-started' ? [event.outing] : [])));
     const targets = rows.filter(({ event }) => event.kind === 'outing-started' || !started.has(event.outing)).map(({ event }) => ({ id: event.id, outing: event.outing }));
@@ -111,6 +116,11 @@ export class PhoneLedger {
     this.show(rows.length > 0 ? { imports: [...this.view.get().imports, record] } : {});
     this.syncSoon();
     return record;
+  }
+
+  /** An entry of a file as it is kept: another's becomes one's own, and stays marked as brought in. */
+  private brought(event: LedgerEvent, file: string): LedgerEvent {
+    return event.angler === this.angler ? event : { ...event, angler: this.angler, device: importDevice(file) };
   }
 
   /** Takes a ledger that was brought in out again. Answers the entries that do so, for an undo. */
@@ -280,14 +290,4 @@ export class PhoneLedger {
       ...change,
     });
   }
-}
-
-const lastId = { ms: 0, seq: 0 };
-
-/** A new id in the ledger's form: by the water's clock, and in the order of making within a millisecond. */
-export function newId(): string {
-  const ms = nowMs();
-  lastId.seq = ms === lastId.ms ? lastId.seq + 1 : Math.floor(Math.random() * 0x3fffffff);
-  lastId.ms = ms;
-  return v7({ msecs: ms, seq: lastId.seq });
 }

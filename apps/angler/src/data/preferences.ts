@@ -1,6 +1,6 @@
 import { startingViewpoints } from '@burrow/core/outlook';
 import { imperial, metric } from '@burrow/core/units';
-import { newId } from './ledger';
+import { newId } from './ids';
 import { ObservableValue, useObservable } from './observable-value';
 import { preferencesVersion, readPreferences, type KeptHolePlan, type Preferences, type Presentation } from './stored-preferences';
 

@@ -4,7 +4,7 @@ import { mergedWater } from '@burrow/contract/formats/water-merge';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { api, ApiError, OfflineError } from './api';
-import { newId } from './ledger';
+import { newId } from './ids';
 import { useAccount, useLedger } from './session';
 import type { PhoneStore } from './store';
 

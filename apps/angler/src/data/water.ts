@@ -47,10 +47,14 @@ export function useWater() {
   const { water: chosen } = usePreferences();
   const list = waters.data?.value ?? [];
   const water = list.find((w) => w.id === chosen) ?? list[0];
+  return { waters, water, detail: useWaterDetail(water?.id) };
+}
+
+/** A water of the account with its map data. */
+export function useWaterDetail(id: string | undefined) {
   const { store } = useAccount();
   // A water changed here that has not reached the server goes before the server's own.
-  const detail = useKept<WaterDetail>(['water', water?.id ?? ''], async () => (await ownVersion(store, water!.id)) ?? api.water(water!.id), 600_000, water !== undefined);
-  return { waters, water, detail };
+  return useKept<WaterDetail>(['water', id ?? ''], async () => (await ownVersion(store, id!)) ?? api.water(id!), 600_000, id !== undefined);
 }
 
 /** Weather at a water. */

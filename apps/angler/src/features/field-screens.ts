@@ -7,6 +7,7 @@ export { GearScreen } from './gear/GearScreen';
 export { HoleScreen } from './station/HoleScreen';
 export { MarkWaterScreen } from './water/MarkWaterScreen';
 export { NewWaterScreen } from './water/NewWaterScreen';
+export { OutingScreen } from './season/outing/OutingScreen';
 export { PracticeScreen } from './practice/PracticeScreen';
 export { SeasonScreen } from './season/SeasonScreen';
 export { WaterScreen } from './water/WaterScreen';

@@ -22,3 +22,4 @@ export const GearRoute = opened('GearScreen');
 export const FieldcraftRoute = opened('FieldcraftScreen');
 export const MarkWaterRoute = opened('MarkWaterScreen');
 export const NewWaterRoute = opened('NewWaterScreen');
+export const OutingRoute = opened('OutingScreen');

@@ -13,10 +13,12 @@ interface Props {
   /** Takes a set value back to not set. */
   onClear?: () => void;
   hint?: string;
+  /** A larger step in words, such as "5 ft", and what takes it: for figures that may be far from where setting them begins. */
+  big?: { text: string; onStep: (direction: 1 | -1) => void };
 }
 
 /** A number set with two big keys: no typing with gloves on. What nobody has set shows no number. */
-export function Stepper({ label, text, empty = 'not measured', onStep, onClear, hint }: Props) {
+export function Stepper({ label, text, empty = 'not measured', onStep, onClear, hint, big }: Props) {
   return (
     <View role="group" aria-label={label} style={{ gap: 4 }}>
       <Text strong>{label}</Text>
@@ -30,6 +32,12 @@ export function Stepper({ label, text, empty = 'not measured', onStep, onClear, 
         </View>
         <Action label="" spoken={`More ${label}`} icon="plus" height={64} width={72} onPress={() => onStep(1)} />
       </View>
+      {big ? (
+        <View style={{ flexDirection: 'row', gap: 8 }}>
+          <Action grow label={`− ${big.text}`} spoken={`${big.text} less ${label}`} onPress={() => big.onStep(-1)} />
+          <Action grow label={`+ ${big.text}`} spoken={`${big.text} more ${label}`} onPress={() => big.onStep(1)} />
+        </View>
+      ) : null}
       {hint ? (
         <Text size="small" tone="second">
           {hint}

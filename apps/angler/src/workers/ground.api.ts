@@ -5,10 +5,11 @@ import {
   DepthSurvey,
   findBreakFoot,
   findFeatures,
-  hullAbout,
   thinnedRing,
   hypsographyOf,
   nearestPlace,
+  soundingsAgainst,
+  surveyedArea,
   type BreakFoot,
   type Contour,
   type DepthMap,
@@ -16,6 +17,7 @@ import {
   type LocalFrame,
   type LonLat,
   type Sounding,
+  type SurveyedArea,
 } from '@burrow/core/ground';
 import {
   chooseHole,
@@ -43,6 +45,9 @@ export interface Ground {
   /** The water's id. */
   water: string;
   map: DepthMap;
+  /** Where the map is drawn, and whether its edge is the shore. */
+  ring: LonLat[];
+  isShore: boolean;
   contours: Contour[];
   features: GroundFeature[];
   breakFoot: BreakFoot | null;
@@ -122,8 +127,8 @@ class SurveyCache {
   private readonly waters = new Map<string, KeptWater>();
 
   /** Soundings that come on top of those known are taken in one by one; anything else, and many at once, is built anew: the bed may be rougher than was thought. */
-  surveyed(key: string, outline: LonLat[], soundings: Sounding[]): KeptWater {
-    const shore = JSON.stringify(outline);
+  surveyed(key: string, { ring, isShore }: SurveyedArea, soundings: Sounding[]): KeptWater {
+    const shore = JSON.stringify([isShore, ring]);
     const last = this.waters.get(key);
     const known = last?.shore === shore ? last : undefined;
     const added = known ? soundings.length - known.taken : 0;
@@ -132,7 +137,7 @@ class SurveyCache {
       known.taken = soundings.length;
       return known;
     }
-    const water: KeptWater = { survey: new DepthSurvey(outline, soundings), shore, taken: soundings.length, fitted: soundings.length, ground: null, scored: null };
+    const water: KeptWater = { survey: new DepthSurvey(ring, soundings, { shore: isShore }), shore, taken: soundings.length, fitted: soundings.length, ground: null, scored: null };
     this.waters.delete(key);
     this.waters.set(key, water);
     if (this.waters.size > mostKept) this.waters.delete(this.waters.keys().next().value!);
@@ -219,15 +224,18 @@ export const groundApi = {
     return thinnedRing(shore.ring);
   },
 
-  /** A first outline about soundings, to be drawn to the shore. */
-  outlineAbout: (places: LonLat[]): LonLat[] => hullAbout(places),
+  /** How soundings to be added lie to the map last built of a water, for each unit their depths may be in. */
+  against: (key: string, soundings: Sounding[]) => soundingsAgainst(surveys.ground(key).map, soundings),
 
-  build(key: string, outline: LonLat[], soundings: Sounding[], metresPerUnit: number): Ground {
-    const water = surveys.surveyed(key, outline, soundings);
+  /** The map of a water within its shore, or about its soundings where none is known. Throws RangeError with fewer than three. */
+  build(key: string, shore: LonLat[] | null, soundings: Sounding[], metresPerUnit: number): Ground {
+    const area = surveyedArea(shore, soundings);
+    const water = surveys.surveyed(key, area, soundings);
     const { map } = water.survey;
     water.ground = {
       water: key,
       map,
+      ...area,
       contours: contourLines(map, contourDepths(map.deepest.depthM, metresPerUnit)),
       features: findFeatures(map),
       breakFoot: findBreakFoot(map),

@@ -6,7 +6,7 @@ export { inverseDistance } from './inverse-distance';
 export { Relief } from './relief';
 export * from './depth-map';
 export { buildDepthMap, DepthSurvey, type SurveyOptions } from './survey';
-export { surveyedArea } from './surveyed-area';
+export { surveyedArea, type SurveyedArea } from './surveyed-area';
 export * from './break-foot';
 export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';

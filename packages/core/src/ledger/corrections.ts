@@ -51,3 +51,11 @@ export function corrected(event: LedgerEvent, corrections: Corrections | null): 
   const body = corrections?.bodies.get(event.id);
   return body ? ({ ...event, body: { ...event.body, ...body } } as LedgerEvent) : event;
 }
+
+/** An entry as it stands now, with its last correction in it; undefined where it was taken back or never written. */
+export function asItStands(events: readonly LedgerEvent[], id: string): LedgerEvent | undefined {
+  const { ordered } = inOrder(events);
+  const corrections = readCorrections(ordered, () => true);
+  const event = ordered.find((e) => e.id === id);
+  return event && !corrections?.undone.has(id) ? corrected(event, corrections) : undefined;
+}

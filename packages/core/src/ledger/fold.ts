@@ -1,5 +1,6 @@
 import { corrected, inOrder, readCorrections, type BodyCheck } from './corrections';
 import type { EventKind, EventOf, LedgerEvent } from './event';
+import { broughtFrom } from './import-mark';
 import { instantOf } from './instant';
 import type { FishState, LedgerState, LineState, OutingState, StationState } from './state';
 
@@ -18,7 +19,7 @@ export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => t
     const event = ordered[i];
     if (event.kind !== 'outing-started' || corrections?.undone.has(event.id) || outings.has(event.outing)) continue;
     const { body } = corrected(event, corrections) as EventOf<'outing-started'>;
-    outings.set(event.outing, new OutingReducer(event.outing, instants[i], body));
+    outings.set(event.outing, new OutingReducer(event.outing, instants[i], body, broughtFrom(event.device)));
   }
   let into: OutingReducer | undefined;
   const weather: LedgerState['weather'] = [];
@@ -47,13 +48,14 @@ class OutingReducer {
   private readonly lines = new Map<string, LineState>();
   private readonly caught = new Map<string, FishState>();
 
-  constructor(id: string, startedMs: number, start: EventOf<'outing-started'>['body']) {
+  constructor(id: string, startedMs: number, start: EventOf<'outing-started'>['body'], from: string | null) {
     this.outing = {
       id,
       water: start.water,
       waterName: start.waterName,
       species: start.species,
       goal: start.goal,
+      ...(from === null ? {} : { broughtFrom: from }),
       startedMs,
       endedMs: null,
       method: start.method,

@@ -1,8 +1,9 @@
 /** The log: entries that never change, and the state they add up to. */
 export type * from './event';
 export type * from './state';
-export type { BodyCheck } from './corrections';
+export { asItStands, type BodyCheck } from './corrections';
 export { fold } from './fold';
 export { instantOf } from './instant';
 export { upcastEvent } from './upcast';
 export { biteKinds, reactionKinds, reactionMeanings, refusalKinds, sightingKinds, type ReactionMeaning } from './reaction';
+export { importDevice } from './import-mark';

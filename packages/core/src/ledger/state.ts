@@ -92,6 +92,8 @@ export interface OutingState {
   waterName: string;
   species: string[];
   goal: Goal;
+  /** File that another's log was brought in from; absent for one's own. */
+  broughtFrom?: string;
   startedMs: number;
   endedMs: number | null;
   /** How it is fished now, and the ways in order of time, the first from the start. */

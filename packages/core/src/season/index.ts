@@ -5,3 +5,4 @@ export { summariseSeason, type Comparison, type OutingSummary, type SeasonSummar
 export { findingWords, rowLabel } from './wording';
 export { responsesBy, responseWords, type Responses, type ResponsesBy } from './responses';
 export * from './by-method';
+export { outingDay, outingDayWords, triedInVain, type DayCatch, type HungLine, type OutingDay, type Stay } from './outing-day';

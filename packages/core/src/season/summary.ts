@@ -13,6 +13,8 @@ export interface OutingSummary {
   id: string;
   water: string;
   waterName: string;
+  /** File that another's log was brought in from; absent for one's own. */
+  broughtFrom?: string;
   startedMs: number;
   endedMs: number | null;
   /** Ways of fishing it was fished in, in order. */
@@ -85,6 +87,7 @@ function summariseOuting(outing: OutingState, intervals: readonly { fromMs: numb
     id: outing.id,
     water: outing.water,
     waterName: outing.waterName,
+    ...(outing.broughtFrom === undefined ? {} : { broughtFrom: outing.broughtFrom }),
     startedMs: outing.startedMs,
     endedMs: outing.endedMs,
     methods: [...new Set(outing.methods.map((m) => m.method))],

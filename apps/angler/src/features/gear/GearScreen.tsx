@@ -1,18 +1,16 @@
 import { iceNeededText, metresPerIceUnit } from '@burrow/core/units';
-import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { RefusedList } from './RefusedList';
+import { Waters } from './Waters';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import { api, ApiError, OfflineError } from '@/data/api';
-import { openFile } from '@/data/files';
+import { OfflineError } from '@/data/api';
 import { addPresentation, change, removePresentation, renamePresentation, restorePresentation, unitSystems, usePreferences, type Presentation } from '@/data/preferences';
 import { useAccount, useLedger, useSignOut } from '@/data/session';
-import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 
 const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
@@ -158,45 +156,6 @@ function Presentations() {
       ) : (
         <Action icon="plus" label="Add a presentation" onPress={() => setEditing({ id: null, name: '' })} />
       )}
-    </View>
-  );
-}
-
-function Waters() {
-  const { waters, water } = useWater();
-  const router = useRouter();
-  const client = useQueryClient();
-  const [says, setSays] = useState<string | null>(null);
-  const add = async () => {
-    const file = await openFile('.geojson,.json,application/geo+json');
-    if (!file) return;
-    try {
-      const { parseWaterFile } = await import('@burrow/contract/formats/water-geojson');
-      const read = parseWaterFile(file.text);
-      const { id } = await api.addWater(read);
-      await client.invalidateQueries();
-      change({ water: id });
-      setSays(`${read.water.name} is here.`);
-    } catch (error) {
-      if (error instanceof OfflineError) setSays('No signal: adding a water needs the server once.');
-      else if (error instanceof ApiError || (error as Error).name === 'FormatError') setSays(`${file.name}: ${(error as Error).message}`);
-      else throw error;
-    }
-  };
-  return (
-    <View style={{ gap: 8 }}>
-      {(waters.data?.value.length ?? 0) > 0 ? (
-        <Choice
-          label="Water in use"
-          options={waters.data!.value.map((w) => ({ id: w.id, label: `${w.name}, ${w.kind}` }))}
-          value={water?.id ?? ''}
-          onChange={(id) => change({ water: id })}
-          wrap
-        />
-      ) : null}
-      <Action icon="edit" label="Draw a new water" onPress={() => router.navigate('/new-water')} />
-      <Action icon="upload" label="Add a water (GeoJSON)" onPress={() => void add()} />
-      <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
     </View>
   );
 }

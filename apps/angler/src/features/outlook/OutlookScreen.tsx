@@ -42,8 +42,8 @@ export function OutlookScreen() {
 
   if (waters.data?.value.length === 0)
     return (
-      <Notice title="No water yet" action={{ label: 'To Gear', onPress: () => router.navigate('/gear') }}>
-        Add your lake in Gear: draw its shore, or bring a file. Then this place says when to go.
+      <Notice title="No water yet" action={{ label: 'Point at your water', onPress: () => router.navigate('/new-water') }}>
+        A point on the map is enough to begin; shore and soundings can come later, or from a file. Then this place says when to go.
       </Notice>
     );
   if (waters.isError || detail.isError)

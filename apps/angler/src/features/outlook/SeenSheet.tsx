@@ -3,7 +3,7 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import type { WeatherHour } from '@burrow/core/weather';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';

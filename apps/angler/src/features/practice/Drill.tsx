@@ -6,7 +6,7 @@ import { depthText, fishLengthText } from '@burrow/core/units';
 import { useCallback, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useFlasher } from '@/data/flasher';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';

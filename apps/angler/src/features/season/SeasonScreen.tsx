@@ -4,8 +4,9 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { effortUnitOf, methodOf } from '@burrow/core/methods';
 import { findingWords, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
 import { clockText, dayText } from '@burrow/core/units';
+import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { ScrollView, View } from 'react-native';
+import { Pressable, ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
@@ -41,6 +42,7 @@ export function SeasonScreen() {
   if (season.outings.length === 0)
     return (
       <ScrollView contentContainerStyle={{ flexGrow: 1 }}>
+        <PutBack />
         <Notice title="Nothing logged yet">After the first outing this place shows what brought bites, and how sure that is.</Notice>
         <Exchange />
       </ScrollView>
@@ -99,6 +101,7 @@ export function SeasonScreen() {
       <OutingChart outings={season.outings} zone={zone} count={count} />
     </Suspense>
   );
+  const gone = <PutBack />;
   const refusedNote =
     refused.length > 0 ? (
       <Text tone="straw">{`${refused.length} ${refused.length === 1 ? 'entry was' : 'entries were'} refused by the server and kept here: ${refused[0].refused}. Gear lists them.`}</Text>
@@ -110,6 +113,7 @@ export function SeasonScreen() {
           {list}
         </ScrollView>
         <ScrollView style={{ flex: 1 }} contentContainerStyle={{ padding: 24, gap: 24, maxWidth: 640 }}>
+          {gone}
           {answer}
           {refusedNote}
           {rates}
@@ -123,6 +127,7 @@ export function SeasonScreen() {
   }
   return (
     <ScrollView contentContainerStyle={{ padding: 16, gap: 20 }}>
+      {gone}
       {answer}
       {refusedNote}
       {rates}
@@ -130,6 +135,18 @@ export function SeasonScreen() {
       {list}
       <Exchange />
     </ScrollView>
+  );
+}
+
+/** Brings back an outing that was just taken out of the log; it is named in the address. */
+function PutBack() {
+  const { outing } = useLocalSearchParams<{ outing?: string }>();
+  const { state, events, ledger } = useLedger();
+  const start = events.find((e) => e.kind === 'outing-started' && e.outing === outing);
+  const undone = start && events.findLast((e) => e.kind === 'undone' && e.body.target === start.id);
+  if (!undone || state.outings.some((o) => o.id === outing)) return null;
+  return (
+    <Action icon="undo" label="The outing is out of the log: put it back" onPress={() => void ledger.write({ id: undone.outing, zone: 'UTC' }, 'undone', { target: undone.id })} />
   );
 }
 
@@ -158,10 +175,16 @@ const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesO
 const counted = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
 
 function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
+  const router = useRouter();
   const palette = usePalette();
   const species = outing.species.map((s) => `${s.count} ${nameOf(s.id)}`).join(', ');
   return (
-    <View style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 10, gap: 2 }}>
+    <Pressable
+      role="link"
+      aria-label={`Open the outing of ${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}
+      onPress={() => router.navigate({ pathname: '/outing', params: { id: outing.id } })}
+      style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 10, gap: 2 }}
+    >
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         <Text strong>{`${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}</Text>
         <Text strong tone={outing.fish > 0 ? 'kelp' : 'second'}>{`${outing.fish} fish`}</Text>
@@ -170,7 +193,8 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
         size="small"
         tone="second"
       >{`${outing.waterName}, ${counted(outing.stations, (methodOf(outing.methods[0])?.place ?? 'place').toLowerCase())}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Text>
-    </View>
+      {outing.broughtFrom === undefined ? null : <Text size="small" tone="straw">{`Another's, brought in from ${outing.broughtFrom}`}</Text>}
+    </Pressable>
   );
 }
 

@@ -5,7 +5,7 @@ import type { OutingState } from '@burrow/core/ledger';
 import { depthText, tempText, weightText } from '@burrow/core/units';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';

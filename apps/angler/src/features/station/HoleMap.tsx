@@ -1,5 +1,4 @@
 import type { OutingState } from '@burrow/core/ledger';
-import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { useMemo } from 'react';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
@@ -17,21 +16,8 @@ export function HoleMap({ outing }: { outing: OutingState }) {
   const palette = usePalette();
   const water = detail.data?.value;
   const ground = useGround(water, state.outings, units);
-  const outline = useMemo(() => (water ? outlineOf(water.file) : []), [water]);
   const holes = useMemo(() => outing.stations.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: 0, current: true })), [outing.stations]);
   const current = outing.stations.find((h) => h.id === outing.currentStation);
   if (!ground.data || !water) return <Notice title="Drawing the bed" busy />;
-  return (
-    <DepthMapView
-      ground={ground.data}
-      outline={outline}
-      holes={holes}
-      candidate={null}
-      position={null}
-      focus={current?.at}
-      palette={palette}
-      units={units}
-      onTap={() => undefined}
-    />
-  );
+  return <DepthMapView ground={ground.data} holes={holes} candidate={null} position={null} focus={current?.at} palette={palette} units={units} onTap={() => undefined} />;
 }

@@ -27,12 +27,17 @@ export function LogList({
   units,
   timeZone,
   onUndo,
+  onCorrect,
+  isCorrectable,
 }: {
   outing: OutingState;
   entries: readonly LogEntry[];
   units: UnitPreference;
   timeZone: string;
   onUndo: (id: string) => void;
+  /** Opens an entry whose figures can be put right. */
+  onCorrect?: (entry: LogEntry) => void;
+  isCorrectable?: (entry: LogEntry) => boolean;
 }) {
   const palette = usePalette();
   if (entries.length === 0) return <Text tone="second">Nothing logged yet.</Text>;
@@ -51,6 +56,9 @@ export function LogList({
             <Text size="small" tone="second" style={{ flex: 1 }}>
               {detail}
             </Text>
+            {onCorrect && isCorrectable?.(entry) ? (
+              <Action kind="bare" label="" icon="edit" spoken={`Correct ${what} ${clockText(entry.ms, timeZone)}`} height={48} onPress={() => onCorrect(entry)} />
+            ) : null}
             <Action kind="bare" label="Undo" spoken={`Undo ${what} ${clockText(entry.ms, timeZone)}`} height={48} onPress={() => onUndo(entry.id)} />
           </View>
         );

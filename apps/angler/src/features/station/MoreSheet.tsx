@@ -6,7 +6,7 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { reactionWords } from './LogList';

@@ -4,7 +4,7 @@ import type { Method } from '@burrow/core/methods';
 import { countingThickness } from '@burrow/core/safety';
 import { clamp, depthText, iceNeededText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
 import { useState } from 'react';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLastIce } from '@/data/water';
@@ -15,6 +15,8 @@ import { Stepper } from '@/ui/Stepper';
 
 /** Where setting the ice begins on a water where none was measured, m. */
 const usualIceM = 0.1;
+/** Where setting a depth begins on a water of which none is known, m. */
+const usualDepthM = 3;
 
 interface Props {
   method: Method;
@@ -22,7 +24,8 @@ interface Props {
   outing: OutingState;
   zone: string;
   at: LonLat;
-  expectedM: number;
+  /** What the map expects there, m; null where there is none. */
+  expectedM: number | null;
   onOpened: () => void;
 }
 
@@ -39,6 +42,9 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }:
   const [depthM, setDepth] = useState<number | null>(null);
   const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
   const depthStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
+  const bigStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 5 : 1);
+  const startDepthM = expectedM ?? outing.stations.findLast((s) => s.depthM !== null)?.depthM ?? usualDepthM;
+  const stepDepth = (byM: number) => setDepth((m) => clamp((m ?? startDepthM) + byM, 0.3, 300));
   const countsM = ice && countingThickness(ice);
   // The first touch sets a figure near what is likely; nothing is logged that nobody touched.
   const startM = last?.clearM ?? usualIceM;
@@ -49,7 +55,13 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }:
     await ledger.writeAll({ id: outing.id, zone }, [
       {
         kind: 'station-opened',
-        body: { station, kind: method.stationKind, label: String(outing.stations.length + 1), at: [at[0], at[1]], mapDepthM: Math.round(expectedM * 100) / 100 },
+        body: {
+          station,
+          kind: method.stationKind,
+          label: String(outing.stations.length + 1),
+          at: [at[0], at[1]],
+          ...(expectedM === null ? {} : { mapDepthM: Math.round(expectedM * 100) / 100 }),
+        },
       },
       ...(ice ? [{ kind: 'ice-measured' as const, body: { station, ...ice } }] : []),
       ...(depthM === null ? [] : [{ kind: 'depth-sounded' as const, body: { station, depthM, source: 'entered' as const } }]),
@@ -87,9 +99,14 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }:
         label="Depth by flasher or line"
         text={depthM === null ? null : depthText(depthM, units)}
         empty="not sounded"
-        onStep={(d) => setDepth((m) => (m === null ? expectedM : clamp(m + d * depthStep, 0.3, 300)))}
+        onStep={(d) => (depthM === null ? setDepth(startDepthM) : stepDepth(d * depthStep))}
         onClear={() => setDepth(null)}
-        hint={`The map expects ${depthText(expectedM, units)}: an estimate, not a sounding.`}
+        big={{ text: depthText(bigStep, units), onStep: (d) => stepDepth(d * bigStep) }}
+        hint={
+          expectedM === null
+            ? 'No map expects anything here: what you measure begins one. Skipped, it stays not sounded.'
+            : `The map expects ${depthText(expectedM, units)}: an estimate, not a sounding.`
+        }
       />
     </Sheet>
   );

@@ -3,7 +3,7 @@ import { lineToPull, tipUpHeights } from '@burrow/core/rig';
 import { clamp, clockText, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { useLedger } from '@/data/session';
 import { radius, usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';

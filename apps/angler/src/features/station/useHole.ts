@@ -8,7 +8,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { nowMs, useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
 import { useFlasher } from '@/data/flasher';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useAccount, useLedger } from '@/data/session';
 import { useWater } from '@/data/water';

@@ -1,28 +1,23 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import { outlineOf } from '@burrow/contract/formats/water-geojson';
-import type { LedgerEvent } from '@burrow/core/ledger';
 import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
 import { expectedText, nextWords, planWords } from '@burrow/core/holes';
 import { countingThickness } from '@burrow/core/safety';
-import { depthText, distanceText, iceText, isoWithOffset } from '@burrow/core/units';
+import { depthText, distanceText, iceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { StationSheet } from '@/features/station/StationSheet';
-import { methodOf, methodsOn, usualMethod, type Method } from '@burrow/core/methods';
+import { usualMethod } from '@burrow/core/methods';
 import { useWide } from '@/features/shell/Shell';
-import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { useBanks } from '@/data/banks';
 import { useHoles } from '@/data/holes';
-import { newId } from '@/data/ledger';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences, type KeptHolePlan } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { useSpecies } from '@/data/species';
-import { useLastIce, useOuting } from '@/data/water';
+import { useLastIce } from '@/data/water';
 import type { Ground } from '@/workers/ground.api';
 import { BankPanel } from './BankPanel';
 import { GroundList } from './GroundList';
@@ -30,7 +25,9 @@ import { MapPane } from './MapPane';
 import { OutingActions } from './OutingActions';
 import { Answer, Foot, Panes } from './Panes';
 import { PlanSheet } from './PlanSheet';
+import { StartActions } from './StartActions';
 import { useLayers } from './useLayers';
+import { useOutingHere } from './useOutingHere';
 import { useTapped } from './useTapped';
 import { headline, mapHoles, reason, way } from './words';
 
@@ -38,26 +35,20 @@ const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ d
 
 /** Standing water: where to drill, in what order. */
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
-  const { state, ledger, ready } = useLedger();
+  const { state, ledger } = useLedger();
   const { units } = usePreferences();
-  const { species } = useSpecies(water.file, water.id);
   const wide = useWide();
   const router = useRouter();
-  const underWay = useOuting();
-  const { plan, outlook, columnPending, weather, without, input, column, nowMs } = useOutlook();
-  // What is under way on another water is not drilled from here.
-  const outing = underWay?.water === water.id ? underWay : undefined;
-  const elsewhere = outing ? undefined : underWay;
+  const { outlook, columnPending, weather, without, input, column, nowMs } = useOutlook();
+  const { outing, elsewhere, ready, zone, surface, ways, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const lastIce = useLastIce(water.id);
   const { map: bed, breakFoot } = ground;
-  const { tapped, setTapped, position, says, locate } = useTapped(bed);
+  const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const [isPlanning, setPlanning] = useState(false);
   // The place is held while its sheet is open: advice that changes meanwhile must not move the hole.
-  const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number } | null>(null);
+  const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number | null } | null>(null);
   const [inWords, setInWords] = useState(false);
   const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
-  const [isAsking, setAsking] = useState(false);
-  const [ended, setEnded] = useState<{ event: LedgerEvent; text: string } | null>(null);
   const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
   const drilling = useHoles(water, ground, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
   const { left, next, fish, look } = drilling;
@@ -66,11 +57,6 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const { layers, overlay } = useLayers(fish, look, bed.deepest.depthM);
 
   const rule = outlook?.depth?.rule;
-  const zone = water.file.water.timezone;
-  const surface = outlook?.surface ?? 'unknown';
-  const ways = methodsOn(surface);
-  // What the outing is fished with, else what this water asks for now.
-  const method = (outing && methodOf(outing.method)) ?? ways[0] ?? usualMethod;
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
   const target = tapped ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
@@ -78,20 +64,6 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   // A place that has a hole already is gone back to, not drilled again.
   const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
   const standing = position ?? outing?.stations.at(-1)?.at ?? null;
-  const end = async (id: string, text: string) => setEnded({ event: await ledger.write({ id, zone }, 'outing-ended', {}), text });
-  const start = async (by: Method) => {
-    setAsking(false);
-    const id = newId();
-    if (elsewhere) await end(elsewhere.id, `Outing on ${elsewhere.waterName} ended`);
-    await ledger.write({ id, zone }, 'outing-started', {
-      water: water.id,
-      waterName: water.file.water.name,
-      species: [species],
-      goal: 'numbers',
-      method: by.id,
-      ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
-    });
-  };
   const words = advised
     ? {
         headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
@@ -151,7 +123,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
     <Foot>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <View style={{ flex: 1 }} aria-live="polite">
-          <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Text>
+          <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : ground.isShore ? 'Not on this water' : 'Depth not known here'}</Text>
           <Text size="small" tone="second">
             {elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : tapped && !says ? 'The place you tapped.' : whereTo}
           </Text>
@@ -168,17 +140,16 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             }}
           />
         ) : outing ? (
-          <Action kind="main" height={64} label={method.open} disabled={!expected} onPress={() => setDrillAt({ at: target, expectedM: expected!.depthM })} />
-        ) : (
           <Action
             kind="main"
             height={64}
-            label={ways.length === 1 && !ways[0].isOnIce ? ways[0].offer : 'Start outing'}
-            disabled={!ready}
-            onPress={() => (ways.length === 1 ? void start(ways[0]) : setAsking(true))}
+            label={method.open}
+            disabled={!expected && ground.isShore}
+            onPress={() => setDrillAt({ at: target, expectedM: expected?.depthM ?? null })}
           />
-        )}
+        ) : null}
       </View>
+      {outing ? null : <StartActions ways={ways} disabled={!ready} onStart={(way) => void start(way)} />}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {!method.isOnIce ? (
           surface === 'open' && !outing ? (
@@ -201,7 +172,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             onPress={() => setPlanning(true)}
           />
         )}
-        {outing ? <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end(outing.id, 'Outing ended')} /> : null}
+        {outing ? <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} /> : null}
       </View>
     </Foot>
   );
@@ -213,7 +184,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
         <PlanSheet
           onClose={() => setPlanning(false)}
           ground={ground}
-          start={standing ?? nearestPlace(outlineOf(water.file), target)}
+          start={standing ?? nearestPlace(ground.ring, target)}
           tapped={tapped}
           units={units}
           onPlan={(request) => {
@@ -237,26 +208,9 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
           />
         </Suspense>
       ) : null}
-      <Sheet title="How do you fish today?" open={isAsking} onClose={() => setAsking(false)}>
-        {ways.map((way) => (
-          <Action key={way.id} height={64} label={way.offer} onPress={() => void start(way)} />
-        ))}
-        <Text size="small" tone="second">
-          Whether there is ice here is not known. Measure it before every few steps.
-        </Text>
-      </Sheet>
       {ended ? (
         <Suspense fallback={null}>
-          <UndoSnackbar
-            key={ended.event.id}
-            text={ended.text}
-            onUndo={() => {
-              void ledger.write({ id: ended.event.outing, zone }, 'undone', { target: ended.event.id });
-              setEnded(null);
-            }}
-            onDismiss={() => setEnded(null)}
-            liftPx={wide ? 0 : 150}
-          />
+          <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} liftPx={wide ? 0 : 150} />
         </Suspense>
       ) : null}
       {outing && drillAt ? (

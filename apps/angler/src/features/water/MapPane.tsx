@@ -1,5 +1,4 @@
 import { wayText, type LonLat } from '@burrow/core/ground';
-import { outlineOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
@@ -16,7 +15,7 @@ import { SaveSheet } from './SaveSheet';
 import type { Layers } from './useLayers';
 import DepthMapView from '@/features/water/map/DepthMapView';
 
-interface Props extends Omit<DepthMapProps, 'outline' | 'marks' | 'isFlowing' | 'measured' | 'palette' | 'units' | 'zoomRef' | 'showStructure'> {
+interface Props extends Omit<DepthMapProps, 'marks' | 'isFlowing' | 'measured' | 'palette' | 'units' | 'zoomRef' | 'showStructure'> {
   water: WaterDetail;
   onLocate: () => void;
   layers: Layers;
@@ -35,14 +34,12 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Pro
   const [measured, setMeasured] = useState<LonLat[] | null>(null);
   const zoom = useRef<(by: number) => void>(() => {});
   const holdZoom = useCallback((z: (by: number) => void) => void (zoom.current = z), []);
-  const outline = useMemo(() => outlineOf(water.file), [water]);
   const marks = useMemo(() => marksOf(water.file), [water]);
   const { map: bed } = map.ground;
   return (
     <View style={{ flex: 1, minHeight: 240, backgroundColor: palette.ground }}>
       <DepthMapView
         {...map}
-        outline={outline}
         marks={marks}
         isFlowing={isFlowing(water.file.water.kind)}
         showStructure={showStructure}
@@ -74,7 +71,10 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Pro
           </View>
         ) : (
           <View style={{ alignSelf: 'flex-start', paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.ground }}>
-            <Text size="small" tone="second">{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, north up`}</Text>
+            <Text
+              size="small"
+              tone="second"
+            >{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, ${map.ground.isShore ? '' : 'no shore drawn, '}north up`}</Text>
           </View>
         )}
       </View>

@@ -1,4 +1,4 @@
-import { outlineOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
+import { middleOfWater, shoreOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
 import { isFlowing, marksOf, withMark, withOutline, withoutMark, type LineMark, type PlaceMark } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import { coverKinds, type LonLat } from '@burrow/core/ground';
@@ -17,10 +17,12 @@ import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
-import { newId } from '@/data/ledger';
+import { newId } from '@/data/ids';
 import { useWaterChange } from '@/data/water-change';
 import { usePalette } from '@/theme/theme';
+import { counted } from './words';
 import type { Ground } from '@/workers/ground.api';
+import { whereAmI } from './where-am-i';
 import MarkMap from '@/features/water/map/MarkMap';
 
 const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
@@ -52,12 +54,11 @@ export function MarkWaterScreen() {
   const { units } = usePreferences();
   const water = detail.data?.value;
   const ground = useGround(water, state.outings, units);
-  if (ground.isError) return <Notice title="No map">{(ground.error as Error).message}</Notice>;
-  if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
-  return <Marking key={water.id} water={water} ground={ground.data} />;
+  if (!water || (!ground.data && !ground.isError)) return <Notice title="Drawing the bed" busy />;
+  return <Marking key={water.id} water={water} ground={ground.data ?? null} />;
 }
 
-function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
+function Marking({ water, ground }: { water: WaterDetail; ground: Ground | null }) {
   const palette = usePalette();
   const wide = useWide();
   const router = useRouter();
@@ -67,7 +68,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const [file, setFile] = useState(water.file);
   const kept = useRef<Promise<unknown>>(Promise.resolve());
   const [past, setPast] = useState<WaterFile[]>([]);
-  const [role, setRole] = useState<Role>(moving ? 'seam' : 'spot');
+  const [role, setRole] = useState<Role>(shoreOf(water.file) === null ? 'outline' : moving ? 'seam' : 'spot');
   const [kind, setKind] = useState(coverKinds[0].id);
   const [heightM, setHeightM] = useState('5');
   const [steep, setSteep] = useState<NonNullable<LineMark['steepness']>>('steep');
@@ -76,8 +77,11 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const [name, setName] = useState('');
   const [says, setSays] = useState<string | null>(null);
   const marks = useMemo(() => marksOf(file), [file]);
-  const outline = useMemo(() => outlineOf(file), [file]);
-  const isLine = role === 'seam' || role === 'bank';
+  const outline = useMemo(() => shoreOf(file), [file]);
+  const middle = useMemo(() => middleOfWater(water.file), [water]);
+  const isNewShore = role === 'outline' && outline === null;
+  const isLine = role === 'seam' || role === 'bank' || isNewShore;
+  const fewest = isNewShore ? 3 : 2;
 
   // Every change is on the phone at once; nothing waits for a button.
   const put = (next: WaterFile) => {
@@ -95,8 +99,8 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const said = name.trim() === '' ? {} : { name: name.trim() };
   const tap = (place: LonLat, mark: number | null) => {
     const at: [number, number] = [place[0], place[1]];
-    if (role === 'outline') return;
-    if (isLine) setDrawn((d) => [...d, at]);
+    if (role === 'outline' && !isNewShore) return;
+    if (role === 'outline' || isLine) setDrawn((d) => [...d, at]);
     else if (mark !== null) setAsked(mark);
     else take(withMark(file, { id: newId(), role, at, ...said, ...(role === 'cover' ? { kind } : {}) }));
   };
@@ -106,6 +110,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   };
   const endLine = () => {
     const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
+    if (isNewShore) take(withOutline(file, line));
     if (role === 'seam' || role === 'bank') take(withMark(file, { id: newId(), role, line, ...said, ...(role === 'bank' ? { heightM: Number(heightM), steepness: steep } : {}) }));
     setDrawn([]);
   };
@@ -114,6 +119,11 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
     put(past.at(-1)!);
     setPast((p) => p.slice(0, -1));
   };
+  const standHere = () =>
+    whereAmI().then(
+      (at) => setDrawn((d) => [...d, at]),
+      (error: Error) => setSays(`${error.message} Tap the corner instead.`),
+    );
   const done = async () => {
     await kept.current;
     const { isUnsent, why } = await change.send();
@@ -151,8 +161,9 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const panel = (
     <View style={{ padding: 16, gap: 8, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
       <View style={{ flexDirection: 'row', gap: 8 }}>
+        {isLine ? <Action grow label="I stand here" spoken="I stand at this corner" onPress={() => void standHere()} /> : null}
         <Action grow label="Undo" disabled={past.length === 0 && drawn.length === 0} onPress={undo} />
-        {isLine ? <Action grow label={`End the ${role}`} disabled={drawn.length < 2} onPress={endLine} /> : null}
+        {isLine ? <Action grow label={isNewShore ? 'Close the shore' : `End the ${role}`} disabled={drawn.length < fewest} onPress={endLine} /> : null}
         <Action grow kind="main" label="Done" disabled={drawn.length > 0} onPress={() => void done()} />
       </View>
     </View>
@@ -162,8 +173,10 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
       <Text heading={1} size="title">
         Mark this water
       </Text>
-      <Text tone="second">{roles.find((r) => r.id === role)!.hint}</Text>
-      <Text size="small" tone="second">{`${marks.places.length + marks.lines.length} marks on ${file.water.name}`}</Text>
+      <Text tone="second">
+        {isNewShore ? 'Tap the corners of the shore one after the other, or walk it and say at each that you stand there.' : roles.find((r) => r.id === role)!.hint}
+      </Text>
+      <Text size="small" tone="second">{`${counted(marks.places.length + marks.lines.length, 'mark')} on ${file.water.name}`}</Text>
       {says ? <Text tone="straw">{says}</Text> : null}
     </View>
   );
@@ -172,13 +185,14 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground }) {
       <MarkMap
         ground={ground}
         outline={outline}
+        middle={middle}
         marks={marks}
         isFlowing={moving}
         drawn={drawn}
         snapsToShore={role === 'bank' || role === 'inflow' || role === 'outflow'}
         palette={palette}
         units={units}
-        onShore={role === 'outline' ? moveShore : null}
+        onShore={role === 'outline' && !isNewShore ? moveShore : null}
         onTap={tap}
       />
     </View>

@@ -30,7 +30,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const router = useRouter();
   const { input, column } = useOutlook();
   const { map: bed } = ground;
-  const { tapped, setTapped, position, says, locate } = useTapped(bed);
+  const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const { layers, overlay } = useLayers(null, null, bed.deepest.depthM);
   const [inWords, setInWords] = useState(false);
   const river = useRiver(water, ground);

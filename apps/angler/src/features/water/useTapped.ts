@@ -1,8 +1,8 @@
-import { depthAt, type DepthMap, type LonLat } from '@burrow/core/ground';
+import type { LonLat } from '@burrow/core/ground';
 import { useState } from 'react';
 
 /** The place tapped on the map, and where the phone says one stands. */
-export function useTapped(bed: DepthMap | undefined) {
+export function useTapped(isOverWater: (at: LonLat) => boolean) {
   const [tapped, setTapped] = useState<LonLat | null>(null);
   const [position, setPosition] = useState<LonLat | null>(null);
   const [says, setSays] = useState<string | null>(null);
@@ -11,7 +11,7 @@ export function useTapped(bed: DepthMap | undefined) {
     navigator.geolocation.getCurrentPosition(
       ({ coords }) => {
         const here: LonLat = [coords.longitude, coords.latitude];
-        const isOver = bed !== undefined && depthAt(bed, here) !== null;
+        const isOver = isOverWater(here);
         setPosition(here);
         setSays(isOver ? null : 'You are not over this water');
         if (isOver) setTapped(here);

@@ -1,8 +1,16 @@
+import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { bearingDeg, compassPoint, distanceM, type LonLat } from '@burrow/core/ground';
 import type { LedgerState } from '@burrow/core/ledger';
 import { depthText, distanceText, type UnitPreference } from '@burrow/core/units';
 import type { MapHole } from '@/features/water/map/places';
 import type { Ground } from '@/workers/ground.api';
+
+export const waterKinds: readonly { id: WaterFile['water']['kind']; label: string }[] = [
+  { id: 'lake', label: 'Lake' },
+  { id: 'reservoir', label: 'Reservoir' },
+  { id: 'river', label: 'River' },
+  { id: 'channel', label: 'Channel' },
+];
 
 export function headline({ breakFoot }: Ground): string {
   return breakFoot ? `Start at the foot of the ${breakFoot.side} break` : 'Start over the deepest water';
@@ -21,4 +29,26 @@ export function mapHoles(outings: LedgerState['outings'], water: string | undefi
   return outings
     .filter((o) => o.water === water)
     .flatMap((o) => o.stations.map((h) => ({ id: h.id, label: h.label, at: h.at, fish: o.fish.filter((f) => f.station === h.id).length, current: o.id === current })));
+}
+
+/** What is said of a water of which no map can be drawn yet. */
+export function unsoundedWords(depths: number, isMoving: boolean, isOut: boolean): { headline: string; detail: string } {
+  const wanted = 3 - depths;
+  const headline = depths === 0 ? 'No depth known here yet' : wanted <= 0 ? 'Depths too close together for a map' : depths === 1 ? 'One depth known' : 'Two depths known';
+  if (isMoving) return { headline, detail: 'Where fish winter and feed in moving water follows from its depths and marks: bring soundings, or mark its seams.' };
+  const map = wanted <= 0 ? 'One more, further off, makes a map.' : `${['', 'One more makes', 'Two more make', 'Three make'][wanted]} a map, with its doubt.`;
+  return { headline, detail: `${map} ${isOut ? 'Sound each hole as you open it.' : 'Start anywhere that the ice and the law allow, and sound each hole.'}` };
+}
+
+export const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
+
+/** What a water being drawn has, and what it wants next. */
+export function newWaterWords(isSomewhere: boolean, corners: number, soundings: number): { wants: string; has: string } {
+  const wants = !isSomewhere
+    ? 'Where is it? Let the phone say, type the place, or bring a shore or soundings from a file.'
+    : corners >= 3
+      ? 'Drag a corner to where it belongs, then save.'
+      : 'A point is enough to begin. Tap corner after corner for the shore: from three on it is one.';
+  const shore = corners === 0 ? 'no shore yet' : corners < 3 ? `${counted(corners, 'corner')}, no shore yet` : counted(corners, 'corner');
+  return { wants, has: `${shore}, ${counted(soundings, 'sounding')}` };
 }

@@ -5,6 +5,7 @@ import View from 'ol/View';
 import { defaults as defaultControls } from 'ol/control/defaults';
 import ScaleLine from 'ol/control/ScaleLine';
 import LineString from 'ol/geom/LineString';
+import MultiPoint from 'ol/geom/MultiPoint';
 import Polygon from 'ol/geom/Polygon';
 import ImageLayer from 'ol/layer/Image';
 import VectorLayer from 'ol/layer/Vector';
@@ -17,11 +18,10 @@ import { bedFeatures } from './bed';
 import { markFeatures, markNames, type WaterMarks } from './marks';
 import { drawOverlay, type Overlay } from './overlay';
 import { at, placeAt } from './pen';
-import { candidateFeature, holeFeature, measureFeatures, positionFeature, structureFeature, walkFeatures, type MapHole } from './places';
+import { candidateFeature, holeFeature, measureFeatures, positionFeature, structureFeature, walkedFeatures, walkFeatures, type MapHole } from './places';
 
 export interface DepthMapProps {
   ground: Ground;
-  outline: readonly LonLat[];
   marks?: WaterMarks;
   /** Whether the water moves: an inflow is then no caution for ice. */
   isFlowing?: boolean;
@@ -35,6 +35,8 @@ export interface DepthMapProps {
   from?: LonLat | null;
   /** Whether they are places to choose from rather than a walk. */
   isLoose?: boolean;
+  /** A way that was gone, place by place; the view opens on it. */
+  walked?: readonly LonLat[];
   /** A way being measured. */
   measured?: readonly LonLat[];
   /** Whether structure is named. */
@@ -52,11 +54,11 @@ export interface DepthMapProps {
 export default function DepthMapView(props: DepthMapProps) {
   const {
     ground,
-    outline,
     marks: marked = unmarked,
     isFlowing = false,
     isLoose = false,
     measured = unmeasured,
+    walked = unmeasured,
     holes,
     candidate,
     position,
@@ -106,13 +108,15 @@ export default function DepthMapView(props: DepthMapProps) {
 
   useEffect(() => {
     bed.current.clear();
-    bed.current.addFeatures(bedFeatures(ground, outline, palette, units));
+    bed.current.addFeatures(bedFeatures(ground, palette, units));
     const view = map.current?.getView();
     if (focus && view) {
       view.setCenter(at(focus));
       view.setResolution(1.3);
-    } else if (view && view.getZoom() === undefined) view.fit(new Polygon([outline.map(at)]), { padding: sideOf(map.current!), size: map.current!.getSize() });
-  }, [ground, outline, palette, units, focus]);
+    } else if (view && view.getZoom() === undefined && walked.length > 0) {
+      view.fit(new MultiPoint(walked.map(at)), { padding: [44, 60, 56, 44], maxZoom: 18, size: map.current!.getSize() });
+    } else if (view && view.getZoom() === undefined) view.fit(new Polygon([ground.ring.map(at)]), { padding: sideOf(map.current!), size: map.current!.getSize() });
+  }, [ground, palette, units, focus, walked]);
 
   const planKey = planned.map((h) => h.number).join();
   const laidOut = useRef('');
@@ -138,8 +142,13 @@ export default function DepthMapView(props: DepthMapProps) {
 
   useEffect(() => {
     marks.current.clear();
-    marks.current.addFeatures([...markFeatures(marked, palette, isFlowing), ...walkFeatures(planned, from, palette, isLoose), ...holes.map((h) => holeFeature(h, palette))]);
-  }, [marked, isFlowing, isLoose, holes, planned, from, palette]);
+    marks.current.addFeatures([
+      ...markFeatures(marked, palette, isFlowing),
+      ...walkedFeatures(walked, palette),
+      ...walkFeatures(planned, from, palette, isLoose),
+      ...holes.map((h) => holeFeature(h, palette)),
+    ]);
+  }, [marked, isFlowing, isLoose, holes, planned, walked, from, palette]);
 
   useEffect(() => {
     own.current.clear();

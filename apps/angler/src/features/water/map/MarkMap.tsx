@@ -23,8 +23,12 @@ import { markFeatures, markNames, type WaterMarks } from './marks';
 import { at, placeAt } from './pen';
 
 interface Props {
-  ground: Ground;
-  outline: readonly LonLat[];
+  /** Null while no map can be drawn. */
+  ground: Ground | null;
+  /** The shore; null while nobody has drawn it. */
+  outline: readonly LonLat[] | null;
+  /** Where the water lies. */
+  middle: LonLat;
   marks: WaterMarks;
   isFlowing: boolean;
   /** Corners of a line being drawn. */
@@ -43,17 +47,17 @@ interface Props {
 const reachPx = 24;
 
 /** The water with its marks, to tap new ones on. */
-export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snapsToShore, palette, units, onShore, onTap }: Props) {
+export default function MarkMap({ ground, outline, middle, marks, isFlowing, drawn, snapsToShore, palette, units, onShore, onTap }: Props) {
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const bed = useRef(new VectorSource());
   const marked = useRef(new VectorSource());
   const names = useRef(new VectorSource());
   const line = useRef(new VectorSource());
-  const tap = useRef({ onTap, onShore, snapsToShore, outline });
+  const tap = useRef({ onTap, onShore, snapsToShore, outline, ring: outline ?? ground?.ring, middle });
   useEffect(() => {
-    tap.current = { onTap, onShore, snapsToShore, outline };
-  }, [onTap, onShore, snapsToShore, outline]);
+    tap.current = { onTap, onShore, snapsToShore, outline, ring: outline ?? ground?.ring, middle };
+  }, [onTap, onShore, snapsToShore, outline, ground, middle]);
   const movesShore = onShore !== null;
   const scale = units.distance === 'm' ? 'metric' : 'imperial';
 
@@ -63,24 +67,24 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
       target: host.current!,
       controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: scale })]),
       layers: [new VectorLayer({ source: bed.current }), markLayer, new VectorLayer({ source: names.current, declutter: true }), new VectorLayer({ source: line.current })],
-      view: new View({ maxZoom: 21, enableRotation: false }),
+      view: new View({ maxZoom: 21, enableRotation: false, center: at(tap.current.middle), resolution: 1.5 }),
     });
     made.on('singleclick', ({ coordinate, pixel }) => {
       const under = made.forEachFeatureAtPixel(pixel, (f) => f.get('mark') as number | undefined, { hitTolerance: reachPx, layerFilter: (l) => l === markLayer });
-      const shore = new LineString(tap.current.outline.map(at));
-      const onShore = shore.getClosestPoint(coordinate);
-      const isNear = Math.hypot(onShore[0] - coordinate[0], onShore[1] - coordinate[1]) < reachPx * made.getView().getResolution()!;
-      const place = placeAt(tap.current.snapsToShore && isNear ? onShore : coordinate);
+      const { outline: shore, snapsToShore: snaps } = tap.current;
+      const onShore = snaps && shore ? new LineString(shore.map(at)).getClosestPoint(coordinate) : null;
+      const isNear = onShore !== null && Math.hypot(onShore[0] - coordinate[0], onShore[1] - coordinate[1]) < reachPx * made.getView().getResolution()!;
+      const place = placeAt(isNear ? onShore : coordinate);
       tap.current.onTap(place, under ?? null);
     });
-    made.getView().fit(new Polygon([tap.current.outline.map(at)]), { padding: [30, 24, 40, 24], size: made.getSize() });
+    if (tap.current.ring) made.getView().fit(new Polygon([tap.current.ring.map(at)]), { padding: [30, 24, 40, 24], size: made.getSize() });
     map.current = made;
     return () => made.setTarget(undefined);
   }, [scale]);
 
   useEffect(() => {
     const chart = map.current;
-    if (!movesShore || !chart) return;
+    if (!movesShore || !outline || !chart) return;
     const feature = new Feature(new Polygon([outline.map(at)]));
     feature.setStyle([
       new Style({ stroke: new Stroke({ color: palette.ember, width: 3.5 }) }),
@@ -109,8 +113,8 @@ export default function MarkMap({ ground, outline, marks, isFlowing, drawn, snap
 
   useEffect(() => {
     bed.current.clear();
-    bed.current.addFeatures(bedFeatures(ground, outline, palette, units));
-  }, [ground, outline, palette, units]);
+    if (ground) bed.current.addFeatures(bedFeatures(ground, palette, units));
+  }, [ground, palette, units]);
 
   useEffect(() => {
     marked.current.clear();

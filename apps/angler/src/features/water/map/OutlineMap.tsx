@@ -19,12 +19,17 @@ import Style from 'ol/style/Style';
 import { useEffect, useRef } from 'react';
 import type { Palette } from '@/theme/palette';
 import { at, placeAt } from './pen';
+import { positionFeature } from './places';
 
 interface Props {
   corners: readonly LonLat[];
   /** Corners after one was added by a tap or moved by a drag. */
   onCorners: (corners: LonLat[]) => void;
   soundings: readonly LonLat[];
+  /** Where the angler says that the water lies. */
+  place: LonLat | null;
+  /** Whether the chart lies anywhere: without that a tap would mean nothing. */
+  isSomewhere: boolean;
   /** What to look at: the view goes to all of it when it changes. */
   look: readonly LonLat[] | null;
   /** Where to look first; changing it moves the view. */
@@ -34,15 +39,16 @@ interface Props {
 }
 
 /** A blank chart to draw a shore on: tap to add a corner, drag a corner or an edge to move it. */
-export default function OutlineMap({ corners, onCorners, soundings, look, centre, palette, scale }: Props) {
+export default function OutlineMap({ corners, onCorners, soundings, place, isSomewhere, look, centre, palette, scale }: Props) {
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const shore = useRef(new Collection<Feature>());
   const dots = useRef(new VectorSource());
-  const change = useRef({ corners, onCorners });
+  const stand = useRef(new VectorSource());
+  const change = useRef({ corners, onCorners, isSomewhere });
   useEffect(() => {
-    change.current = { corners, onCorners };
-  }, [corners, onCorners]);
+    change.current = { corners, onCorners, isSomewhere };
+  }, [corners, onCorners, isSomewhere]);
 
   useEffect(() => {
     const modify = new Modify({ features: shore.current, pixelTolerance: 22 });
@@ -54,12 +60,14 @@ export default function OutlineMap({ corners, onCorners, soundings, look, centre
     const made = new OlMap({
       target: host.current!,
       controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: scale })]),
-      layers: [new VectorLayer({ source: dots.current }), new VectorLayer({ source: new VectorSource({ features: shore.current }) })],
+      layers: [new VectorLayer({ source: dots.current }), new VectorLayer({ source: new VectorSource({ features: shore.current }) }), new VectorLayer({ source: stand.current })],
       view: new View({ maxZoom: 20, enableRotation: false, center: [0, 0], resolution: 2.5 }),
     });
     made.addInteraction(modify);
     made.addInteraction(new Snap({ features: shore.current, pixelTolerance: 14 }));
-    made.on('singleclick', (event) => change.current.onCorners([...change.current.corners, placeAt(event.coordinate)]));
+    made.on('singleclick', (event) => {
+      if (change.current.isSomewhere) change.current.onCorners([...change.current.corners, placeAt(event.coordinate)]);
+    });
     map.current = made;
     return () => made.setTarget(undefined);
   }, [scale]);
@@ -67,6 +75,11 @@ export default function OutlineMap({ corners, onCorners, soundings, look, centre
   useEffect(() => {
     if (centre) map.current?.getView().setCenter(at(centre));
   }, [centre]);
+
+  useEffect(() => {
+    stand.current.clear();
+    if (place) stand.current.addFeature(positionFeature(place, palette, 'here'));
+  }, [place, palette]);
 
   useEffect(() => {
     if (look && look.length > 1) map.current?.getView().fit(new MultiPoint(look.map(at)), { padding: [48, 40, 48, 40], maxZoom: 18 });

@@ -1,4 +1,3 @@
-import type { LonLat } from '@burrow/core/ground';
 import { depthFigure, type UnitPreference } from '@burrow/core/units';
 import Feature from 'ol/Feature';
 import LineString from 'ol/geom/LineString';
@@ -11,10 +10,12 @@ import type { Palette } from '@/theme/palette';
 import type { Ground } from '@/workers/ground.api';
 import { at, font, halo } from './pen';
 
-/** The shore, the shaded depths and their labelled lines. */
-export function bedFeatures(ground: Ground, outline: readonly LonLat[], palette: Palette, units: UnitPreference): Feature[] {
-  const shore = new Feature(new Polygon([outline.map(at)]));
-  shore.setStyle(new Style({ fill: new Fill({ color: palette.depths[0] }), stroke: new Stroke({ color: palette.second, width: 2.5 }) }));
+/** The shore, or dashed where the map ends without one, the shaded depths and their labelled lines. */
+export function bedFeatures(ground: Ground, palette: Palette, units: UnitPreference): Feature[] {
+  const shore = new Feature(new Polygon([ground.ring.map(at)]));
+  shore.setStyle(
+    new Style({ fill: new Fill({ color: palette.depths[0] }), stroke: new Stroke({ color: palette.second, width: 2.5, ...(ground.isShore ? {} : { lineDash: [4, 8] }) }) }),
+  );
   const features: Feature[] = [shore];
   ground.contours.forEach((contour, i) => {
     const shade = palette.depths[Math.min(palette.depths.length - 1, Math.round(((i + 1) / ground.contours.length) * (palette.depths.length - 1)))];

@@ -30,7 +30,20 @@ export function holeFeature(hole: MapHole, palette: Palette): Feature {
   const worked = hole.fish > 0;
   if (hole.current) {
     const image = new CircleStyle({ radius: 13, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 3 }) });
-    feature.setStyle(new Style({ image, zIndex: 220, text: new Text({ text: hole.label, font: font(14), fill: new Fill({ color: palette.ember }), offsetY: 1 }) }));
+    const number = new Style({ image, zIndex: 220, text: new Text({ text: hole.label, font: font(14), fill: new Fill({ color: palette.ember }), offsetY: 1 }) });
+    const caught = new Style({
+      zIndex: 221,
+      image: new RegularShape({
+        points: 4,
+        angle: Math.PI / 4,
+        radius: 12,
+        displacement: [0, 23],
+        fill: new Fill({ color: palette.kelp }),
+        stroke: new Stroke({ color: palette.card, width: 1.5 }),
+      }),
+      text: new Text({ text: String(hole.fish), font: font(14), fill: new Fill({ color: palette.onKelp }), offsetY: -22 }),
+    });
+    feature.setStyle(worked ? [number, caught] : number);
     return feature;
   }
   const square = (radius: number) =>
@@ -64,13 +77,13 @@ export function candidateFeature(place: LonLat, palette: Palette): Feature {
   return feature;
 }
 
-export function positionFeature(place: LonLat, palette: Palette): Feature {
+export function positionFeature(place: LonLat, palette: Palette, name = 'you'): Feature {
   const feature = new Feature(new Point(at(place)));
   feature.setStyle(
     new Style({
       zIndex: 240,
       image: new CircleStyle({ radius: 8, fill: new Fill({ color: palette.ink }), stroke: new Stroke({ color: palette.card, width: 3 }) }),
-      text: new Text({ text: 'you', font: font(16), offsetY: -19, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
+      text: new Text({ text: name, font: font(16), offsetY: -19, fill: new Fill({ color: palette.ink }), stroke: halo(palette) }),
     }),
   );
   return feature;
@@ -136,4 +149,15 @@ export function measureFeatures(places: readonly LonLat[], palette: Palette): Fe
     return corner;
   });
   return [...(places.length > 1 ? [line] : []), ...corners];
+}
+
+/** The way gone from place to place. */
+export function walkedFeatures(places: readonly LonLat[], palette: Palette): Feature[] {
+  if (places.length < 2) return [];
+  const line = new Feature(new LineString(places.map(at)));
+  line.setStyle([
+    new Style({ zIndex: 206, stroke: new Stroke({ color: palette.card, width: 6 }) }),
+    new Style({ zIndex: 207, stroke: new Stroke({ color: palette.ink, width: 2.5, lineDash: [8, 7] }) }),
+  ]);
+  return [line];
 }

@@ -1,0 +1,1 @@
+export { OutingRoute as default } from '@/features/lazy';

@@ -1,0 +1,134 @@
+import type { WaterDetail } from '@burrow/contract/api';
+import { shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
+import { View } from 'react-native';
+import { DepthQuestions } from '@/features/water/soundings/DepthQuestions';
+import { LeftOutSheet } from '@/features/water/soundings/LeftOutSheet';
+import { soundingFeatures, useSoundingFile } from '@/features/water/soundings/useSoundingFile';
+import { api, OfflineError } from '@/data/api';
+import { groundWorker, useGround } from '@/data/ground';
+import { change, usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useWater } from '@/data/water';
+import { useWaterChange } from '@/data/water-change';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { waterKinds } from '@/features/water/words';
+
+const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+
+interface Props {
+  water: WaterDetail;
+  onClose: () => void;
+  /** What was done, with the water that was deleted. */
+  onSaid: (text: string, deleted?: { id: string; name: string }) => void;
+}
+
+/** What is changed on a water as a whole: its name and kind, more soundings, a copy, or its end. */
+export function WaterSheet({ water, onClose, onSaid }: Props) {
+  const { units } = usePreferences();
+  const { state } = useLedger();
+  const { waters } = useWater();
+  const client = useQueryClient();
+  const changing = useWaterChange(water);
+  const ground = useGround(water, state.outings, units);
+  const file = useSoundingFile();
+  const [name, setName] = useState(water.file.water.name);
+  const [kind, setKind] = useState(water.file.water.kind);
+  const [isSure, setSure] = useState(false);
+  const [says, setSays] = useState<string | null>(null);
+  const { raw, soundings, depthUnit } = file;
+  const hasMap = ground.data?.water === water.id;
+  const fits = useQuery({
+    queryKey: ['soundings-against', water.id, file.name, raw.length],
+    enabled: raw.length > 0 && hasMap,
+    networkMode: 'always',
+    queryFn: async () => (await groundWorker()).against(water.id, raw),
+  });
+  const isTaken = waters.data?.value.some((w) => w.id !== water.id && w.name.toLowerCase() === name.trim().toLowerCase()) ?? false;
+  const isChanged = name.trim() !== water.file.water.name || kind !== water.file.water.kind;
+  const said = (error: Error) => setSays(error instanceof OfflineError ? 'No signal: this needs the server once.' : error.message);
+  /** A change goes onto the phone first, and to the server when it can. */
+  const put = async (next: WaterFile, text: string) => {
+    await changing.keep(water.file, next);
+    const { why, isUnsent } = await changing.send();
+    if (why) throw new Error(`The server would not have it: ${why}. It stays on this phone.`);
+    await client.invalidateQueries({ queryKey: ['waters'] });
+    onSaid(isUnsent ? `${text} It goes to the server when the signal comes back.` : text);
+  };
+  const saving = useMutation({
+    mutationFn: () => put({ ...water.file, water: { ...water.file.water, name: name.trim(), kind } }, `${name.trim()} is changed.`),
+    onError: said,
+  });
+  const sounding = useMutation({
+    mutationFn: () =>
+      put(
+        { ...water.file, features: [...water.file.features, ...soundingFeatures(soundings)] },
+        `${soundings.length} soundings from ${file.name} are on ${water.file.water.name}.`,
+      ),
+    onError: said,
+  });
+  const copying = useMutation({
+    mutationFn: async () => {
+      const names = new Set(waters.data?.value.map((w) => w.name.toLowerCase()));
+      let copy = `${water.file.water.name}, copy`;
+      for (let k = 2; names.has(copy.toLowerCase()); k++) copy = `${water.file.water.name}, copy ${k}`;
+      const { id } = await api.addWater({ ...water.file, water: { ...water.file.water, name: copy } });
+      await client.invalidateQueries();
+      change({ water: id });
+      onSaid(`${copy} is here and in use.`);
+    },
+    onError: said,
+  });
+  const deleting = useMutation({
+    mutationFn: async () => {
+      await api.deleteWater(water.id);
+      change({ water: null, holePlan: null });
+      await client.invalidateQueries();
+      onSaid(`${water.file.water.name} is deleted. What was logged there stays in the log.`, { id: water.id, name: water.file.water.name });
+    },
+    onError: said,
+  });
+  const busy = saving.isPending || sounding.isPending || copying.isPending || deleting.isPending || file.isReading;
+  return (
+    <Sheet title={water.file.water.name} open onClose={onClose}>
+      <Suspense fallback={null}>
+        <Field label="Name of the water" value={name} onChangeText={setName} maxLength={120} />
+      </Suspense>
+      {isTaken ? <Text tone="straw">You have a water of this name already. Choose another.</Text> : null}
+      <Choice label="Kind of water" options={waterKinds} value={kind} onChange={setKind} wrap />
+      <Action kind="main" label="Save name and kind" disabled={!isChanged || isTaken || name.trim() === '' || busy} onPress={() => saving.mutate()} />
+      <View style={{ gap: 8 }}>
+        <Text heading={2} size="lead">
+          Soundings
+        </Text>
+        <Text size="small" tone="second">
+          {`${soundingsOf(water.file).length} in its file, ${shoreOf(water.file) ? 'with its shore' : 'no shore drawn yet'}. Every hole you sound counts as one more.`}
+        </Text>
+        {raw.length > 0 ? (
+          <>
+            <Text strong>{`${raw.length} soundings in ${file.name}`}</Text>
+            <DepthQuestions file={file} fits={fits.data ?? null} units={units} />
+            <Action kind="main" label={`Add them to ${water.file.water.name}`} disabled={depthUnit === null || busy} onPress={() => sounding.mutate()} />
+          </>
+        ) : (
+          <Action icon="upload" label="Add soundings from a file" disabled={busy} onPress={() => void file.bring()} />
+        )}
+        {file.says ? <Text tone="straw">{file.says}</Text> : null}
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow label="Make a copy" disabled={busy} onPress={() => copying.mutate()} />
+        {isSure ? (
+          <Action grow kind="main" label="Yes, delete it" disabled={busy} onPress={() => deleting.mutate()} />
+        ) : (
+          <Action grow label="Delete it" disabled={busy} onPress={() => setSure(true)} />
+        )}
+      </View>
+      <View aria-live="polite">{says ? <Text tone="straw">{says}</Text> : null}</View>
+      <LeftOutSheet {...file} />
+    </Sheet>
+  );
+}

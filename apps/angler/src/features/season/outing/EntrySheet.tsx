@@ -1,0 +1,199 @@
+import { speciesOf, speciesTable } from '@burrow/core/fish';
+import { reactionKinds, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
+import { methodOf } from '@burrow/core/methods';
+import { clamp, clockText, depthText, iceText, metresPerDepthUnit, metresPerIceUnit, minuteMs, type UnitPreference } from '@burrow/core/units';
+import { lazy, Suspense, useState } from 'react';
+import { LengthRuler } from '@/features/station/LengthRuler';
+import { reactionWords } from '@/features/station/LogList';
+import { bodyOf, correct } from '@/data/corrections';
+import { newId } from '@/data/ids';
+import { useLedger } from '@/data/session';
+import { useSpecies } from '@/data/species';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+
+const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+
+interface Props {
+  outing: OutingState;
+  zone: string;
+  units: UnitPreference;
+  /** The entry to correct; null for one that is added late. */
+  entry: LogEntry | null;
+  onClose: () => void;
+  /** What was done, and the entries that did it. */
+  onDone: (text: string, events: LedgerEvent[]) => void;
+}
+
+/** What can be added after the fact. */
+const late = [
+  { id: 'fish-landed', label: 'A fish' },
+  { id: 'reaction', label: 'A bite or look' },
+  { id: 'depth-sounded', label: 'A depth' },
+  { id: 'note', label: 'A note' },
+] as const;
+
+/** Kinds whose figures can be corrected. */
+export const correctable: readonly string[] = ['fish-landed', 'reaction', 'station-opened', 'ice-measured', 'note', 'line-down', 'temperature-measured'];
+
+/** Adds an entry late, or corrects one: the same few fields either way. */
+export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Props) {
+  const { ledger, events } = useLedger();
+  const { offered } = useSpecies(undefined, outing.water);
+  const [kind, setKind] = useState<string>(entry?.kind ?? late[0].id);
+  const lastMs = outing.endedMs ?? outing.entries.at(-1)?.ms ?? outing.startedMs;
+  const [atMs, setAtMs] = useState(entry?.ms ?? lastMs);
+  const [station, setStation] = useState(entry?.station ?? outing.stations.at(-1)?.id ?? '');
+  const place = outing.stations.find((s) => s.id === station);
+  const fish = entry?.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
+  const reaction = entry?.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
+  const ice = entry?.kind === 'ice-measured' ? outing.ice.find((i) => i.ms === entry.ms) : undefined;
+  const [species, setSpecies] = useState<string>(fish?.species ?? outing.species[0]);
+  const [lengthMm, setLength] = useState<number | null>(fish?.lengthMm ?? null);
+  const [fate, setFate] = useState<'kept' | 'released'>(fish?.fate ?? 'released');
+  const [said, setSaid] = useState<ReactionKind>(reaction?.kind ?? 'bite');
+  const [depthM, setDepth] = useState<number | null>(entry === null ? null : (fish?.depthM ?? reaction?.depthM ?? place?.depthM ?? null));
+  const [clearM, setClear] = useState(ice?.clearM ?? 0);
+  const [whiteM, setWhite] = useState(ice?.whiteM ?? 0);
+  const [text, setText] = useState(entry?.kind === 'note' || entry?.kind === 'line-down' ? (entry.text ?? '') : '');
+  const [says, setSays] = useState<string | null>(null);
+  const scope = { id: outing.id, zone };
+  const depthStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
+  const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
+  const isFish = kind === 'fish-landed';
+  const isDepth = kind === 'depth-sounded' || kind === 'station-opened';
+  const hasJig = isFish || kind === 'reaction';
+
+  const known = [...new Set([...(fish ? [fish.species] : []), ...outing.species, ...offered.map((s) => s.id as string), ...outing.fish.map((f) => f.species)])];
+  const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short : id);
+  const body = (): { kind: EventKind; body: EventBodies[EventKind] } => {
+    const depth = depthM === null ? {} : { depthM };
+    const old = entry ? bodyOf(events, entry.id) : {};
+    if (isFish) {
+      const { lengthMm: _, depthM: __, ...rest } = old as EventBodies['fish-landed'];
+      return { kind: 'fish-landed', body: { ...rest, fish: fish?.id ?? newId(), station, species, ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }), ...depth } };
+    }
+    if (kind === 'reaction') {
+      const { depthM: _, ...rest } = old as EventBodies['reaction'];
+      return { kind: 'reaction', body: { ...rest, station, reaction: said, ...depth } };
+    }
+    if (kind === 'ice-measured') return { kind, body: { ...old, clearM, whiteM } };
+    if (kind === 'line-down') return { kind, body: { ...(old as EventBodies['line-down']), presentation: text.trim() } };
+    return { kind: 'note', body: { ...old, text: text.trim(), ...(station === '' ? {} : { station }) } };
+  };
+  const save = async () => {
+    try {
+      if (isDepth) {
+        const sounded = events.filter((e) => e.kind === 'depth-sounded' && e.outing === outing.id && e.body.station === station);
+        const standing = sounded.findLast((e) => !events.some((u) => u.kind === 'undone' && u.body.target === e.id));
+        const of = { station, depthM: depthM!, source: 'entered' as const };
+        onDone(
+          'Depth corrected',
+          standing
+            ? await correct(ledger, scope, events, standing.id, of, Date.parse(standing.at))
+            : await ledger.writeAll(scope, [{ kind: 'depth-sounded', body: of }], (place?.openedMs ?? atMs) + 1000),
+        );
+        return;
+      }
+      const made = body();
+      const written = entry ? await correct(ledger, scope, events, entry.id, made.body, atMs) : await ledger.writeAll(scope, [made], atMs);
+      const fishId = (made.body as { fish?: string }).fish;
+      const fated = isFish && fate !== fish?.fate ? await ledger.writeAll(scope, [{ kind: `fish-${fate}`, body: { fish: fishId! } }], atMs) : [];
+      onDone(entry ? 'Entry corrected' : 'Entry added', [...written, ...fated]);
+    } catch (error) {
+      setSays((error as Error).message);
+    }
+  };
+  const isReady = (isDepth ? depthM !== null : true) && (kind === 'note' || kind === 'line-down' ? text.trim() !== '' : true) && (station !== '' || kind === 'note');
+  return (
+    <Sheet
+      title={entry ? 'Correct this entry' : 'Add what was not logged'}
+      open
+      onClose={onClose}
+      footer={<Action kind="main" height={64} label={entry ? 'Save the correction' : 'Add it'} disabled={!isReady} onPress={() => void save()} />}
+    >
+      {entry ? null : <Choice label="What to add" options={late} value={kind as (typeof late)[number]['id']} onChange={setKind} wrap />}
+      {isDepth ? null : (
+        <Stepper
+          label="When"
+          text={clockText(atMs, zone)}
+          onStep={(d) => setAtMs((ms) => clamp(ms + d * minuteMs, outing.startedMs, lastMs))}
+          big={{ text: '15 min', onStep: (d) => setAtMs((ms) => clamp(ms + d * 15 * minuteMs, outing.startedMs, lastMs)) }}
+        />
+      )}
+      {entry === null && outing.stations.length > 0 ? (
+        <Choice
+          label="Where"
+          options={outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.place ?? 'Place'} ${s.label}` }))}
+          value={station}
+          onChange={setStation}
+          wrap
+        />
+      ) : null}
+      {isFish ? (
+        <>
+          <Choice label="Species" options={known.map((id) => ({ id, label: nameOf(id) }))} value={species} onChange={setSpecies} wrap />
+          {speciesTable.some((s) => s.id === species) ? (
+            <LengthRuler
+              lengthMm={lengthMm}
+              startMm={speciesOf(species).ruler.usualMm}
+              fromMm={speciesOf(species).ruler.fromMm}
+              toMm={speciesOf(species).ruler.toMm}
+              units={units}
+              onChange={setLength}
+            />
+          ) : null}
+          <Text align="center" tone="second">
+            {lengthMm === null ? 'Not measured. Drag the ruler to its length, or leave it.' : 'Measured.'}
+          </Text>
+          {lengthMm === null ? null : <Action kind="bare" label="It was not measured" onPress={() => setLength(null)} />}
+          <Choice
+            label="Kept or released"
+            options={[
+              { id: 'released', label: 'Released' },
+              { id: 'kept', label: 'Kept' },
+            ]}
+            value={fate}
+            onChange={setFate}
+            wrap
+          />
+        </>
+      ) : null}
+      {kind === 'reaction' ? <Choice label="What it did" options={reactionKinds.map((id) => ({ id, label: reactionWords[id] }))} value={said} onChange={setSaid} wrap /> : null}
+      {isDepth || hasJig ? (
+        <Stepper
+          label={isDepth ? 'Depth of the bed' : 'Depth it came at'}
+          text={depthM === null ? null : depthText(depthM, units)}
+          empty={isDepth ? 'not sounded' : 'not known'}
+          onStep={(d) => setDepth((m) => (m === null ? (place?.depthM ?? place?.mapDepthM ?? 3) : clamp(m + d * depthStep, 0.3, 300)))}
+          onClear={isDepth ? undefined : () => setDepth(null)}
+          big={{ text: depthText(10 * depthStep, units), onStep: (d) => setDepth((m) => clamp((m ?? place?.depthM ?? 3) + d * 10 * depthStep, 0.3, 300)) }}
+        />
+      ) : null}
+      {kind === 'ice-measured' ? (
+        <>
+          <Stepper label="Clear ice" text={iceText(clearM, units)} onStep={(d) => setClear((m) => clamp(m + d * iceStep, 0, 2))} />
+          <Stepper label="White ice" text={whiteM === 0 ? 'none' : iceText(whiteM, units)} onStep={(d) => setWhite((m) => clamp(m + d * iceStep, 0, 2))} />
+        </>
+      ) : null}
+      {kind === 'note' || kind === 'line-down' ? (
+        <Suspense fallback={null}>
+          <Field
+            label={kind === 'note' ? 'Note' : 'What was on the line'}
+            value={text}
+            onChangeText={setText}
+            maxLength={kind === 'note' ? 500 : 120}
+            multiline={kind === 'note'}
+          />
+        </Suspense>
+      ) : null}
+      {says ? <Text tone="straw">{says}</Text> : null}
+      <Text size="small" tone="second">
+        What was first written stays in the ledger beside its correction.
+      </Text>
+    </Sheet>
+  );
+}

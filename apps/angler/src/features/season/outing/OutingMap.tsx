@@ -1,0 +1,55 @@
+import { middleOfWater, shoreOf } from '@burrow/contract/formats/water-geojson';
+import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
+import type { WaterDetail } from '@burrow/contract/api';
+import type { OutingState } from '@burrow/core/ledger';
+import { depthText } from '@burrow/core/units';
+import { useMemo } from 'react';
+import BlankMap from '@/features/water/map/BlankMap';
+import DepthMapView from '@/features/water/map/DepthMapView';
+import { mapHoles } from '@/features/water/words';
+import { useGround } from '@/data/ground';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { usePalette } from '@/theme/theme';
+import { Notice } from '@/ui/Notice';
+
+/** Where an outing went on its water: its places in order, each with what it gave. */
+export function OutingMap({ water, outing }: { water: WaterDetail; outing: OutingState }) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const { state } = useLedger();
+  const ground = useGround(water, state.outings, units);
+  const holes = useMemo(() => mapHoles([outing], water.id, outing.id), [outing, water.id]);
+  const walk = useMemo(() => outing.stations.map((s) => s.at), [outing.stations]);
+  const marks = useMemo(() => marksOf(water.file), [water]);
+  const depths = useMemo(() => outing.stations.flatMap((s) => (s.depthM === null ? [] : [{ at: s.at, text: depthText(s.depthM, units) }])), [outing.stations, units]);
+  if (ground.isError)
+    return (
+      <BlankMap
+        shore={shoreOf(water.file)}
+        middle={walk[0] ?? middleOfWater(water.file)}
+        holes={holes}
+        depths={depths}
+        candidate={null}
+        position={null}
+        palette={palette}
+        scale={units.distance === 'm' ? 'metric' : 'imperial'}
+        onTap={() => undefined}
+      />
+    );
+  if (!ground.data) return <Notice title="Drawing the bed" busy />;
+  return (
+    <DepthMapView
+      ground={ground.data}
+      marks={marks}
+      isFlowing={isFlowing(water.file.water.kind)}
+      holes={holes}
+      walked={walk}
+      candidate={null}
+      position={null}
+      palette={palette}
+      units={units}
+      onTap={() => undefined}
+    />
+  );
+}

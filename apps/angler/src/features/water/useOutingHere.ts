@@ -1,0 +1,52 @@
+import type { WaterDetail } from '@burrow/contract/api';
+import type { LedgerEvent } from '@burrow/core/ledger';
+import { methodOf, methodsOn, usualMethod, type Method } from '@burrow/core/methods';
+import { isoWithOffset } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { newId } from '@/data/ids';
+import { useOutlook } from '@/data/outlook';
+import { useLedger } from '@/data/session';
+import { useSpecies } from '@/data/species';
+import { useOuting } from '@/data/water';
+
+/** The outing under way on a water, how one is started there, and how it ends. */
+export function useOutingHere(water: WaterDetail) {
+  const { ledger, ready } = useLedger();
+  const { species } = useSpecies(water.file, water.id);
+  const { plan, outlook } = useOutlook();
+  const router = useRouter();
+  const underWay = useOuting();
+  const [ended, setEnded] = useState<{ event: LedgerEvent; text: string } | null>(null);
+  const zone = water.file.water.timezone;
+  // What is under way on another water is not fished from here.
+  const outing = underWay?.water === water.id ? underWay : undefined;
+  const elsewhere = outing ? undefined : underWay;
+  const surface = outlook?.surface ?? 'unknown';
+  const ways = methodsOn(surface);
+  // What the outing is fished with, else what this water asks for now.
+  const method = (outing && methodOf(outing.method)) ?? ways[0] ?? usualMethod;
+
+  const start = async (by: Method) => {
+    const id = newId();
+    if (elsewhere) setEnded({ event: await ledger.write({ id: elsewhere.id, zone }, 'outing-ended', {}), text: `Outing on ${elsewhere.waterName} ended` });
+    await ledger.write({ id, zone }, 'outing-started', {
+      water: water.id,
+      waterName: water.file.water.name,
+      species: [species],
+      goal: 'numbers',
+      method: by.id,
+      ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
+    });
+  };
+  /** Ends the outing and shows what it came to, where the end can be taken back. */
+  const end = async () => {
+    await ledger.write({ id: outing!.id, zone }, 'outing-ended', {});
+    router.navigate({ pathname: '/outing', params: { id: outing!.id } });
+  };
+  const undoEnd = () => {
+    if (ended) void ledger.write({ id: ended.event.outing, zone }, 'undone', { target: ended.event.id });
+    setEnded(null);
+  };
+  return { outing, elsewhere, ready, zone, surface, ways, method, start, end, ended, undoEnd, forgetEnded: () => setEnded(null) };
+}

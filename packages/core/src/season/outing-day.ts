@@ -1,0 +1,156 @@
+import type { LedgerState, OutingState } from '../ledger';
+import { hourMs, type UnitPreference } from '../units';
+import { catchesOf, effortIntervals, heightBands } from './effort';
+import { rowLabel } from './wording';
+
+/** A time spent at one place of an outing. */
+export interface Stay {
+  station: string;
+  label: string;
+  fromMs: number;
+  toMs: number;
+  /** Depth of the bed there, m: sounded, or null. */
+  depthM: number | null;
+}
+
+/** A line hanging at one depth for a while. */
+export interface HungLine {
+  fromMs: number;
+  toMs: number;
+  depthM: number;
+}
+
+/** A bite or fish on the picture of a day; `isBest` where it came at the height above bottom that gave most. */
+export interface DayCatch {
+  ms: number;
+  station: string;
+  depthM: number | null;
+  isFish: boolean;
+  isBest: boolean;
+}
+
+/** A height above bottom with what it gave: fish and hours of line there. */
+interface Height {
+  band: string;
+  fish: number;
+  hours: number;
+}
+
+/** An outing as its page draws and tells it. */
+export interface OutingDay {
+  fromMs: number;
+  toMs: number;
+  stays: Stay[];
+  lines: HungLine[];
+  catches: DayCatch[];
+  /** Deepest that is drawn, m; null where no depth is known. */
+  deepestM: number | null;
+  shallowestM: number | null;
+  heights: Height[];
+  lineHours: number;
+  fish: number;
+  bites: number;
+}
+
+/** An outing that was never ended is drawn no longer than this, ms. */
+const longestOpenMs = 16 * hourMs;
+
+/**
+ * What happened on one outing, ready to draw.
+ * @param nowMs where an outing under way is drawn to
+ */
+export function outingDay(outing: OutingState, nowMs: number): OutingDay {
+  const ledger: LedgerState = { outings: [outing], weather: [], drills: [] };
+  const toMs = outing.endedMs ?? Math.max(outing.startedMs, Math.min(nowMs, outing.startedMs + longestOpenMs));
+  const intervals = effortIntervals(ledger, toMs);
+  const caught = catchesOf(ledger);
+  const heights = heightBands.map((b): Height => ({
+    band: b.id,
+    fish: caught.filter((c) => c.isFish && c.heightM !== null && c.heightM >= b.fromM && c.heightM < b.toM).length,
+    hours: intervals.reduce((sum, s) => (s.heightM !== null && s.heightM >= b.fromM && s.heightM < b.toM ? sum + (s.toMs - s.fromMs) / hourMs : sum), 0),
+  }));
+  const best = heights.reduce<Height | null>((top, h) => (h.fish > (top?.fish ?? 0) ? h : top), null);
+  const bestBand = heightBands.find((b) => b.id === best?.band);
+  const arrivals = outing.stations.flatMap((s) => s.arrivals.map((ms) => ({ ms, station: s }))).sort((a, b) => a.ms - b.ms);
+  const stays = arrivals.map(({ ms, station }, k): Stay => ({ station: station.id, label: station.label, fromMs: ms, toMs: arrivals[k + 1]?.ms ?? toMs, depthM: station.depthM }));
+  const lines = outing.lines.flatMap((line): HungLine[] => {
+    const upMs = line.upMs ?? toMs;
+    return line.depths.filter((d) => d.ms < upMs).map((d, k, all) => ({ fromMs: d.ms, toMs: all[k + 1]?.ms ?? upMs, depthM: d.depthM }));
+  });
+  const catches = caught.map((c): DayCatch => {
+    const station = outing.stations.find((s) => s.id === c.station);
+    const depthM = c.heightM === null || !station?.depthM ? null : station.depthM - c.heightM;
+    return {
+      ms: c.ms,
+      station: c.station,
+      depthM,
+      isFish: c.isFish,
+      isBest: bestBand !== undefined && c.heightM !== null && c.heightM >= bestBand.fromM && c.heightM < bestBand.toM,
+    };
+  });
+  const depths = [...stays.flatMap((s) => s.depthM ?? []), ...lines.map((l) => l.depthM)];
+  return {
+    fromMs: outing.startedMs,
+    toMs,
+    stays,
+    lines,
+    catches: catches.sort((a, b) => a.ms - b.ms),
+    deepestM: depths.length === 0 ? null : Math.max(...depths),
+    shallowestM: depths.length === 0 ? null : Math.min(...depths),
+    heights,
+    lineHours: intervals.reduce((sum, s) => sum + (s.toMs - s.fromMs) / hourMs, 0),
+    fish: outing.fish.length,
+    bites: caught.length,
+  };
+}
+
+const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** Less line than this says nothing of a height, h. */
+const leastHours = 0.25;
+
+/** The outing in a sentence, with the figures behind it and what it was made of. */
+export function outingDayWords(day: OutingDay, outing: OutingState, place: string, units: UnitPreference): { made: string; headline: string; detail: string } {
+  const made = [
+    counted(outing.stations.length, place.toLowerCase()),
+    day.lineHours > 0 ? `${day.lineHours.toFixed(1)} h of line` : null,
+    outing.casts.length > 0 ? counted(outing.casts.length, 'cast') : null,
+    counted(day.bites, 'bite'),
+    `${day.fish} fish`,
+  ];
+  const said = made.filter((part) => part !== null).join(', ');
+  const label = (band: string) => rowLabel({ by: 'height' }, band, units, (name) => name).replace(/^On/, 'on');
+  const [best, second] = [...day.heights].filter((h) => h.hours >= leastHours).sort((a, b) => b.fish / b.hours - a.fish / a.hours);
+  const known = day.heights.reduce((sum, h) => sum + h.fish, 0);
+  if (day.fish === 0)
+    return {
+      made: said,
+      headline: day.bites === 0 ? 'No bite' : `${counted(day.bites, 'bite')}, no fish`,
+      detail: day.lineHours > 0 ? 'It counts all the same: line in the water without a fish is what rates are made of.' : 'No line was logged.',
+    };
+  const top = [...day.heights].sort((a, b) => b.fish - a.fish)[0];
+  const headline = known < 2 ? `${day.fish} fish` : `${top.fish} of ${day.fish} came ${label(top.band)}`;
+  const rate = (h: Height) => `${(h.fish / h.hours).toFixed(1)} an hour`;
+  const detail =
+    known < 2
+      ? 'At what height above bottom they came is not known: it takes the depth of the hole and of the jig.'
+      : best === undefined
+        ? 'Too little line at one height to tell its rate.'
+        : `${rate(best)} ${label(best.band)}${second ? `, ${rate(second)} ${label(second.band)}` : ''}. One outing is too little to tell luck from skill.`;
+  return { made: said, headline, detail };
+}
+
+/** What of a day was tried without a bite, in words: baits with their time and places; empty where each had one. */
+export function triedInVain(outing: OutingState, nowMs: number): string[] {
+  const ledger: LedgerState = { outings: [outing], weather: [], drills: [] };
+  const intervals = effortIntervals(ledger, outing.endedMs ?? nowMs);
+  const caught = catchesOf(ledger);
+  return [...new Set(intervals.map((s) => s.presentation))]
+    .filter((bait) => !caught.some((c) => c.presentation === bait))
+    .map((bait) => {
+      const mine = intervals.filter((s) => s.presentation === bait);
+      const minutes = mine.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0);
+      const places = [...new Set(mine.map((s) => outing.stations.find((p) => p.id === s.station)?.label ?? '?'))];
+      return `${bait}: ${Math.round(minutes)} min at ${places.join(', ')}, no bite.${minutes < 60 ? ' Too little to tell.' : ''}`;
+    });
+}
