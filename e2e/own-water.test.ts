@@ -53,7 +53,7 @@ async function ownWater(page: Page, url: string, name: string): Promise<void> {
   await page.getByRole('textbox', { name: 'E-mail' }).fill(`${name.toLowerCase()}@test.invalid`);
   await page.getByLabel('Password').fill('long enough now');
   await page.getByRole('button', { name: 'Make an account' }).click();
-  await page.getByRole('button', { name: 'To Gear' }).click();
+  await page.getByRole('link', { name: 'Gear' }).click();
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
   await (await chooser).setFiles({ name: 'pond.geojson', mimeType: 'application/geo+json', buffer: Buffer.from(pond()) });
@@ -73,8 +73,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
 
   await test.step('a hole is drilled with nothing measured', async () => {
     await page.getByRole('button', { name: 'To the map' }).click();
-    await page.getByRole('button', { name: 'Start outing' }).click();
-    await page.getByRole('button', { name: 'On the ice' }).click();
+    await page.getByRole('button', { name: 'Start outing: on the ice' }).click();
     await expect(page.getByText(/Without weather, places are scored as for midwinter/)).toBeVisible();
     await expectHonest(page, 'water');
     await page.getByRole('button', { name: 'Drill here' }).click();
@@ -84,25 +83,20 @@ test('a new user with a water of one’s own: nothing measured is called measure
   });
 
   await test.step('the hole opens on the quick reading, and no fish are shown', async () => {
-    const sheet = page.getByRole('dialog');
-    await expect(sheet.getByText('Touch the ruler where the bottom is')).toBeVisible();
-    await page.getByRole('button', { name: 'Close' }).click();
-    await expect(page.getByText('Hole 1, no flasher connected: read yours by eye')).toBeVisible();
-    await expect(page.getByText(/^not sounded; the map expects/)).toBeVisible();
+    await expect(page.getByText('Hole 1, read your flasher by eye')).toBeVisible();
+    await expect(page.getByRole('slider', { name: 'Bottom' })).toHaveAttribute('aria-valuetext', 'not set');
     await expectHonest(page, 'hole');
-    await page.getByRole('button', { name: /^Line down/ }).click();
-    await page.getByRole('button', { name: 'Quick reading' }).click();
     for (const [what, share] of [
-      ['Bottom', 0.75],
+      ['Bottom', 0.85],
       ['Jig', 0.55],
       ['Top mark', 0.65],
     ] as const) {
-      const box = (await sheet.getByRole('slider', { name: what }).boundingBox())!;
+      const box = (await page.getByRole('slider', { name: what }).boundingBox())!;
       await page.mouse.click(box.x + box.width / 2, box.y + box.height * share);
     }
-    await sheet.getByRole('radio', { name: 'Comes up' }).click();
-    await sheet.getByRole('button', { name: /^Set jig to/ }).click();
-    await expect(page.getByText(/^read by eye at/).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Reading: the mark came up' }).click();
+    await expect(page.getByText(/^Hole 1, read by eye, just now/)).toBeVisible();
+    await expect(page.getByText(/^Line down: /)).toBeVisible();
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
     await page.getByRole('button', { name: 'Released' }).click();
     await expect(page.getByText(/released$/).first()).toBeVisible();

@@ -19,7 +19,7 @@ const ready: Record<string, (page: Page) => Promise<void>> = {
       .first()
       .waitFor({ timeout: 40_000 }),
   '/mark-water': (p) => p.getByText(/marks on Tamber Lake$/).waitFor(),
-  '/new-water': (p) => p.getByRole('heading', { name: 'Draw a new water' }).waitFor(),
+  '/new-water': (p) => p.getByRole('heading', { name: 'A new water' }).waitFor(),
   '/gear': (p) => p.getByRole('heading', { name: 'Tackle box' }).waitFor(),
 };
 

@@ -27,6 +27,10 @@ const wanted = {
   edit: 'mdiPencilOutline',
   walk: 'mdiWalk',
   strike: 'mdiArrowUpBold',
+  up: 'mdiArrowUp',
+  sink: 'mdiArrowDown',
+  follow: 'mdiArrowTopRight',
+  chevronUp: 'mdiChevronUp',
 };
 const rows = Object.entries(wanted).map(([name, key]) => {
   if (typeof mdi[key] !== 'string') throw new Error(`@mdi/js has no ${key}`);

@@ -25,7 +25,7 @@ class FakeSource {
   }
 }
 
-const watch: SessionConfig = { mode: 'live', speciesId: 'black-crappie', waterTempC: 4, bottomM: 8, sceneId: 'stack', seed: 1 };
+const watch: SessionConfig = { mode: 'live', speciesId: 'black-crappie', waterTempC: 4, bottomM: 8, stepM: 0.1, sceneId: 'stack', seed: 1 };
 const posts: { url: string; body: unknown }[] = [];
 let frames: Frame[] = [];
 let device: SimulatedFlasher;

@@ -1,10 +1,8 @@
 import { act, fireEvent, render, screen, userEvent } from '@testing-library/react-native';
 import type { EventKind, LedgerEvent, OutingState } from '@burrow/core/ledger';
-import { adviseReading } from '@burrow/core/coach';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { StationSheet } from '@/features/station/StationSheet';
 import { FishSheet } from '@/features/station/FishSheet';
-import { ReadingSheet } from '@/features/station/reading/ReadingSheet';
 import { LogList } from '@/features/station/LogList';
 import { change, unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
@@ -215,49 +213,4 @@ test('the log says what happened in the angler’s units, latest first, each wit
   await userEvent.press(screen.getByLabelText('Undo Looked 00:01'));
   expect(undone).toEqual(['r1']);
   act(() => change({ units: unitSystems.imperial }));
-});
-
-describe('Quick reading', () => {
-  const setting = { speciesId: 'black-crappie', waterTempC: 4, beamDeg: 20 };
-  const open = (onTake = jest.fn()) => {
-    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={7.5} jigM={5} expectedM={null} units={unitSystems.metric} onTake={onTake} />);
-    return onTake;
-  };
-
-  test('asks for the mark, then says what to do and why, and how sure an eye is', async () => {
-    open();
-    expect(screen.getByText('Touch it where the top mark is')).toBeTruthy();
-    // What a mark did says nothing of where it was.
-    await userEvent.press(screen.getByText('Comes up'));
-    expect(screen.getByRole('button', { name: 'Set jig' })).toBeDisabled();
-    expect(screen.getByRole('button', { name: 'Set jig' })).toBeDisabled();
-    await userEvent.press(screen.getByText('Nothing there'));
-    expect(screen.getByText(/^Go to 6\.\d m$/)).toBeTruthy();
-    expect(screen.getByText(/Fish beside the cone do not show/)).toBeTruthy();
-    expect(screen.getByText(/^Read by eye: depths to ±0.[12] m.$/)).toBeTruthy();
-  });
-
-  test('three touches, and the advice of the same coach is taken with what was seen', async () => {
-    const onTake = open();
-    const ruler = screen.getByLabelText('Top mark');
-    // A touch at two thirds of the ruler: about 5.8 m of 9.4.
-    fireEvent(ruler, 'responderGrant', { nativeEvent: { locationY: 14 + (5.4 / 9.375) * (236 - 28) } });
-    expect(screen.getByLabelText('Top mark').props['aria-valuetext']).toBe('5.4 m');
-    await userEvent.press(screen.getByText('Follows the lift'));
-    expect(screen.getByText(/It follows the lift, 40 cm under/)).toBeTruthy();
-    const wanted = adviseReading({ bottomM: 7.5, jigM: 5, topMarkM: 5.4, did: 'followed' }, setting).jigM;
-    await userEvent.press(screen.getByRole('button', { name: /^Set jig to/ }));
-    expect(onTake).toHaveBeenCalledWith({ advice: expect.objectContaining({ jigM: expect.closeTo(wanted, 6) }), bottomM: 7.5, markM: 5.4, reaction: 'followed' });
-  });
-
-  test('without a flasher the bottom is asked for first', () => {
-    show(<ReadingSheet memory={undefined} onClose={jest.fn()} setting={setting} bottomM={null} jigM={null} expectedM={null} units={unitSystems.metric} onTake={jest.fn()} />);
-    const bottom = screen.getByLabelText('Bottom');
-    expect(bottom.props['aria-valuetext']).toBe('not set');
-    expect(screen.getByText('Touch the ruler where the bottom is')).toBeTruthy();
-    fireEvent(bottom, 'responderGrant', { nativeEvent: { locationY: 14 + 0.7 * (236 - 28) } });
-    fireEvent(bottom, 'responderRelease', { nativeEvent: {} });
-    expect(screen.getByText('Touch it where the jig is')).toBeTruthy();
-    expect(screen.getByLabelText('Jig').props['aria-valuetext']).toBe('not set');
-  });
 });

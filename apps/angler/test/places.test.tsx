@@ -42,7 +42,7 @@ let mockColumn: object;
 jest.mock('@/data/column', () => ({ useColumn: () => mockColumn }));
 jest.mock('@/data/ground', () => ({ useGround: () => ({ data: undefined, isError: false }) }));
 const mockNavigate = jest.fn();
-jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }) }));
+jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }), useLocalSearchParams: () => ({}) }));
 jest.mock('@/data/session', () => ({ useLedger: () => mockLedger, useAccount: () => ({ name: 'Ada' }), useSignOut: () => async () => undefined }));
 jest.mock('@/features/shell/Shell', () => ({ useWide: () => false }));
 jest.mock('@tanstack/react-query', () => ({

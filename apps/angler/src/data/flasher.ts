@@ -50,7 +50,13 @@ export function useFlasher(watch: SessionConfig | null, isLog = false): FlasherC
       for (const listener of listeners.current) listener(next);
     });
     if (!isLog)
-      worker.remote.start(JSON.parse(key) as SessionConfig, show.current).catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
+      worker.remote
+        .start(
+          JSON.parse(key) as SessionConfig,
+          show.current,
+          proxy((text: string | null) => setFailure(text === null ? null : { key, text })),
+        )
+        .catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
     return () => {
       worker.end();
       remote.current = null;

@@ -1,15 +1,16 @@
 import { startingViewpoints } from '@burrow/core/outlook';
-import { imperial, metric } from '@burrow/core/units';
+import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
 import { ObservableValue, useObservable } from './observable-value';
-import { preferencesVersion, readPreferences, type KeptHolePlan, type Preferences, type Presentation } from './stored-preferences';
+import { preferencesVersion, readPreferences, type Device, type KeptHolePlan, type Preferences, type Presentation } from './stored-preferences';
 
-export type { KeptHolePlan, Preferences, Presentation };
+export type { Device, KeptHolePlan, Preferences, Presentation };
 
 const key = 'burrow.preferences';
 
 const starting: Preferences = {
-  units: imperial,
+  // Until the angler says otherwise, those of the phone's language.
+  units: unitsOfLocale(globalThis.navigator?.language ?? 'en-US'),
   theme: 'sun',
   species: 'black-crappie',
   presentations: [
@@ -28,6 +29,7 @@ const starting: Preferences = {
   water: null,
   holePlan: null,
   windViewpoint: 'windward',
+  device: null,
   isPressed: false,
 };
 

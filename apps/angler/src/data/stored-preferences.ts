@@ -18,6 +18,9 @@ export interface KeptHolePlan extends HolePlan {
   wanted: number;
 }
 
+/** Where a flasher's pings come from. A stream without an address is that of this server; a log is kept on the phone. */
+export type Device = { kind: 'none' } | { kind: 'stream'; url: string } | { kind: 'log'; name: string } | { kind: 'simulation' };
+
 export interface Preferences {
   units: UnitPreference;
   theme: 'day' | 'dusk' | 'sun';
@@ -42,6 +45,8 @@ export interface Preferences {
   holePlan: KeptHolePlan | null;
   /** Which bank when sun and wind come together: where schools differ. */
   windViewpoint: WindViewpoint;
+  /** The flasher that the Hole listens to; null for what is usual: the simulation in the demo, none elsewhere. */
+  device: Device | null;
   /** Whether many anglers fish these waters: where schools differ on points. */
   isPressed: boolean;
 }
@@ -95,6 +100,14 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   water: z.string().nullable(),
   holePlan: z.object({ id: z.string(), water: z.string(), wanted: z.number(), holes: z.array(plannedHole), walkM: z.number(), covered: z.number() }).nullable(),
   windViewpoint: either('windward', 'lee'),
+  device: z
+    .union([
+      z.object({ kind: z.literal('none') }),
+      z.object({ kind: z.literal('stream'), url: z.string() }),
+      z.object({ kind: z.literal('log'), name: z.string() }),
+      z.object({ kind: z.literal('simulation') }),
+    ])
+    .nullable(),
   isPressed: z.boolean(),
 };
 

@@ -1,11 +1,12 @@
 import { bytesOf, headerLine, lineLine, pingLine } from '@burrow/contract/formats/echo-log';
-import { Coach, drawSpeedMs, emptyMemory, rodFor, type CadenceId, type CoachMemory } from '@burrow/core/coach';
+import { Coach, drawSpeedMs, emptyMemory, rodFor, SaidAdvice, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
 import { simulatedBottom, SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
 import { clamp } from '@burrow/core/units';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { soundSpeed } from '@burrow/core/water';
+import { DeviceSession } from './device-session';
 import type { FlasherSource, Frame, SessionConfig } from './frame';
 import { LogSession } from './log-session';
 
@@ -25,6 +26,7 @@ const keptMin = 10;
 class FlasherSession {
   private reader: EchoReader | null = null;
   private coach: Coach | null = null;
+  private calm: SaidAdvice;
   private header: EchoHeader | null = null;
   private local: SimulatedFlasher | null = null;
   private localTimer: ReturnType<typeof setInterval> | null = null;
@@ -45,6 +47,7 @@ class FlasherSession {
     private readonly watch: SessionConfig,
     private readonly show: (frame: Frame) => void,
   ) {
+    this.calm = new SaidAdvice(watch.stepM);
     if (watch.mode !== 'live') {
       if (watch.mode === 'drill') this.drill = new DrillLog();
       this.startLocal();
@@ -192,6 +195,8 @@ class FlasherSession {
     // Another source of the same outing goes on from what it has told.
     this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg }, this.coach?.memory ?? this.watch.memory);
     this.coach.line(lineM);
+    // Another source counts its time anew.
+    this.calm = new SaidAdvice(this.watch.stepM);
     this.kept.length = 0;
     this.lastPingAt = Date.now();
   }
@@ -208,7 +213,17 @@ class FlasherSession {
       cadence: this.cadence,
       fish: this.local!.water.fish.map(({ id, depthM, state: fishState }) => ({ id, depthM, state: fishState })),
     });
-    this.show({ source, state, advice, levels: a, header: this.header!, lineM: this.lineM!, taken: this.taken });
+    this.show({
+      source,
+      isSimulated: true,
+      state,
+      advice: this.calm.push(advice, t),
+      stillS: advice?.stillS ?? 0,
+      levels: a,
+      header: this.header!,
+      lineM: this.lineM!,
+      taken: this.taken,
+    });
     this.taken = false;
   }
 
@@ -223,14 +238,17 @@ class FlasherSession {
   }
 }
 
-let current: FlasherSession | null = null;
+let current: FlasherSession | DeviceSession | null = null;
 let playback: LogSession | null = null;
+
+const simulated = (): FlasherSession | null => (current instanceof FlasherSession ? current : null);
 
 /** What the flasher worker does. */
 export const flasherApi = {
-  start(watch: SessionConfig, show: (frame: Frame) => void): void {
+  /** @param say why nothing comes from a flasher of one's own; null when it comes again */
+  start(watch: SessionConfig, show: (frame: Frame) => void, say: (why: string | null) => void = () => undefined): void {
     flasherApi.stop();
-    current = new FlasherSession(watch, show);
+    current = watch.mode === 'device' ? new DeviceSession(watch.url!, watch, show, say) : new FlasherSession(watch, show);
   },
   stop(): void {
     current?.stop();
@@ -239,12 +257,13 @@ export const flasherApi = {
     playback = null;
   },
   setLine: (depthM: number, handMs?: number | null): void => current?.setLine(depthM, handMs ?? null),
-  setRod: (rod: RodMotion | null): void => current?.setRod(rod ?? stillRod),
-  work: (cadence: CadenceId, waterTempC: number, drawM: number): void => current?.work(cadence, waterTempC, drawM),
+  /** The rod of what is simulated; one's own is in one's own hand. */
+  setRod: (rod: RodMotion | null): void => simulated()?.setRod(rod ?? stillRod),
+  work: (cadence: CadenceId, waterTempC: number, drawM: number): void => simulated()?.work(cadence, waterTempC, drawM),
   reacted: (kind: ReactionKind | 'landed'): void => current?.reacted(kind),
   memory: (): CoachMemory => current?.memory ?? emptyMemory(),
-  strike: async (): Promise<{ lengthMm: number; depthM: number } | null> => (await current?.strike()) ?? null,
-  review: (): DrillReview | null => current?.review() ?? null,
+  strike: async (): Promise<{ lengthMm: number; depthM: number } | null> => (await simulated()?.strike()) ?? null,
+  review: (): DrillReview | null => simulated()?.review() ?? null,
   log: (): string | null => current?.log() ?? null,
   /** Opens a recorded log and answers its length, ms. Throws what is wrong with it and where. */
   open(text: string, watch: SessionConfig, show: (frame: Frame) => void): number {

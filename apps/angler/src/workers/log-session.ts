@@ -1,5 +1,5 @@
 import { EchoLogReader } from '@burrow/contract/formats/echo-log';
-import { Coach } from '@burrow/core/coach';
+import { Coach, SaidAdvice } from '@burrow/core/coach';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import type { Frame, SessionConfig } from './frame';
 
@@ -12,6 +12,7 @@ export class LogSession {
   private readonly header: EchoHeader;
   private reader: EchoReader;
   private coach: Coach;
+  private calm: SaidAdvice;
   private at = 0;
   private speed = 1;
   private timer: ReturnType<typeof setInterval> | null = null;
@@ -35,6 +36,7 @@ export class LogSession {
     this.header = log.header;
     this.reader = new EchoReader(this.header);
     this.coach = this.newCoach();
+    this.calm = new SaidAdvice(watch.stepM);
     this.read(0, true);
   }
 
@@ -66,6 +68,7 @@ export class LogSession {
     }
     this.reader = new EchoReader(this.header);
     this.coach = this.newCoach();
+    this.calm = new SaidAdvice(this.watch.stepM);
     for (let i = from; i <= to; i++) this.read(i, i === to);
     this.clock = this.pings[to].t - first;
   }
@@ -91,7 +94,19 @@ export class LogSession {
     }
     const state = this.reader.ping({ t, a });
     const advice = this.coach.update(state);
+    const said = this.calm.push(advice, t);
     this.at = i;
-    if (isShown) this.show({ source: 'log', state, advice, levels: a, header: this.header, lineM: lineM ?? state.jigM ?? 1, taken: false });
+    if (isShown)
+      this.show({
+        source: 'log',
+        isSimulated: false,
+        state,
+        advice: said,
+        stillS: advice?.stillS ?? 0,
+        levels: a,
+        header: this.header,
+        lineM: lineM ?? state.jigM ?? 1,
+        taken: false,
+      });
   }
 }

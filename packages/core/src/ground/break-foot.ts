@@ -13,12 +13,12 @@ export interface BreakFoot {
   ruleId: 'place.midwinter.break-foot';
 }
 
-/** The search looks uphill over this distance, m, and only in the deepest share of the water's area. Heuristic; source: fieldcraft. */
-export const breakFootLimits = { uphillM: 30, deepestShare: 0.16 } as const;
+/** The search looks uphill over this distance, m, and only in the deepest share of the water's area; a bed that rises less has no break. Heuristic; source: fieldcraft. */
+export const breakFootLimits = { uphillM: 30, deepestShare: 0.16, leastSlope: 0.02 } as const;
 
 /**
  * Finds the place in the deepest part of the water with the steepest rise beside it, weighing steepness against depth.
- * Null where the map holds no cells deep enough.
+ * Null where the bed is as good as even.
  */
 export function findBreakFoot(map: DepthMap): BreakFoot | null {
   const depths = map.depthM.filter((d) => !Number.isNaN(d)).sort();
@@ -40,7 +40,7 @@ export function findBreakFoot(map: DepthMap): BreakFoot | null {
     const score = slope * (depth / map.deepest.depthM);
     if (!best || score > best.score) best = { c, slope, score };
   }
-  if (!best) return null;
+  if (!best || best.slope < breakFootLimits.leastSlope) return null;
   const frame = new LocalFrame(map.lon0, map.lat0);
   const at = frame.toLonLat(map.x0 + (best.c % map.nx) * map.cellM, map.y0 + Math.floor(best.c / map.nx) * map.cellM);
   return {

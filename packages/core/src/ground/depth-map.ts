@@ -67,6 +67,31 @@ export function contourLines(map: DepthMap, depthsM: readonly number[]): Contour
   return found.map((c) => ({ depthM: c.value, rings: c.coordinates.flatMap((polygon) => polygon.map((ring) => ring.map(place))) }));
 }
 
+/** The pieces of depth lines that lie inside the map: what runs along its edge says only that the map ends there. */
+export function innerLines(map: DepthMap, contours: readonly Contour[]): { depthM: number; line: LonLat[] }[] {
+  const frame = new LocalFrame(map.lon0, map.lat0);
+  const isInner = (p: LonLat) => {
+    const [x, y] = frame.toMetres(p);
+    const [i, j] = [Math.round((x - map.x0) / map.cellM), Math.round((y - map.y0) / map.cellM)];
+    for (let dj = -1; dj <= 1; dj++)
+      for (let di = -1; di <= 1; di++) {
+        const inGrid = i + di >= 0 && i + di < map.nx && j + dj >= 0 && j + dj < map.ny;
+        if (!inGrid || Number.isNaN(map.depthM[(j + dj) * map.nx + i + di])) return false;
+      }
+    return true;
+  };
+  return contours.flatMap(({ depthM, rings }) =>
+    rings.flatMap((ring) => {
+      const runs: LonLat[][] = [[]];
+      for (const p of ring) {
+        if (isInner(p)) runs[runs.length - 1].push(p);
+        else if (runs[runs.length - 1].length > 0) runs.push([]);
+      }
+      return runs.filter((run) => run.length > 1).map((line) => ({ depthM, line }));
+    }),
+  );
+}
+
 /** Even depths for contours: steps of 1, 2, 5 or 10 display units that give at most ten lines. */
 export function contourDepths(deepestM: number, metresPerUnit: number): number[] {
   const step = [1, 2, 4, 5, 8, 10, 20, 40].find((s) => deepestM / (s * metresPerUnit) <= 8) ?? 50;

@@ -113,7 +113,7 @@ const leastHours = 0.25;
 export function outingDayWords(day: OutingDay, outing: OutingState, place: string, units: UnitPreference): { made: string; headline: string; detail: string } {
   const made = [
     counted(outing.stations.length, place.toLowerCase()),
-    day.lineHours > 0 ? `${day.lineHours.toFixed(1)} h of line` : null,
+    day.lineHours >= 0.05 ? `${day.lineHours.toFixed(1)} h of line` : day.lineHours > 0 ? `${Math.max(1, Math.round(day.lineHours * 60))} min of line` : null,
     outing.casts.length > 0 ? counted(outing.casts.length, 'cast') : null,
     counted(day.bites, 'bite'),
     `${day.fish} fish`,
@@ -129,11 +129,11 @@ export function outingDayWords(day: OutingDay, outing: OutingState, place: strin
       detail: day.lineHours > 0 ? 'It counts all the same: line in the water without a fish is what rates are made of.' : 'No line was logged.',
     };
   const top = [...day.heights].sort((a, b) => b.fish - a.fish)[0];
-  const headline = known < 2 ? `${day.fish} fish` : `${top.fish} of ${day.fish} came ${label(top.band)}`;
   const rate = (h: Height) => `${(h.fish / h.hours).toFixed(1)} an hour`;
+  const headline = known === 0 ? `${day.fish} fish` : day.fish === 1 ? `1 fish, ${label(top.band)}` : `${top.fish} of ${day.fish} came ${label(top.band)}`;
   const detail =
-    known < 2
-      ? 'At what height above bottom they came is not known: it takes the depth of the hole and of the jig.'
+    known === 0
+      ? 'At what height above bottom is not known: it takes the depth of the hole and of the jig.'
       : best === undefined
         ? 'Too little line at one height to tell its rate.'
         : `${rate(best)} ${label(best.band)}${second ? `, ${rate(second)} ${label(second.band)}` : ''}. One outing is too little to tell luck from skill.`;

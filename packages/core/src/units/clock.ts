@@ -85,3 +85,9 @@ export function spanText(spanMs: number): string {
   if (minutes < 48 * 60) return `${Math.floor(minutes / 60)} h`;
   return `${Math.round(minutes / 1440)} days`;
 }
+
+/** How long ago: "just now", "40 s ago", "3 min ago". */
+export function agoText(spanMs: number): string {
+  if (spanMs < 10_000) return 'just now';
+  return spanMs < minuteMs ? `${Math.floor(spanMs / 10_000) * 10} s ago` : `${spanText(spanMs)} ago`;
+}

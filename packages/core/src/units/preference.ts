@@ -12,6 +12,21 @@ export interface UnitPreference {
 export const imperial: UnitPreference = { depth: 'ft', ice: 'in', fishLength: 'in', weight: 'lb', temp: 'F', wind: 'mph', distance: 'yd' };
 export const metric: UnitPreference = { depth: 'm', ice: 'cm', fishLength: 'cm', weight: 'g', temp: 'C', wind: 'kmh', distance: 'm' };
 
+/** Countries whose anglers think in feet and degrees Fahrenheit. */
+const inFeet: readonly (string | undefined)[] = ['US', 'LR', 'MM'];
+
+/**
+ * The units that go with a language tag such as "en-US" or "de", by its country, or the likeliest one where it names none; metric for a tag
+ * that is none.
+ */
+export function unitsOfLocale(tag: string): UnitPreference {
+  try {
+    return inFeet.includes(new Intl.Locale(tag).maximize().region) ? imperial : metric;
+  } catch {
+    return metric;
+  }
+}
+
 export const metresPerFoot = 0.3048;
 export const metresPerInch = 0.0254;
 export const metresPerYard = 0.9144;
@@ -20,6 +35,8 @@ const metresPerMile = 1609.344;
 
 /** How many metres one display unit of depth is. */
 export const metresPerDepthUnit = (units: UnitPreference) => (units.depth === 'ft' ? metresPerFoot : 1);
+/** Least difference of two depths on screen, and what a key moves one by, m: half a foot or a decimetre. */
+export const depthStepM = (units: UnitPreference) => metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
 /** How many metres one display unit of ice thickness is. */
 export const metresPerIceUnit = (units: UnitPreference) => (units.ice === 'in' ? metresPerInch : 0.01);
 /** How many metres one display unit of fish length is. */

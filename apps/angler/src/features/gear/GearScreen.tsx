@@ -3,6 +3,7 @@ import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
+import { DevicePart } from './DevicePart';
 import { RefusedList } from './RefusedList';
 import { Waters } from './Waters';
 import { Choice } from '@/ui/Choice';
@@ -28,6 +29,9 @@ export function GearScreen() {
       </Text>
       <Section title="Tackle box">
         <Presentations />
+      </Section>
+      <Section title="Flasher">
+        <DevicePart />
       </Section>
       <Section title="Units">
         <Choice

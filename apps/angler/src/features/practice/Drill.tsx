@@ -2,7 +2,7 @@ import { adviceWords, type CadenceId } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import type { DrillReview } from '@burrow/core/practice';
 import { scenes } from '@burrow/core/simulator';
-import { depthText, fishLengthText } from '@burrow/core/units';
+import { depthStepM, depthText, fishLengthText } from '@burrow/core/units';
 import { useCallback, useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useFlasher } from '@/data/flasher';
@@ -48,7 +48,7 @@ export function Drill() {
   const [coached, setCoached] = useState(false);
   const [says, setSays] = useState<string | null>(null);
   const [review, setReview] = useState<DrillReview | null>(null);
-  const flasher = useFlasher(review ? null : { mode: 'drill', speciesId: scene.speciesId, waterTempC: scene.waterTempC, sceneId, seed });
+  const flasher = useFlasher(review ? null : { mode: 'drill', speciesId: scene.speciesId, waterTempC: scene.waterTempC, stepM: depthStepM(units), sceneId, seed });
   const { frame, work } = flasher;
   const isTaken = useStrikeSignal(
     flasher,

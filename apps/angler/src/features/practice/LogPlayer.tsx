@@ -1,5 +1,5 @@
 import { adviceWords } from '@burrow/core/coach';
-import type { UnitPreference } from '@burrow/core/units';
+import { depthStepM, type UnitPreference } from '@burrow/core/units';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { openFile } from '@/data/files';
@@ -23,7 +23,7 @@ type Speed = (typeof speeds)[number]['id'];
 /** Plays an echo log: scrub, speed, and what the coach would have said at each moment. */
 export function LogPlayer({ speciesId, waterTempC, units }: { speciesId: string; waterTempC: number; units: UnitPreference }) {
   const palette = usePalette();
-  const flasher = useFlasher({ mode: 'local', speciesId, waterTempC, sceneId: 'empty', seed: 1 }, true);
+  const flasher = useFlasher({ mode: 'local', speciesId, waterTempC, stepM: depthStepM(units), sceneId: 'empty', seed: 1 }, true);
   const [log, setLog] = useState<{ name: string; lengthMs: number } | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [speed, setSpeed] = useState<Speed>('1');

@@ -1,11 +1,12 @@
 import type { StationState, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { depthText } from '@burrow/core/units';
+import { lazy, Suspense } from 'react';
 import { ScrollView, View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/ui/Action';
 import { HoleMap } from './HoleMap';
-import { ByEye } from './ByEye';
+import { ReadingView, readingKeysPx } from './reading/ReadingView';
 import { HoleSheets } from './HoleSheets';
 import { Instruction } from './Instruction';
 import { NoHole } from './NoHole';
@@ -22,6 +23,8 @@ import { Text } from '@/ui/Text';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
+
+const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 /** What do I do right now? */
 export function HoleScreen() {
@@ -40,7 +43,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
   const wide = useWide();
   const palette = usePalette();
   const control = useHole(outing, hole);
-  const { isDemo, units, zone, flasher, reading, advice, line, jigM, sheet, setSheet, openFish, undo, react, lowerLine, setJig } = control;
+  const { isByEye, units, zone, now, flasher, reading, advice, line, jigM, sheet, setSheet, openFish, undo, react, lowerLine, setJig, takeReading, said, setSaid } = control;
   const { frame } = flasher;
   const keys: ThumbKey[] = line
     ? [
@@ -52,31 +55,47 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
       ]
     : [
         { id: 'down', label: 'Line down', detail: control.presentation, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
+        { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => openFish(null) },
         { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
       ];
   useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
 
-  const shaft = isDemo ? (
-    <>
-      <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>
-      <WaterColumnView
-        flasher={flasher}
-        units={units}
-        iceM={hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0)}
-        adviceM={advice?.jigM ?? null}
-        onJig={setJig}
-      />
-    </>
+  const iceM = hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0);
+  const shaft = isByEye ? (
+    <ReadingView reading={reading} units={units} iceM={iceM} adviceM={advice?.jigM ?? null} nowMs={now} onDid={takeReading} />
   ) : (
-    <ByEye hole={hole} reading={reading} jigM={jigM} units={units} timeZone={zone} onRead={() => setSheet('reading')} />
+    <>
+      {frame?.source === 'log' ? (
+        <SimulatedBand>A recorded log is playing: it is not this hole</SimulatedBand>
+      ) : frame?.isSimulated !== false && control.device.kind !== 'stream' ? (
+        <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>
+      ) : frame?.isSimulated ? (
+        <SimulatedBand>This flasher says that it is simulated: these fish are in no water</SimulatedBand>
+      ) : null}
+      <WaterColumnView flasher={flasher} units={units} iceM={iceM} adviceM={advice?.jigM ?? null} onJig={setJig} />
+      {flasher.failure && frame ? (
+        <View style={{ position: 'absolute', left: 92, right: 8, top: 40, padding: 8, borderRadius: 8, backgroundColor: palette.strawGround }} aria-live="polite">
+          <Text size="small" strong tone="straw">
+            {flasher.failure}
+          </Text>
+        </View>
+      ) : null}
+    </>
   );
+  const hangsM = isByEye ? jigM : (frame?.lineM ?? null);
   const goTo =
-    advice && frame && Math.abs(advice.jigM - frame.lineM) > 0.15 ? (
-      <View style={{ position: 'absolute', left: 92, bottom: 4 }}>
+    advice && hangsM !== null && Math.abs(advice.jigM - hangsM) > 0.15 ? (
+      <View style={{ position: 'absolute', left: 112, ...(isByEye ? { top: 34 } : { left: 92, bottom: 4 }) }}>
         <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
       </View>
     ) : null;
-  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={undo} />;
+  const undoBar =
+    said === null ? null : (
+      <Suspense fallback={null}>
+        <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} onTop={isByEye ? readingKeysPx : 0} />
+      </Suspense>
+    );
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
   if (!wide) {
     return (
       <View style={{ flex: 1 }}>
@@ -84,9 +103,10 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
         <View style={{ flex: 1, minHeight: 0 }}>
           {shaft}
           {goTo}
+          {undoBar}
         </View>
         <ThumbBar keys={keys} />
-        <HoleSheets control={control} keys={keys} log={log} wide={wide} />
+        <HoleSheets control={control} keys={keys} log={log} />
       </View>
     );
   }
@@ -98,6 +118,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
       <View style={{ flex: 1.15, borderRightWidth: 1, borderRightColor: palette.line }}>
         {shaft}
         {goTo}
+        {undoBar}
       </View>
       <View style={{ width: 400 }}>
         <Instruction control={control} />
@@ -109,7 +130,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
           {log}
         </ScrollView>
       </View>
-      <HoleSheets control={control} keys={keys} log={log} wide={wide} />
+      <HoleSheets control={control} keys={keys} log={log} />
     </View>
   );
 }

@@ -1,11 +1,10 @@
 import { clockText } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
-import { lazy, Suspense, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { useWater, useWeather } from '@/data/water';
 import { FishSheet } from './FishSheet';
 import { MoreSheet } from './MoreSheet';
 import { PlanNote } from '@/features/outlook/PlanNote';
-import { ReadingSheet } from './reading/ReadingSheet';
 import { Sheet } from '@/ui/Sheet';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
@@ -15,15 +14,11 @@ import { TipUpSheet } from './TipUpSheet';
 import { ResponseSheet } from './ResponseSheet';
 import type { HoleControl } from './useHole';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
-
-/** Beam of a flasher whose own is not known, °. Heuristic. */
-const readingBeamDeg = 20;
-
 /** Everything that opens over the hole. */
-export function HoleSheets({ control, keys, log, wide }: { control: HoleControl; keys: readonly ThumbKey[]; log: ReactNode; wide: boolean }) {
-  const { outing, hole, method, isDemo, units, zone, now, flasher, answers, heard, clock, prior, line, fishOn, jigM, bottomM, setting } = control;
-  const { sheet, setSheet, said, setSaid, openFish, undo, react, takeReading, fishLogged, keepLog } = control;
+export function HoleSheets({ control, keys, log }: { control: HoleControl; keys: readonly ThumbKey[]; log: ReactNode }) {
+  const { outing, hole, method, hasFlasher, isByEye, setReadingByEye, units, zone, now, flasher, answers, heard, clock, prior, line, fishOn, jigM, bottomM, advice, words } =
+    control;
+  const { sheet, setSheet, openFish, react, takeReading, fishLogged, keepLog } = control;
   const { water } = useWater();
   const weather = useWeather(water?.id).data?.value;
   const { frame } = flasher;
@@ -52,7 +47,10 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
         jigM={jigM}
         onReact={(kind) => void react(kind)}
         onSheet={setSheet}
-        onKeep={isDemo ? () => void keepLog() : null}
+        onKeep={hasFlasher ? () => void keepLog() : null}
+        isByEye={isByEye}
+        onByEye={hasFlasher ? setReadingByEye : null}
+        onDid={takeReading}
         shown={frame && bottomM !== null ? <ShownDepth header={frame.header} bottomM={bottomM} units={units} /> : null}
         log={log}
       />
@@ -61,22 +59,15 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
       ) : null}
       {sheet === 'responses' ? <ResponseSheet outing={outing} memory={heard ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
       {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM} drifts={!method.isOnIce} units={units} onClose={() => setSheet(null)} /> : null}
-      {sheet === 'reading' ? (
-        <ReadingSheet
-          memory={isDemo ? heard : answers}
-          expectedM={hole.mapDepthM}
-          onClose={() => setSheet(null)}
-          setting={{ ...setting, beamDeg: readingBeamDeg }}
-          bottomM={bottomM}
-          jigM={jigM}
-          units={units}
-          onTake={takeReading}
-        />
-      ) : null}
       <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
         <Text>{clock.reason}</Text>
         <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
         <Text tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Text>
+      </Sheet>
+      <Sheet title={words?.instruction ?? 'Why'} open={sheet === 'why'} onClose={() => setSheet(null)}>
+        <Text>{words ? `${words.reason} ${words.then}` : ''}</Text>
+        {advice ? <Text>{`What would change it: ${advice.changesMind}`}</Text> : null}
+        {advice?.suggestion ? <Text strong>{advice.suggestion.text}</Text> : null}
       </Sheet>
       <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>
         {keys.map((k) => (
@@ -84,11 +75,6 @@ export function HoleSheets({ control, keys, log, wide }: { control: HoleControl;
         ))}
         <Text>Arrow up and down on the shaft move the jig.</Text>
       </Sheet>
-      {said === null ? null : (
-        <Suspense fallback={null}>
-          <UndoSnackbar key={said.undo} text={said.text} onUndo={() => undo(said.undo)} onDismiss={() => setSaid(null)} liftPx={wide ? 0 : 96} />
-        </Suspense>
-      )}
     </>
   );
 }

@@ -9,7 +9,9 @@ import { useLedger } from '@/data/session';
 import { newId } from '@/data/ids';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
+import type { MarkDid } from '@burrow/core/coach';
 import { reactionWords } from './LogList';
+import { marksDid } from './reading/useReading';
 import { Signals } from './Signals';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
@@ -28,7 +30,12 @@ interface Props {
   /** True depth beside the one the flasher shows; null before it is read. */
   shown: ReactNode;
   /** Opens another sheet. */
-  onSheet: (sheet: 'reading' | 'tip-ups' | 'responses' | 'rig') => void;
+  onSheet: (sheet: 'tip-ups' | 'responses' | 'rig') => void;
+  /** Whether the flasher is read by eye, and what changes that; null where it cannot be read otherwise. */
+  isByEye: boolean;
+  onByEye: ((byEye: boolean) => void) | null;
+  /** Takes a reading by eye of what its row of keys has no room for. */
+  onDid: (did: MarkDid) => void;
   /** Keeps the last minutes as an echo log; null where there is no flasher. */
   onKeep: (() => void) | null;
   log: ReactNode;
@@ -40,7 +47,7 @@ const [startC, startSecchiM] = [4, 3];
 const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
 
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
-export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jigM, onReact, shown, onSheet, onKeep, log }: Props) {
+export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jigM, onReact, shown, onSheet, onKeep, isByEye, onByEye, onDid, log }: Props) {
   const { units, presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
@@ -63,7 +70,35 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
   };
   return (
     <Sheet title={`${method.place} ${hole.label}`} open={open} onClose={onClose}>
-      <Action height={64} icon="eye" label="Quick reading off your own flasher" onPress={() => onSheet('reading')} />
+      {onByEye ? (
+        <Action
+          height={64}
+          icon="eye"
+          label={isByEye ? 'Back to the picture' : 'Quick reading off your own flasher'}
+          onPress={() => {
+            onByEye(!isByEye);
+            onClose();
+          }}
+        />
+      ) : null}
+      {isByEye ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {marksDid
+            .filter((d) => d.icon === null)
+            .map((d) => (
+              <Action
+                key={d.id}
+                height={64}
+                label={d.label}
+                spoken={`Reading: ${d.label.toLowerCase()}`}
+                onPress={() => {
+                  onDid(d.id);
+                  onClose();
+                }}
+              />
+            ))}
+        </View>
+      ) : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {method.isOnIce ? <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} /> : null}
         <Action grow height={64} label="What they told us" onPress={() => onSheet('responses')} />

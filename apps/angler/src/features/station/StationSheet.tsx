@@ -2,7 +2,7 @@ import type { LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
 import type { Method } from '@burrow/core/methods';
 import { countingThickness } from '@burrow/core/safety';
-import { clamp, depthText, iceNeededText, iceText, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
+import { clamp, depthText, iceNeededText, iceText, depthStepM, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
 import { useState } from 'react';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
@@ -41,7 +41,7 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }:
   const [ice, setIce] = useState<{ clearM: number; whiteM: number } | null>(null);
   const [depthM, setDepth] = useState<number | null>(null);
   const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
-  const depthStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
+  const depthStep = depthStepM(units);
   const bigStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 5 : 1);
   const startDepthM = expectedM ?? outing.stations.findLast((s) => s.depthM !== null)?.depthM ?? usualDepthM;
   const stepDepth = (byM: number) => setDepth((m) => clamp((m ?? startDepthM) + byM, 0.3, 300));

@@ -4,29 +4,31 @@ import { speciesOf } from '@burrow/core/fish';
 import { holeSigns } from '@burrow/core/holes';
 import type { StationState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
+import { depthStepM } from '@burrow/core/units';
 import { useEffect, useMemo, useState } from 'react';
-import { nowMs, useNow } from '@/data/clock';
+import { useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
-import { useFlasher } from '@/data/flasher';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
-import { useAccount, useLedger } from '@/data/session';
+import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { reactionWords } from './LogList';
-import type { TakenReading } from './reading/ReadingSheet';
 import { useStrikeSignal } from './useStrikeSignal';
-import type { KeptReading } from './ByEye';
 import { isTipUp } from './tip-ups';
+import { marksDid, useReading } from './reading/useReading';
 import { useCall } from './useCall';
+import { useDevice } from './useDevice';
 
 /** Water at the fishing depth in midwinter, °C, until a thermometer has been down. */
 const assumedWaterC = 4;
 
-export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'reading' | 'tip-ups' | 'responses' | 'rig';
+export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' | 'responses' | 'rig';
+
+/** Beam of a flasher whose own is not known, °. Heuristic. */
+const readingBeamDeg = 20;
 
 /** A hole being fished: its flasher or the last reading by eye, what the coach says of it, its clock, and what can be logged there. */
 export function useHole(outing: OutingState, hole: StationState) {
-  const { isDemo } = useAccount();
   const { units, presentation, presentations } = usePreferences();
   const { ledger, state } = useLedger();
   const { detail } = useWater();
@@ -44,30 +46,45 @@ export function useHole(outing: OutingState, hole: StationState) {
     [outing, state.outings],
   );
   const [memory] = useState(answers);
-  // Nothing is simulated for a hole of one's own: without a flasher of the demo there is none, and it is read by eye.
-  const flasher = useFlasher(
-    isDemo ? { mode: 'live', memory, speciesId, waterTempC, bottomM: hole.depthM ?? hole.mapDepthM ?? undefined, sceneId: 'stack', seed: outing.stations.indexOf(hole) + 1 } : null,
-  );
-  const [reading, setReading] = useState<KeptReading | null>(null);
-  const [sheet, setSheet] = useState<HoleSheet | null>(isDemo || outing.reactions.some((r) => r.station === hole.id) ? null : 'reading');
+  const { flasher, device, hasFlasher } = useDevice({
+    memory,
+    speciesId,
+    waterTempC,
+    bottomM: hole.depthM ?? hole.mapDepthM ?? undefined,
+    stepM: depthStepM(units),
+    sceneId: 'stack',
+    seed: outing.stations.indexOf(hole) + 1,
+  });
+  // Without a flasher that the phone can hear, one's own is read by eye; with one it can be, where its picture is not trusted.
+  const [isReadingByEye, setReadingByEye] = useState(false);
+  const isByEye = !hasFlasher || isReadingByEye;
+  const [sheet, setSheet] = useState<HoleSheet | null>(null);
   const [heard, setHeard] = useState<CoachMemory>();
   const [fishLine, setFishLine] = useState<string | null>(null);
-  const [said, setSaid] = useState<{ text: string; undo: string } | null>(null);
+  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
   const line = outing.lines.findLast((l) => l.station === hole.id && l.upMs === null && !isTipUp(l));
   const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
   const { frame } = flasher;
-  const advice = frame?.advice ?? reading?.advice ?? null;
+  const lineM = line?.depths.at(-1)?.depthM ?? null;
+  const reading = useReading(
+    hole,
+    { speciesId, waterTempC, beamDeg: readingBeamDeg },
+    hasFlasher ? (heard ?? answers) : answers,
+    { jigM: lineM ?? frame?.lineM ?? null, bottomM: frame?.state.bottomM ?? null },
+    units,
+  );
+  const advice = (isByEye ? reading.readings[0]?.advice : frame?.advice) ?? null;
   const words = advice && adviceWords(advice, units);
   const method = methodOf(hole.method) ?? usualMethod;
   const prior = method.clockPriors[speciesOf(speciesId).group];
   const clock = stayOrGo(holeSigns(outing, hole), prior, now);
   const scope = { id: outing.id, zone };
-  const jigM = frame ? (frame.state.jigM ?? frame.lineM) : (reading?.advice.jigM ?? line?.depths.at(-1)?.depthM ?? null);
-  const bottomM = frame?.state.bottomM ?? reading?.bottomM ?? hole.depthM;
+  const jigM = isByEye || !frame ? reading.jigM : (frame.state.jigM ?? frame.lineM);
+  const bottomM = (isByEye ? reading.bottomM : frame?.state.bottomM) ?? hole.depthM;
 
   const isTaken = useStrikeSignal(flasher);
   useCall(flasher);
-  const asksMemory = sheet === 'reading' || sheet === 'responses';
+  const asksMemory = isReadingByEye || sheet === 'responses';
   const { memory: readMemory } = flasher;
   useEffect(() => {
     if (asksMemory) void readMemory().then(setHeard);
@@ -78,29 +95,52 @@ export function useHole(outing: OutingState, hole: StationState) {
     setSheet('fish');
   };
   const fishOn = outing.lines.find((l) => l.id === fishLine);
-  const undo = (id: string) => void ledger.write(scope, 'undone', { target: id });
-  const react = async (reaction: ReactionKind) => {
+  const undo = (...ids: string[]) =>
+    void ledger.writeAll(
+      scope,
+      ids.map((target) => ({ kind: 'undone' as const, body: { target } })),
+    );
+  const react = async (reaction: ReactionKind, atM = jigM) => {
     const event = await ledger.write(scope, 'reaction', {
       station: hole.id,
       reaction,
       ...(line ? { line: line.id } : {}),
-      ...(jigM === null ? {} : { depthM: jigM }),
+      ...(atM === null ? {} : { depthM: atM }),
       ...(bottomM === null ? {} : { bottomM }),
       ...(advice ? { cadence: advice.cadence.id } : {}),
     });
-    setSaid({ text: `${reactionWords[reaction]} logged`, undo: event.id });
+    setSaid({ text: `${reactionWords[reaction]} logged`, undo: [event.id] });
     flasher.reacted(reaction);
     if (reaction === 'bite') await flasher.strike();
   };
   const lowerLine = async () => {
     const event = await ledger.write(scope, 'line-down', { line: newId(), station: hole.id, rod: 'rod 1', presentation: name, ...(jigM === null ? {} : { depthM: jigM }) });
-    setSaid({ text: `Line down: ${name}`, undo: event.id });
+    setSaid({ text: `Line down: ${name}`, undo: [event.id] });
   };
-  /** The jig goes to a depth; what a reading by eye says the mark did is logged where the jig hung then. */
-  const setJig = (depthM: number, handMs?: number | null, read?: TakenReading) => {
+  /** The jig goes to a depth. */
+  const setJig = (depthM: number, handMs?: number | null) => {
     flasher.setLine(depthM, handMs);
-    if (read?.reaction && line) void react(read.reaction);
+    reading.moved(depthM);
     if (line) void ledger.write(scope, 'depth-set', { line: line.id, depthM });
+  };
+  /** A reading by eye: the coach answers it, where the jig hung is logged, and what the mark did. */
+  const takeReading = (did: Parameters<typeof reading.take>[0]) => {
+    const taken = reading.take(did);
+    if (!taken) return;
+    const { reaction } = marksDid.find((m) => m.id === did)!;
+    if (line) {
+      if (lineM === null || Math.abs(taken.jigM - lineM) > 0.05) void ledger.write(scope, 'depth-set', { line: line.id, depthM: taken.jigM });
+      if (reaction) void react(reaction, taken.jigM);
+      return;
+    }
+    // Who reads a jig has it in the water.
+    const lowered = newId();
+    void ledger
+      .writeAll(scope, [
+        { kind: 'line-down', body: { line: lowered, station: hole.id, rod: 'rod 1', presentation: name, depthM: taken.jigM } },
+        ...(reaction ? [{ kind: 'reaction' as const, body: { station: hole.id, reaction, line: lowered, depthM: taken.jigM, bottomM: taken.bottomM } }] : []),
+      ])
+      .then((events) => setSaid({ text: `Line down: ${name}`, undo: events.map((e) => e.id) }));
   };
 
   const keepLog = async () => {
@@ -108,15 +148,9 @@ export function useHole(outing: OutingState, hole: StationState) {
     if (text !== null) saveFile(`hole-${hole.label}.echo.ndjson`, 'application/x-ndjson', text);
     setSheet(null);
   };
-  /** A reading by eye is acted on: the jig goes where it says. */
-  const takeReading = (taken: TakenReading) => {
-    setSheet(null);
-    if (!isDemo) setReading({ ...taken, atMs: nowMs() });
-    setJig(taken.advice.jigM, null, taken);
-  };
   const fishLogged = (id: string, text: string) => {
     setSheet(null);
-    setSaid({ text, undo: id });
+    setSaid({ text, undo: [id] });
     if (fishOn) void ledger.write(scope, 'line-up', { line: fishOn.id });
     else flasher.reacted('landed');
     setFishLine(null);
@@ -125,7 +159,10 @@ export function useHole(outing: OutingState, hole: StationState) {
     outing,
     hole,
     method,
-    isDemo,
+    device,
+    hasFlasher,
+    isByEye,
+    setReadingByEye,
     units,
     zone,
     now,
@@ -143,7 +180,6 @@ export function useHole(outing: OutingState, hole: StationState) {
     jigM,
     bottomM,
     presentation: name,
-    setting: { speciesId, waterTempC },
     sheet,
     setSheet,
     said,

@@ -102,6 +102,29 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       {isIced ? bankPanel : null}
     </>
   );
+  const undoBars = (
+    <>
+      {dropped ? (
+        <Suspense fallback={null}>
+          <UndoSnackbar
+            key={dropped.id}
+            text="Plan dropped"
+            onUndo={() => {
+              drilling.restore(dropped);
+              setDropped(null);
+            }}
+            onDismiss={() => setDropped(null)}
+            onTop={0}
+          />
+        </Suspense>
+      ) : null}
+      {ended ? (
+        <Suspense fallback={null}>
+          <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} onTop={0} />
+        </Suspense>
+      ) : null}
+    </>
+  );
   const map = (
     <MapPane
       water={water}
@@ -116,7 +139,9 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       onLocate={locate}
       layers={layers}
       onWords={wide ? undefined : () => setInWords(true)}
-    />
+    >
+      {undoBars}
+    </MapPane>
   );
   const whereTo = says ?? way(standing, target, units) ?? (tapped ? 'The place you tapped.' : 'Tap the map for another place.');
   const panel = (
@@ -193,25 +218,6 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             drilling.make.mutate(request);
           }}
         />
-      ) : null}
-      {dropped ? (
-        <Suspense fallback={null}>
-          <UndoSnackbar
-            key={dropped.id}
-            text="Plan dropped"
-            onUndo={() => {
-              drilling.restore(dropped);
-              setDropped(null);
-            }}
-            onDismiss={() => setDropped(null)}
-            liftPx={wide ? 0 : 150}
-          />
-        </Suspense>
-      ) : null}
-      {ended ? (
-        <Suspense fallback={null}>
-          <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} liftPx={wide ? 0 : 150} />
-        </Suspense>
       ) : null}
       {outing && drillAt ? (
         <StationSheet

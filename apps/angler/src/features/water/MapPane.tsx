@@ -2,7 +2,7 @@ import { wayText, type LonLat } from '@burrow/core/ground';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import type { DepthMapProps } from '@/features/water/map/DepthMapView';
@@ -21,10 +21,12 @@ interface Props extends Omit<DepthMapProps, 'marks' | 'isFlowing' | 'measured' |
   layers: Layers;
   /** Shows the list in the map's stead; none where both stand side by side. */
   onWords?: () => void;
+  /** What lies over the map's upper edge. */
+  children?: ReactNode;
 }
 
 /** The map of a water with what one does to it: zoom, find oneself, measure, choose what it shows. */
-export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Props) {
+export function MapPane({ water, onLocate, layers, onWords, onTap, children, ...map }: Props) {
   const palette = usePalette();
   const router = useRouter();
   const { units } = usePreferences();
@@ -78,6 +80,7 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, ...map }: Pro
           </View>
         )}
       </View>
+      {children}
       {open === 'map' ? (
         <MapSheet
           onClose={() => setOpen(null)}

@@ -100,9 +100,11 @@ export function NewWaterScreen() {
       return api.addWater(made);
     },
     onSuccess: async ({ id }) => {
+      // The first one is met on the Outlook, which says what it lacks; a further one on its map.
+      const isFirst = waters.data?.value.length === 0;
       await client.invalidateQueries();
       change({ water: id, holePlan: null });
-      router.navigate('/water');
+      router.navigate(isFirst ? '/' : '/water');
     },
     onError: (error) => {
       setSheet(null);
@@ -139,7 +141,7 @@ export function NewWaterScreen() {
           scale={units.distance === 'm' ? 'metric' : 'imperial'}
         />
         <View style={{ position: 'absolute', right: 12, bottom: 12, gap: 8, alignItems: 'flex-end' }}>
-          <Action label="" spoken="Type the place" icon="edit" onPress={() => setSheet('place')} />
+          <Action label="Type it" spoken="Type the place" icon="edit" onPress={() => setSheet('place')} />
           <Action label={isSomewhere ? '' : 'Where I am'} spoken="Where am I" icon="locate" kind={isSomewhere ? 'plain' : 'main'} onPress={() => void locate()} />
         </View>
       </View>

@@ -79,6 +79,11 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
           scale={units.distance === 'm' ? 'metric' : 'imperial'}
           onTap={setTapped}
         />
+        {ended ? (
+          <Suspense fallback={null}>
+            <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} onTop={0} />
+          </Suspense>
+        ) : null}
         <View style={{ position: 'absolute', right: 12, bottom: 12 }}>
           <Action label="" spoken="Where am I" icon="locate" onPress={locate} />
         </View>
@@ -113,11 +118,6 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
           )}
         </Foot>
       </View>
-      {ended ? (
-        <Suspense fallback={null}>
-          <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} liftPx={wide ? 0 : 150} />
-        </Suspense>
-      ) : null}
       {outing && openAt ? (
         <StationSheet
           method={method}

@@ -10,6 +10,9 @@ export const whereAmI = (): Promise<LonLat> =>
     );
   });
 
+/** Whether the phone says where it is without asking first. */
+export const isWhereKnown = async (): Promise<boolean> => (await navigator.permissions?.query({ name: 'geolocation' }).catch(() => null))?.state === 'granted';
+
 /**
  * A place as written: "44.05, -121.31", "44°03'N 121°19'W" and the like, latitude first.
  * Throws with what was expected for text that is none.

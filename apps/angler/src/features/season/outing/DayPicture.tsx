@@ -36,7 +36,6 @@ export function DayPicture({ day, zone, units }: { day: OutingDay; zone: string;
   const hours: number[] = [];
   for (let ms = startOfDay(day.fromMs, zone); ms <= day.toMs; ms += hourStep * hourMs) if (ms > day.fromMs + spanMs * 0.03 && ms < day.toMs - spanMs * 0.03) hours.push(ms);
   const label = { fontFamily: bold, fontSize: 14, fill: palette.second };
-  const unknownM = endM - 0.08 * (endM - topM);
   return (
     <View style={{ gap: 6 }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 14, paddingHorizontal: 16 }}>
@@ -95,7 +94,8 @@ export function DayPicture({ day, zone, units }: { day: OutingDay; zone: string;
               <Line key={k} x1={x(l.fromMs)} x2={Math.max(x(l.fromMs) + 2, x(l.toMs))} y1={y(l.depthM)} y2={y(l.depthM)} stroke={palette.ember} strokeWidth={2.5} />
             ))}
             {day.catches.map((c, k) => {
-              const at = y(c.depthM ?? unknownM);
+              // Those of which nobody knows the depth stand under the number of their place.
+              const at = c.depthM === null ? topPx + 20 : y(c.depthM);
               if (!c.isFish) return <Line key={k} x1={x(c.ms)} x2={x(c.ms)} y1={at - 10} y2={at - 2} stroke={palette.ink} strokeWidth={3} />;
               return (
                 <Rect

@@ -1,7 +1,7 @@
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import { reactionKinds, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
-import { clamp, clockText, depthText, iceText, metresPerDepthUnit, metresPerIceUnit, minuteMs, type UnitPreference } from '@burrow/core/units';
+import { clamp, clockText, depthText, iceText, depthStepM, metresPerIceUnit, minuteMs, type UnitPreference } from '@burrow/core/units';
 import { lazy, Suspense, useState } from 'react';
 import { LengthRuler } from '@/features/station/LengthRuler';
 import { reactionWords } from '@/features/station/LogList';
@@ -27,6 +27,9 @@ interface Props {
   /** What was done, and the entries that did it. */
   onDone: (text: string, events: LedgerEvent[]) => void;
 }
+
+/** Species offered before asking for more. */
+const atHand = 4;
 
 /** What can be added after the fact. */
 const late = [
@@ -54,6 +57,7 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
   const [species, setSpecies] = useState<string>(fish?.species ?? outing.species[0]);
   const [lengthMm, setLength] = useState<number | null>(fish?.lengthMm ?? null);
   const [fate, setFate] = useState<'kept' | 'released'>(fish?.fate ?? 'released');
+  const [showsAll, setShowsAll] = useState(false);
   const [said, setSaid] = useState<ReactionKind>(reaction?.kind ?? 'bite');
   const [depthM, setDepth] = useState<number | null>(entry === null ? null : (fish?.depthM ?? reaction?.depthM ?? place?.depthM ?? null));
   const [clearM, setClear] = useState(ice?.clearM ?? 0);
@@ -61,13 +65,15 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
   const [text, setText] = useState(entry?.kind === 'note' || entry?.kind === 'line-down' ? (entry.text ?? '') : '');
   const [says, setSays] = useState<string | null>(null);
   const scope = { id: outing.id, zone };
-  const depthStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.1);
+  const depthStep = depthStepM(units);
   const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
   const isFish = kind === 'fish-landed';
   const isDepth = kind === 'depth-sounded' || kind === 'station-opened';
   const hasJig = isFish || kind === 'reaction';
 
-  const known = [...new Set([...(fish ? [fish.species] : []), ...outing.species, ...offered.map((s) => s.id as string), ...outing.fish.map((f) => f.species)])];
+  const likely = [...new Set([...(fish ? [fish.species] : []), ...outing.species, ...outing.fish.map((f) => f.species)])];
+  const others = [...offered, ...speciesTable].map((s) => s.id as string).filter((id) => !likely.includes(id));
+  const known = showsAll ? [...likely, ...new Set(others)] : [...likely, ...others.slice(0, Math.max(0, atHand - likely.length))];
   const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short : id);
   const body = (): { kind: EventKind; body: EventBodies[EventKind] } => {
     const depth = depthM === null ? {} : { depthM };
@@ -136,6 +142,7 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       {isFish ? (
         <>
           <Choice label="Species" options={known.map((id) => ({ id, label: nameOf(id) }))} value={species} onChange={setSpecies} wrap />
+          {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
           {speciesTable.some((s) => s.id === species) ? (
             <LengthRuler
               lengthMm={lengthMm}

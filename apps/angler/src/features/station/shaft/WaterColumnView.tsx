@@ -257,10 +257,10 @@ interface Chip {
 }
 
 /** Labels of what matters, most wanted first. */
-function chipsOf({ state, advice, lineM }: Latest, jigM: number, adviceM: number | null, units: UnitPreference): Chip[] {
+function chipsOf({ state, stillS, lineM }: Latest, jigM: number, adviceM: number | null, units: UnitPreference): Chip[] {
   const chips: Chip[] = [{ id: 'jig', depthM: jigM, text: `Jig ${depthText(jigM, units)}`, tone: 'ember' }];
   const top = state.marks.find((m) => m.kind === 'fish' || m.kind === 'school');
-  if (top) chips.push({ id: 'top', depthM: top.depthM, text: `Top fish ${depthText(top.depthM, units)}${moving(top, advice?.stillS ?? 0)}`, tone: 'kelp' });
+  if (top) chips.push({ id: 'top', depthM: top.depthM, text: `Top fish ${depthText(top.depthM, units)}${moving(top, stillS)}`, tone: 'kelp' });
   if (state.bottomM !== null) chips.push({ id: 'bottom', depthM: state.bottomM + 0.3, text: `Bottom ${depthText(state.bottomM, units)}`, tone: 'plum' });
   if (adviceM !== null && Math.abs(adviceM - lineM) > 0.2) chips.push({ id: 'advice', depthM: adviceM, text: `Go to ${depthText(adviceM, units)}`, tone: 'ember' });
   return chips;

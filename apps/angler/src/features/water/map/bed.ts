@@ -1,3 +1,4 @@
+import { innerLines } from '@burrow/core/ground';
 import { depthFigure, type UnitPreference } from '@burrow/core/units';
 import Feature from 'ol/Feature';
 import LineString from 'ol/geom/LineString';
@@ -20,27 +21,34 @@ export function bedFeatures(ground: Ground, palette: Palette, units: UnitPrefere
   ground.contours.forEach((contour, i) => {
     const shade = palette.depths[Math.min(palette.depths.length - 1, Math.round(((i + 1) / ground.contours.length) * (palette.depths.length - 1)))];
     const area = new Feature(new Polygon(contour.rings.map((r) => r.map(at))));
-    area.setStyle(new Style({ fill: new Fill({ color: shade }), stroke: new Stroke({ color: palette.second, width: 1 }), zIndex: i }));
+    // Without a shore the lines are drawn by themselves: along the map's edge there is no depth line.
+    area.setStyle(new Style({ fill: new Fill({ color: shade }), ...(ground.isShore ? { stroke: new Stroke({ color: palette.second, width: 1 }) } : {}), zIndex: i }));
     features.push(area);
-    for (const ring of contour.rings.filter((r) => r.length > 24)) {
-      const label = new Feature(new LineString(ring.map(at)));
-      label.setStyle(
-        new Style({
-          zIndex: 100,
-          text: new Text({
-            text: depthFigure(contour.depthM, units),
-            placement: 'line',
-            font: font(14),
-            maxAngle: 0.4,
-            repeat: 260,
-            overflow: false,
-            fill: new Fill({ color: palette.ink }),
-            stroke: halo(palette),
-          }),
-        }),
-      );
-      features.push(label);
-    }
   });
+  const lines = ground.isShore ? ground.contours.flatMap(({ depthM, rings }) => rings.map((line) => ({ depthM, line }))) : innerLines(ground.map, ground.contours);
+  for (const { depthM, line } of lines) {
+    const label = new Feature(new LineString(line.map(at)));
+    label.setStyle(
+      new Style({
+        zIndex: 100,
+        ...(ground.isShore ? {} : { stroke: new Stroke({ color: palette.second, width: 1 }) }),
+        ...(line.length > 24
+          ? {
+              text: new Text({
+                text: depthFigure(depthM, units),
+                placement: 'line',
+                font: font(14),
+                maxAngle: 0.4,
+                repeat: 260,
+                overflow: false,
+                fill: new Fill({ color: palette.ink }),
+                stroke: halo(palette),
+              }),
+            }
+          : {}),
+      }),
+    );
+    features.push(label);
+  }
   return features;
 }
