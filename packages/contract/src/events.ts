@@ -1,5 +1,6 @@
 import { fold, reactionKinds, upcastEvent, type EventKind, type LedgerEvent, type LedgerState, type ReactionKind } from '@burrow/core/ledger';
 import { z } from 'zod';
+import { firstProblem } from './problem-words';
 import { storableText, valueProblem } from './storable';
 
 // Capitals are the same id: PostgreSQL keeps them small, and so does everything here.
@@ -139,11 +140,4 @@ export function amendmentProblem(target: LedgerEvent, body: Record<string, unkno
   if (identity !== undefined && identity in body && body[identity] !== before[identity]) return `body.${identity}: expected the same ${identity} as before, found another`;
   const parsed = bodies[target.kind].safeParse({ ...before, ...body });
   return parsed.success ? null : `body.${firstProblem(parsed.error)}`;
-}
-
-/** The first thing wrong with a value, in one line: where, and what was expected. */
-export function firstProblem(error: z.ZodError): string {
-  const [issue] = error.issues;
-  const where = issue.path.length > 0 ? issue.path.map(String).join('.') : 'value';
-  return `${where}: ${issue.message}`;
 }

@@ -1,5 +1,5 @@
 import { hourMs, normal, seededRandom, type Random } from '../src/units';
-import { findFronts, type FrontKind, type WeatherHour } from '../src/weather';
+import { findFronts, findPhases, type FrontKind, type WeatherHour } from '../src/weather';
 
 const startMs = Date.UTC(2027, 1, 1);
 const hours = 144;
@@ -11,6 +11,8 @@ interface Scripted {
   troughHpa: number;
   /** Hours over which the new air comes in. */
   onsetH: number;
+  /** Whether the wind turns against the clock, as a low passes on the other side. */
+  backs?: boolean;
 }
 
 const between = (random: Random, low: number, high: number) => low + (high - low) * random();
@@ -48,7 +50,7 @@ function series(seed: number, front: Scripted | null): WeatherHour[] {
       const done = 1 / (1 + Math.exp((-4.4 * since) / front.onsetH));
       air += (front.kind === 'warm' ? 1 : -1) * front.stepC * done;
       glass -= front.troughHpa * Math.exp(-((since / (since < 0 ? 13 : 7)) ** 2));
-      from += (front.kind === 'cold' ? between(random, 85, 95) : between(random, 65, 75)) * done;
+      from += (front.backs ? -1 : 1) * (front.kind === 'cold' ? between(random, 85, 95) : between(random, 65, 75)) * done;
       const deck = Math.exp(-(((since + 2) / 6) ** 2));
       cloud += (0.95 - cloud) * deck;
       wind += 4 * Math.exp(-((since / 7) ** 2));
@@ -118,4 +120,30 @@ test('an occluded front, wind and glass and rain without a new air, is told from
     if (near?.kind === 'occluded') right++;
   }
   expect(right).toBeGreaterThanOrEqual(9);
+});
+
+test('cold air that comes with a backing wind, as a low passes on the other side, is found and called cold; warm air so is none', () => {
+  let cold = 0;
+  let warm = 0;
+  for (let seed = 0; seed < 20; seed++) {
+    const near = (kind: 'cold' | 'warm') => {
+      const front = { ...scripted(120 + seed, kind), stepC: 5 + 0.3 * seed, backs: true };
+      return findFronts(series(140 + seed, front), 47).filter((f) => Math.abs(f.atMs - (startMs + front.at * hourMs)) <= 4 * hourMs);
+    };
+    if (near('cold').some((f) => f.kind === 'cold' && f.evidence.some((e) => e.sign === 'wind shift' && e.amount < 0))) cold++;
+    warm += near('warm').length;
+  }
+  expect(cold).toBeGreaterThanOrEqual(16);
+  expect(warm).toBeLessThanOrEqual(4);
+});
+
+test('behind such a change the phases are those behind a front', () => {
+  const front: Scripted = { kind: 'cold', at: 60, stepC: 8, troughHpa: 9, onsetH: 4, backs: true };
+  const rows = series(171, front);
+  const names = new Set(
+    findPhases(rows, findFronts(rows, 47), rows.at(-1)!.atMs)
+      .filter((p) => p.fromMs > startMs + 64 * hourMs && p.toMs < startMs + 100 * hourMs)
+      .map((p) => p.name),
+  );
+  expect([...names].some((n) => n === 'post-front clear' || n === 'settling')).toBe(true);
 });

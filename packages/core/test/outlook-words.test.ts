@@ -51,7 +51,7 @@ test('it says how it was come by: modelled, or corrected by so many readings', (
     tempRms: { before: 0.5, after: 0.1 },
     runs: 20,
   };
-  expect(words(answer(() => 4, fit)).source).toBe('Modelled, corrected by your 2 thermometer and 1 ice readings, 0.2 °F off them instead of 0.9 °F.');
+  expect(words(answer(() => 4, fit)).source).toBe('Modelled, corrected by your 2 thermometer readings and 1 ice reading, 0.2 °F off them instead of 0.9 °F.');
   expect(
     words(
       answer(() => 4, fit),

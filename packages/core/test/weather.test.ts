@@ -53,9 +53,10 @@ test.each(['cold', 'warm'] as const)('a %s front is found within three hours and
 });
 
 test('in the southern hemisphere the wind turns the other way', () => {
-  const mirrored = withFront(steadySeries(3), 60, 'cold', 6, 7, true);
-  expect(findFronts(mirrored, -41)).toHaveLength(1);
-  expect(findFronts(mirrored, 47)).toHaveLength(0);
+  const mirrored = (kind: 'cold' | 'warm') => withFront(steadySeries(3), 60, kind, 6, 7, true);
+  expect(findFronts(mirrored('cold'), -41)).toHaveLength(1);
+  expect(findFronts(mirrored('warm'), -41)).toHaveLength(1);
+  expect(findFronts(mirrored('warm'), 47)).toHaveLength(0);
 });
 
 test('phases cover every hour without gaps, and a front is approached, passed and cleared', () => {

@@ -1,5 +1,5 @@
 import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, withoutWeather, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
-import { dayText, distanceM } from '@burrow/core/units';
+import { dayText, distanceM, inOwnUnits } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { methodsOn, stepsOn, usualMethod, type Hazard } from '@burrow/core/methods';
@@ -57,6 +57,7 @@ export function useOutlook() {
     return sun ? dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, steps: stepsOn(outlook.surface) }, nowMs, units) : [];
   }, [outlook, input, nowMs, units]);
   const method = outlook ? (methodsOn(outlook.surface)[0] ?? null) : null;
+  const inUnits = (why: string | null) => why && inOwnUnits(why, units);
   const words = outlook && input ? outlookWords(outlook, input, units) : null;
   const hazards: Hazard[] =
     !outlook || !words
@@ -87,7 +88,7 @@ export function useOutlook() {
     without: noWeather && place ? withoutWeather({ place, nowMs, isMoving: isMixed, lastIce, load }, units) : null,
     columnWhy: isMixed
       ? 'Moving water is mixed: it has the temperature that you measure, from top to bottom'
-      : (column.data?.why ?? (column.isError ? (column.error as Error).message : null)),
+      : inUnits(column.data?.why ?? (column.isError ? (column.error as Error).message : null)),
     columnPending: !isMixed && !noWeather && (!settled || (column.isPending && !ground.isError)),
     winter: winter.data?.value ?? null,
     evidence: column.data?.evidence ?? [],

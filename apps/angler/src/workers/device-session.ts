@@ -31,7 +31,9 @@ export class DeviceSession {
   private lastT = 0;
   private heardAt = Date.now();
   private stopped = false;
+  private waiting: ReturnType<typeof setTimeout> | undefined;
   private asking = new AbortController();
+  private stream: ReadableStreamDefaultReader<string> | null = null;
   private readonly watchdog: ReturnType<typeof setInterval>;
   private readonly kept: { t: number; a: Uint8Array; lineM: number }[] = [];
 
@@ -52,7 +54,10 @@ export class DeviceSession {
   stop(): void {
     this.stopped = true;
     clearInterval(this.watchdog);
+    clearTimeout(this.waiting);
     this.asking.abort();
+    // A stream that is held open otherwise keeps this waiting.
+    void this.stream?.cancel().catch(() => undefined);
   }
 
   setLine(depthM: number): void {
@@ -90,7 +95,9 @@ export class DeviceSession {
         if (this.stopped) return;
         this.say(error instanceof OddFrame ? error.message : `The flasher at ${this.url} does not answer. Knocking again.`);
       }
-      await new Promise((resolve) => setTimeout(resolve, retryMs));
+      await new Promise((resolve) => {
+        this.waiting = setTimeout(resolve, retryMs);
+      });
     }
   }
 
@@ -100,9 +107,9 @@ export class DeviceSession {
     if (!answer.ok || !answer.body) throw new OddFrame(`The flasher at ${this.url} answers ${answer.status}: expected a stream.`);
     const isEvents = answer.headers.get('content-type')?.includes('text/event-stream') ?? false;
     const push = isEvents ? this.events() : this.lines();
-    const reader = answer.body.pipeThrough(new TextDecoderStream()).getReader();
+    this.stream = answer.body.pipeThrough(new TextDecoderStream()).getReader();
     for (;;) {
-      const { value, done } = await reader.read();
+      const { value, done } = await this.stream.read();
       if (done) return;
       push(value);
     }

@@ -1,6 +1,6 @@
 import type { EchoHeader, Ping } from '@burrow/core/sonar';
 import { z } from 'zod';
-import { firstProblem } from '../events';
+import { firstProblem } from '../problem-words';
 import { FormatError } from './format-error';
 
 export const echoHeader = z.object({

@@ -1,5 +1,6 @@
 import type { LedgerEvent } from '@burrow/core/ledger';
-import { firstProblem, ledgerEvent } from '../events';
+import { ledgerEvent } from '../events';
+import { firstProblem } from '../problem-words';
 import { FormatError } from './format-error';
 
 export { FormatError };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { firstProblem } from '../events';
+import { firstProblem } from '../problem-words';
 import { FormatError } from './format-error';
 import { placeRoles, type LeftOut, type MarkedPlace, type Places, type ReadOptions, type Shore, type Track } from './places';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { firstProblem } from '../events';
+import { firstProblem } from '../problem-words';
 import { storableText, valueProblem } from '../storable';
 import { FormatError } from './format-error';
 

@@ -1,4 +1,4 @@
-import { depthFigure, depthText, liftText, type UnitPreference } from '../units';
+import { inOwnUnits, depthFigure, depthText, liftText, type UnitPreference } from '../units';
 import { drawSpeedMs } from './cadence';
 import type { Advice } from './coach';
 
@@ -36,8 +36,10 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
   const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
   return {
     instruction: advice.sighting === 'stopped' ? 'Strike' : isDrawn ? drawTo : goTo,
-    reason: advice.reason.replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') + (advice.byAnswers ? ` Going by the answers so far: ${advice.byAnswers} than usual.` : ''),
-    then: advice.then,
+    reason:
+      inOwnUnits(advice.reason, units).replace(/\{(\w+)\}/g, (_, name: string) => fill[name] ?? '') +
+      (advice.byAnswers ? ` Going by the answers so far: ${advice.byAnswers} than usual.` : ''),
+    then: inOwnUnits(advice.then, units),
     beat: rod.liftM === 0 ? (isDrawn ? 'rod still' : 'no movement') : `${isDrawn ? 'keep the ' : ''}lift ${liftText(rod.liftM, units)}, ${rod.beatPerMin} a minute`,
     pause: isDrawn ? `up ${liftText(drawSpeedMs, units)} a second` : rod.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,
   };

@@ -1,4 +1,4 @@
-import { clockText, depthText, hourMs, iceText, spanText, windText, type UnitPreference } from '../units';
+import { clockText, depthText, hourMs, iceText, spanText, tempStepText, windText, type UnitPreference } from '../units';
 import { valueAt } from '../water';
 import { stormLimits, type Outlook } from './answer';
 import { fishDepth } from './band';
@@ -44,7 +44,7 @@ export function alertsFor(
     const rise = valueAt(now, 'tempC', z) - valueAt(dayAgo, 'tempC', z);
     const shallow = valueAt(now, 'tempC', 1) - valueAt(dayAgo, 'tempC', 1);
     if (rise >= alertLimits.warmerC || (now.iceClearM + now.iceWhiteM === 0 && shallow >= alertLimits.warmerC)) {
-      const by = tempRise(Math.max(rise, shallow), units);
+      const by = tempStepText(Math.max(rise, shallow), units);
       alerts.push({ id: 'water-up', isCaution: false, text: `The water is up by ${by} since yesterday: an event in winter, shallow first, while it lasts.` });
     }
   }
@@ -69,5 +69,3 @@ export function alertsFor(
   }
   return alerts;
 }
-
-const tempRise = (riseC: number, units: UnitPreference) => (units.temp === 'F' ? `${(riseC * 1.8).toFixed(1)} °F` : `${riseC.toFixed(1)} °C`);

@@ -1,6 +1,6 @@
 import { speciesOf } from '../fish';
 import { feltAir, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, type IceFinding, type IceLoad, type IceMeasurement } from '../safety';
-import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, spanText, startOfDay, tempText, type UnitPreference } from '../units';
+import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, inOwnUnits, spanText, startOfDay, tempText, type UnitPreference } from '../units';
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
 import { fishDepth, injuryWords, seasonStage, type Band, type FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
@@ -211,7 +211,10 @@ function windowWords(
   // Another day is the answer: say what is against this one.
   const now = !today && phaseNow && setting.viewpoints['pressure-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
   const hurt = choiceLook ? injuryWords(speciesOf(speciesId), choiceLook.toM, units) : '';
-  return { headline, why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}.${hurt} ${rule.reason}${front}${off}${ends && ` ${ends}`}` };
+  return {
+    headline,
+    why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}.${hurt} ${inOwnUnits(rule.reason, units)}${front}${off}${ends && ` ${ends}`}`,
+  };
 }
 
 const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);

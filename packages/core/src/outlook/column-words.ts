@@ -1,4 +1,4 @@
-import { depthFigure, depthText, tempText, type UnitPreference } from '../units';
+import { counted, depthFigure, depthText, inOwnUnits, tempStepText, tempText, type UnitPreference } from '../units';
 import { valueAt } from '../water';
 import type { ColumnProfile, WinterFit } from '../winter';
 import type { FishDepth } from './band';
@@ -39,7 +39,7 @@ const breathWords = ({ spentBelowM, habitable }: FishDepth, units: UnitPreferenc
 
 function lookWords({ look, rule, tempC, stage }: FishDepth, fish: string, units: UnitPreference): string {
   if (!look || tempC === null) return `No depth here suits ${fish.toLowerCase()} now.`;
-  return `${fish}, ${stage}: ${depthFigure(look.fromM, units)} to ${depthText(look.toM, units)}, ${tempText(tempC, units)}, ${rule.where}. ${rule.reason}`;
+  return `${fish}, ${stage}: ${depthFigure(look.fromM, units)} to ${depthText(look.toM, units)}, ${tempText(tempC, units)}, ${rule.where}. ${inOwnUnits(rule.reason, units)}`;
 }
 
 const hurtWords = ({ hurtBelowM }: FishDepth, units: UnitPreference) =>
@@ -49,9 +49,8 @@ function sourceWords(fit: WinterFit | null, units: UnitPreference): string {
   if (!fit) return 'Modelled from the weather since autumn; nothing measured yet. A thermometer drop or an ice reading corrects it.';
   const temps = fit.residuals.filter((r) => r.kind === 'tempC').length;
   const ice = fit.residuals.filter((r) => r.kind === 'iceClearM').length;
-  const degrees = (c: number) => (units.temp === 'F' ? `${(c * 1.8).toFixed(1)} °F` : `${c.toFixed(1)} °C`);
-  const closer = fit.tempRms ? `, ${degrees(fit.tempRms.after)} off them instead of ${degrees(fit.tempRms.before)}` : '';
-  return `Modelled, corrected by your ${temps} thermometer and ${ice} ice readings${closer}.`;
+  const closer = fit.tempRms ? `, ${tempStepText(fit.tempRms.after, units)} off them instead of ${tempStepText(fit.tempRms.before, units)}` : '';
+  return `Modelled, corrected by your ${counted(temps, 'thermometer reading')} and ${counted(ice, 'ice reading')}${closer}.`;
 }
 
 /** Rows of the column for those who read figures rather than lines: every so many metres. */

@@ -1,5 +1,5 @@
 import type { LedgerState, OutingState } from '../ledger';
-import { hourMs, type UnitPreference } from '../units';
+import { counted, hourMs, type UnitPreference } from '../units';
 import { catchesOf, effortIntervals, heightBands } from './effort';
 import { rowLabel } from './wording';
 
@@ -103,8 +103,6 @@ export function outingDay(outing: OutingState, nowMs: number): OutingDay {
     bites: caught.length,
   };
 }
-
-const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 /** Less line than this says nothing of a height, h. */
 const leastHours = 0.25;

@@ -4,3 +4,4 @@ export * from './random';
 export * from './preference';
 export * from './clock';
 export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, type LonLat } from './frame';
+export * from './count';

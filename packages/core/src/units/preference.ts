@@ -116,3 +116,48 @@ export function farText(distanceM: number, units: UnitPreference): string {
 export const pressureText = (hpa: number, units: UnitPreference) => (units.wind === 'mph' ? `${(hpa / hpaPerInch).toFixed(2)} inHg` : `${rounded(hpa, 0)} hPa`);
 /** One step of a barometer's scale, hPa. */
 export const pressureStepHpa = (units: UnitPreference) => (units.wind === 'mph' ? 0.05 * hpaPerInch : 1);
+
+/** A difference of temperatures with its unit: "3.4 °F". */
+export const tempStepText = (stepC: number, units: UnitPreference) => (units.temp === 'F' ? `${(stepC * 1.8).toFixed(1)} °F` : `${stepC.toFixed(1)} °C`);
+/** A difference of pressures with its unit: "0.09 inHg" or "3.1 hPa". */
+export const pressureStepText = (stepHpa: number, units: UnitPreference) => (units.wind === 'mph' ? `${(stepHpa / hpaPerInch).toFixed(2)} inHg` : `${stepHpa.toFixed(1)} hPa`);
+/** Rain or melted snow with its unit. */
+export const precipText = (mm: number, units: UnitPreference) => (units.distance === 'yd' ? `${(mm / 25.4).toFixed(2)} in` : `${mm.toFixed(1)} mm`);
+/** A slow current with its unit: "0.5 ft/s" or "15 cm/s". */
+export const currentText = (currentMs: number, units: UnitPreference) =>
+  units.depth === 'ft' ? `${(currentMs / metresPerFoot).toFixed(1)} ft/s` : `${Math.round(currentMs * 100)} cm/s`;
+/** The thickness of a line with its unit: "0.006 in" or "0.15 mm". */
+export const lineText = (lineMm: number, units: UnitPreference) => (units.fishLength === 'in' ? `${(lineMm / 25.4).toFixed(3)} in` : `${rounded(lineMm, 2)} mm`);
+
+const gramsPerOunce = gramsPerPound / 16;
+/** Lures as they are sold by the ounce. */
+const soldOunces: Readonly<Record<string, number>> = {
+  '1/64': 1 / 64,
+  '1/32': 1 / 32,
+  '1/16': 1 / 16,
+  '1/8': 1 / 8,
+  '3/16': 3 / 16,
+  '1/4': 1 / 4,
+  '3/8': 3 / 8,
+  '1/2': 1 / 2,
+  '3/4': 3 / 4,
+};
+const soldGrams = [0.5, 1, 1.5, 2, 3, 5, 7, 10, 14, 20];
+
+/** Masses of lures to choose among, g: as they are sold where the angler thinks in these units. */
+export const lureMassesG = (units: UnitPreference): readonly number[] => (units.weight === 'g' ? soldGrams : Object.values(soldOunces).map((oz) => oz * gramsPerOunce));
+
+/** The mass of a lure with its unit: ounces, as a fraction where lures are sold so, or grams. */
+export function lureText(massG: number, units: UnitPreference): string {
+  if (units.weight === 'g') return `${rounded(massG, 1)} g`;
+  const ounces = massG / gramsPerOunce;
+  const sold = Object.entries(soldOunces).find(([, oz]) => Math.abs(oz / ounces - 1) < 0.01);
+  return sold ? `${sold[0]} oz` : `${rounded(ounces, ounces < 0.1 ? 3 : 2)} oz`;
+}
+
+/** A sentence of fieldcraft, written in °C and cm, in the angler's own units. */
+export const inOwnUnits = (text: string, units: UnitPreference): string =>
+  text
+    .replace(/(−|-)?(\d+(?:\.\d+)?) °C/g, (_, sign: string | undefined, figure: string) => tempText(Number(figure) * (sign ? -1 : 1), units))
+    .replace(/(\d+) to (\d+) cm\b/g, (_, from: string, to: string) => `${liftText(Number(from) / 100, units).replace(/ (in|cm)$/, '')} to ${liftText(Number(to) / 100, units)}`)
+    .replace(/(\d+) cm\b/g, (_, figure: string) => liftText(Number(figure) / 100, units));

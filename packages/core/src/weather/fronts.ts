@@ -32,6 +32,8 @@ export const frontLimits = {
   leastScore: 1.75,
   /** Two fronts closer than this are one, h. */
   apartH: 9,
+  /** Cold air may come with a backing wind, as a low passes on the other side: that counts for this much of a veering one. */
+  backingShare: 0.8,
 } as const;
 
 interface Signs {
@@ -111,10 +113,12 @@ function classify(s: Signs, turn: number, atMs: number): Front | undefined {
   const cold = share(-s.stepC, frontLimits.leastStepC, 4.5);
   const warm = share(s.stepC, frontLimits.leastStepC, 4.5);
   const wet = 0.25 * share(s.cloudMean, 0.55, 0.85) + 0.25 * share(s.precipMm, 0.1, 1.5);
-  if (trough === 0 || wind === 0) return undefined;
+  const backing = cold > warm ? frontLimits.backingShare * share(-veer, frontLimits.leastShiftDeg, 70) : 0;
+  const turned = Math.max(wind, backing);
+  if (trough === 0 || turned === 0) return undefined;
   const thermal = Math.max(cold, warm);
   const kind: FrontKind = thermal < 0.1 ? 'occluded' : cold > warm ? 'cold' : 'warm';
-  const score = kind === 'occluded' ? (wet >= 0.3 ? 0.75 * (trough + wind) + wet : 0) : trough + wind + thermal + wet;
+  const score = kind === 'occluded' ? (wet >= 0.3 ? 0.75 * (trough + wind) + wet : 0) : trough + turned + thermal + wet;
   if (score < frontLimits.leastScore * (kind === 'occluded' ? 0.9 : 1)) return undefined;
   const evidence: Evidence[] = [
     { sign: 'pressure trough', amount: s.troughHpa, unit: 'hPa' },

@@ -6,3 +6,4 @@ export * from './sun';
 export * from './radiation';
 export * from './seen';
 export * from './coverage';
+export { evidenceText } from './evidence-words';

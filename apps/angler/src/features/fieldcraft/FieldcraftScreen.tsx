@@ -5,6 +5,8 @@ import { ScrollView, View } from 'react-native';
 import { Choice } from '@/ui/Choice';
 import { Text } from '@/ui/Text';
 import { useOutlook } from '@/data/outlook';
+import { counted, inOwnUnits } from '@burrow/core/units';
+import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 
 const sections = [
@@ -40,12 +42,13 @@ export function FieldcraftScreen() {
 
 function RuleRow({ rule, evidence }: { rule: FieldcraftRule; evidence: readonly RuleEvidence[] }) {
   const palette = usePalette();
+  const { units } = usePreferences();
   return (
     <View style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 10, gap: 3 }}>
       <Text strong>{`${rule.condition}: ${rule.effect}`}</Text>
-      <Text>{rule.reason}</Text>
+      <Text>{inOwnUnits(rule.reason, units)}</Text>
       <Text size="small" tone="second">
-        {`${rule.id}, held ${rule.strength >= 0.7 ? 'widely' : rule.strength >= 0.6 ? 'by most' : 'by some'}${rule.viewpoint ? `; schools differ, this is the side of ${rule.viewpoint.side}` : ''}`}
+        {`Held ${rule.strength >= 0.7 ? 'widely' : rule.strength >= 0.6 ? 'by most' : 'by some'}${rule.viewpoint ? `; schools differ, this is the side of ${rule.viewpoint.side}` : ''}`}
       </Text>
       {evidence.map((e) => (
         <Text key={e.ruleId} size="small" tone="kelp">
@@ -65,5 +68,5 @@ const partWords: Record<string, string> = { dark: 'in the dark', edge: 'at dawn 
 
 function evidenceWords(e: RuleEvidence, ruleId: string): string {
   const part = e.ruleId === ruleId ? '' : ` ${partWords[e.ruleId.slice(ruleId.length + 1)] ?? ''}`;
-  return `Your log${part}: ${e.bites} bites in ${(e.minutes / 60).toFixed(1)} h of line, ${e.expected.toFixed(0)} looked for. Now × ${e.factor.toFixed(2)}, ${Math.round(e.share * 100)} % of it yours.`;
+  return `Your log${part}: ${counted(e.bites, 'bite')} in ${(e.minutes / 60).toFixed(1)} h of line, ${e.expected.toFixed(0)} looked for. Now × ${e.factor.toFixed(2)}, ${Math.round(e.share * 100)} % of it yours.`;
 }

@@ -12,6 +12,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { useWaterChange } from '@/data/water-change';
+import { counted } from '@burrow/core/units';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -67,7 +68,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
     mutationFn: () =>
       put(
         { ...water.file, features: [...water.file.features, ...soundingFeatures(soundings)] },
-        `${soundings.length} soundings from ${file.name} are on ${water.file.water.name}.`,
+        `${counted(soundings.length, 'sounding')} from ${file.name} added to ${water.file.water.name}.`,
       ),
     onError: said,
   });
@@ -110,7 +111,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
         </Text>
         {raw.length > 0 ? (
           <>
-            <Text strong>{`${raw.length} soundings in ${file.name}`}</Text>
+            <Text strong>{`${counted(raw.length, 'sounding')} in ${file.name}`}</Text>
             <DepthQuestions file={file} fits={fits.data ?? null} units={units} />
             <Action kind="main" label={`Add them to ${water.file.water.name}`} disabled={depthUnit === null || busy} onPress={() => sounding.mutate()} />
           </>

@@ -1,5 +1,6 @@
 import { clockText, dayText } from '@burrow/core/units';
-import type { Front, Phase } from '@burrow/core/weather';
+import { evidenceText, type Front, type Phase } from '@burrow/core/weather';
+import { usePreferences } from '@/data/preferences';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
@@ -20,6 +21,7 @@ const phaseNames: Record<Phase['name'], string> = {
 
 /** What a front or a phase was read from. */
 export function EvidenceSheet({ opened, timeZone, onClose }: { opened: Opened; timeZone: string; onClose: () => void }) {
+  const { units } = usePreferences();
   const title = opened?.kind === 'front' ? `${opened.front.kind[0].toUpperCase()}${opened.front.kind.slice(1)} front` : opened ? phaseNames[opened.phase.name] : '';
   const span = (a: number, b: number) =>
     `${dayText(a, timeZone)} ${clockText(a, timeZone)} to ${dayText(b, timeZone) === dayText(a, timeZone) ? '' : `${dayText(b, timeZone)} `}${clockText(b, timeZone)}`;
@@ -31,7 +33,7 @@ export function EvidenceSheet({ opened, timeZone, onClose }: { opened: Opened; t
           {opened.front.evidence.map((e) => (
             <View key={e.sign} style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
               <Text>{e.sign}</Text>
-              <Text strong>{e.unit === 'share' ? `${Math.round(e.amount * 100)} %` : `${e.amount > 0 ? '+' : '−'}${Math.abs(e.amount).toFixed(1)} ${e.unit}`}</Text>
+              <Text strong>{evidenceText(e, units)}</Text>
             </View>
           ))}
         </>

@@ -3,7 +3,7 @@ import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { effortUnitOf, methodOf } from '@burrow/core/methods';
 import { findingWords, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
-import { clockText, dayText } from '@burrow/core/units';
+import { clockText, counted, dayText } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
@@ -171,8 +171,6 @@ function Rates({ title, comparison, said }: { title: string; comparison: Compari
 }
 
 const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short.toLowerCase() : id);
-
-const counted = (n: number, noun: string) => `${n} ${noun}${n === 1 ? '' : 's'}`;
 
 function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
   const router = useRouter();

@@ -1,5 +1,5 @@
 import { lineAtAngle, lineDepth, massThatHolds, sinkTime, type LineShape, type Lure } from '@burrow/core/rig';
-import { clamp, depthText, type UnitPreference } from '@burrow/core/units';
+import { clamp, currentText, depthText, lineText, lureMassesG, lureText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -16,7 +16,6 @@ const forms = [
   { id: 'spoon', label: 'Spoon' },
   { id: 'tube', label: 'Tube' },
 ] as const;
-const masses = [0.5, 1, 1.5, 2, 3, 5, 7, 10, 14, 20];
 /** Reckoned with where no depth is known, and said so, m. */
 const assumedM = 5;
 /** A line within this of upright is as good as straight down, °. */
@@ -27,6 +26,7 @@ const lines = [0.1, 0.12, 0.15, 0.18, 0.22, 0.28, 0.35];
 export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number | null; drifts: boolean; units: UnitPreference; onClose: () => void }) {
   const [material, setMaterial] = useState<(typeof metals)[number]['id']>('tungsten');
   const [shape, setShape] = useState<(typeof forms)[number]['id']>('teardrop');
+  const masses = lureMassesG(units);
   const [mass, setMass] = useState(3);
   const [line, setLine] = useState(2);
   const [currentMs, setCurrent] = useState(0);
@@ -46,12 +46,12 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number | null
       <Text tone="second">
         {isStill
           ? 'On slack line in still water. A line that stops before its time has been taken: strike.'
-          : `With ${depthText(depthM, units)} of line out in this current it hangs at ${depthText(hang.depthM, units)}, ${depthText(hang.setBackM, units)} off to the side, the line ${Math.round(hang.surfaceAngleDeg)}° from upright.${drifts ? (holds === null ? ' None of these weights holds it upright: drift slower, or anchor.' : ` ${holds} g would hold it within ${uprightDeg}°.`) : ''}`}
+          : `With ${depthText(depthM, units)} of line out in this current it hangs at ${depthText(hang.depthM, units)}, ${depthText(hang.setBackM, units)} off to the side, the line ${Math.round(hang.surfaceAngleDeg)}° from upright.${drifts ? (holds === null ? ' None of these weights holds it upright: drift slower, or anchor.' : ` ${lureText(holds, units)} would hold it within ${uprightDeg}°.`) : ''}`}
       </Text>
       <Choice label="Form" options={forms} value={shape} onChange={setShape} wrap />
       <Choice label="Metal" options={metals} value={material} onChange={setMaterial} wrap />
-      <Stepper label="Weight" text={`${masses[mass]} g`} onStep={(d) => setMass(step(mass, d, masses))} />
-      <Stepper label="Line" text={`${lines[line]} mm`} onStep={(d) => setLine(step(line, d, lines))} />
+      <Stepper label="Weight" text={lureText(masses[mass], units)} onStep={(d) => setMass(step(mass, d, masses))} />
+      <Stepper label="Line" text={lineText(lines[line], units)} onStep={(d) => setLine(step(line, d, lines))} />
       {drifts ? (
         <Stepper
           label="Lean of the line"
@@ -62,9 +62,9 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number | null
       ) : (
         <Stepper
           label="Current"
-          text={currentMs === 0 ? 'none' : `${Math.round(currentMs * 100)} cm/s`}
+          text={currentMs === 0 ? 'none' : currentText(currentMs, units)}
           onStep={(d) => setCurrent((c) => clamp(Math.round((c + 0.05 * d) * 100) / 100, 0, 0.8))}
-          hint="Watch a speck in the hole: a hand’s width a second is about 10."
+          hint={`Watch a speck in the hole: a hand’s width a second is about ${currentText(0.1, units)}.`}
         />
       )}
     </Sheet>

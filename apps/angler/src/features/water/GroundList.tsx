@@ -2,7 +2,7 @@ import { bearingDeg, compassPoint, depthAt } from '@burrow/core/ground';
 import { featureText, ownText } from '@burrow/core/holes';
 import type { WaterDetail } from '@burrow/contract/api';
 import { isFlowing, marksOf, type LineMark } from '@burrow/contract/formats/water-marks';
-import { depthText, type UnitPreference } from '@burrow/core/units';
+import { counted, depthText, type UnitPreference } from '@burrow/core/units';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { markText } from '@/features/water/map/mark-text';
@@ -55,7 +55,7 @@ export function GroundList({ water, ground, planned, holes, units }: Props) {
         </Section>
       ) : null}
       {isMoving ? null : (
-        <Section title={holes.length === 0 ? 'No holes drilled here yet' : `${holes.length} holes drilled here`}>
+        <Section title={holes.length === 0 ? 'No holes drilled here yet' : `${counted(holes.length, 'hole')} drilled here`}>
           {best.map((hole) => {
             const depth = depthAt(ground.map, hole.at);
             return (

@@ -2,7 +2,7 @@ import { middleOfWater, shoreOf, type WaterFile } from '@burrow/contract/formats
 import { isFlowing, marksOf, withMark, withOutline, withoutMark, type LineMark, type PlaceMark } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import { coverKinds, type LonLat } from '@burrow/core/ground';
-import { distanceText } from '@burrow/core/units';
+import { counted, distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -20,7 +20,6 @@ import { useWater } from '@/data/water';
 import { newId } from '@/data/ids';
 import { useWaterChange } from '@/data/water-change';
 import { usePalette } from '@/theme/theme';
-import { counted } from './words';
 import type { Ground } from '@/workers/ground.api';
 import { whereAmI } from './where-am-i';
 import MarkMap from '@/features/water/map/MarkMap';

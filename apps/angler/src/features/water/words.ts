@@ -1,7 +1,7 @@
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { bearingDeg, compassPoint, distanceM, type LonLat } from '@burrow/core/ground';
 import type { LedgerState } from '@burrow/core/ledger';
-import { depthText, distanceText, type UnitPreference } from '@burrow/core/units';
+import { counted, depthText, distanceText, type UnitPreference } from '@burrow/core/units';
 import type { MapHole } from '@/features/water/map/places';
 import type { Ground } from '@/workers/ground.api';
 
@@ -39,8 +39,6 @@ export function unsoundedWords(depths: number, isMoving: boolean, isOut: boolean
   const map = wanted <= 0 ? 'One more, further off, makes a map.' : `${['', 'One more makes', 'Two more make', 'Three make'][wanted]} a map, with its doubt.`;
   return { headline, detail: `${map} ${isOut ? 'Sound each hole as you open it.' : 'Start anywhere that the ice and the law allow, and sound each hole.'}` };
 }
-
-export const counted = (n: number, one: string): string => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 /** What a water being drawn has, and what it wants next. */
 export function newWaterWords(isSomewhere: boolean, corners: number, soundings: number): { wants: string; has: string } {

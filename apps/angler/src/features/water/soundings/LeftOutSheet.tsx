@@ -1,3 +1,4 @@
+import { counted } from '@burrow/core/units';
 import { ScrollView } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
@@ -11,7 +12,7 @@ const shownRows = 6;
 export function LeftOutSheet({ asked, goOn, leave }: SoundingFileControl) {
   return (
     <Sheet
-      title={`${asked?.leftOut.length ?? 0} rows cannot be read`}
+      title={`${counted(asked?.leftOut.length ?? 0, 'row')} cannot be read`}
       open={asked !== null}
       onClose={leave}
       footer={
