@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { test } from './stack';
+import { drillOnce, test } from './stack';
 
 /** A pond of one's own: its shore and a few soundings, as a water file. */
 function pond(): string {
@@ -231,4 +231,78 @@ test('the river and the drain of the demo get no walk over ice, and only their o
     expect(text).toMatch(/Moving water: keep off any ice on it/);
     await expect(page.getByText(/^Simulated weather/)).toBeVisible();
   }
+});
+
+test('a water is renamed, gets soundings whose unit is checked against what is known, is copied, deleted and brought back', async ({ page, stack }) => {
+  test.setTimeout(120_000);
+  await ownWater(page, stack.url, 'Di');
+  const open = async (name: string) => page.getByRole('button', { name: `Change ${name}` }).click();
+  await open('Little Hollow');
+  await page.getByRole('textbox', { name: 'Name of the water' }).fill('Great Hollow');
+  await page.getByRole('button', { name: 'Save name and kind' }).click();
+  await expect(page.getByText('Great Hollow is changed.')).toBeVisible();
+
+  await open('Great Hollow');
+  const rows = ['lon,lat,depth'];
+  for (let x = -100; x <= 100; x += 25) rows.push(`${-121.5 + x / 75_000},${44 + 12 / 111_195},${((60 - (x * x + 288) / 400) / 10 / 0.3048).toFixed(1)}`);
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Add soundings from a file' }).click();
+  await (await chooser).setFiles({ name: 'line.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n').replace('depth', 'depth_m')) });
+  await expect(page.getByText('9 soundings in line.csv')).toBeVisible();
+  await expect(page.getByText(/^In feet they would be .* off the known map$/)).toBeVisible({ timeout: 30_000 });
+  await page.getByRole('radio', { name: 'Feet', exact: true }).click();
+  await expect(page.getByText(/9 of them lie on the known map and are 0(\.5)? ft off it at the middle/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add them to Great Hollow' }).click();
+  await expect(page.getByText('9 soundings from line.csv added to Great Hollow.')).toBeVisible();
+
+  await open('Great Hollow');
+  await expect(page.getByText(/^44 in its file, with its shore/)).toBeVisible();
+  await page.getByRole('button', { name: 'Make a copy' }).click();
+  await expect(page.getByText('Great Hollow, copy is here and in use.')).toBeVisible();
+  await open('Great Hollow, copy');
+  await page.getByRole('button', { name: 'Delete it' }).click();
+  await page.getByRole('button', { name: 'Yes, delete it' }).click();
+  await expect(page.getByText(/^Great Hollow, copy is deleted/)).toBeVisible();
+  await expect(page.getByRole('radio', { name: 'Great Hollow, copy, lake' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Bring Great Hollow, copy back' }).click();
+  await expect(page.getByRole('radio', { name: 'Great Hollow, copy, lake' })).toBeVisible();
+});
+
+test('a flasher by its address and a recorded log: each says what it is, and nothing stands in for one that is silent', async ({ demo: page, stack }) => {
+  test.setTimeout(120_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await drillOnce(page, stack.url);
+  const choose = async (kind: string) => {
+    await page.getByRole('link', { name: 'Gear' }).click();
+    await page.getByRole('radio', { name: kind }).click();
+  };
+  const back = async () => {
+    await page.getByRole('link', { name: 'Hole' }).click();
+  };
+  // The demo's own stand-in, heard as a device would be: it says itself that it is simulated.
+  await choose('A stream by address');
+  await expect(page.getByText('Without an address, the flasher of this server is listened to, if it has one.')).toBeVisible();
+  await back();
+  await expect(page.getByText('This flasher says that it is simulated: these fish are in no water')).toBeVisible();
+  await page.getByRole('button', { name: 'More' }).click();
+  const log = await saved(page, 'Keep as echo log');
+  expect(log.split('\n').length).toBeGreaterThan(5);
+
+  await choose('A stream by address');
+  await page.getByRole('textbox', { name: /^Address/ }).fill('http://127.0.0.1:9/stream');
+  await page.getByRole('button', { name: 'Listen to it' }).click();
+  await back();
+  await expect(page.getByText(/^The flasher at http:\/\/127\.0\.0\.1:9\/stream does not answer|^No ping from the flasher for/).first()).toBeVisible();
+  await expect(page.getByText(/simulated/)).toHaveCount(0);
+
+  const chooser = page.waitForEvent('filechooser');
+  await choose('A recorded log');
+  await (await chooser).setFiles({ name: 'morning.echo.ndjson', mimeType: 'application/x-ndjson', buffer: Buffer.from(log) });
+  await expect(page.getByText('Plays morning.echo.ndjson. Choose it again for another.')).toBeVisible();
+  await back();
+  await expect(page.getByText('A recorded log is playing: it is not this hole')).toBeVisible();
+
+  await choose('None: read by eye');
+  await back();
+  await expect(page.getByText(/, read your flasher by eye$/)).toBeVisible();
 });

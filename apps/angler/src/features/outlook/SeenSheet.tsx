@@ -1,4 +1,4 @@
-import { clamp, pressureStepHpa, pressureText, windText } from '@burrow/core/units';
+import { clamp, pressureStepHpa, pressureText, tempText, windText } from '@burrow/core/units';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import type { WeatherHour } from '@burrow/core/weather';
 import { useState } from 'react';
@@ -18,9 +18,11 @@ const skies = [
   { id: '0.75', label: 'Mostly cloud' },
   { id: '1', label: 'Overcast' },
 ] as const;
+/** Where setting the air's temperature begins, °C. */
+const usualAirC = -5;
 const winds = [0, 2, 5, 9, 14];
 
-/** Weather by barometer and eye: it takes the place of the station's for this hour. */
+/** Weather by thermometer, barometer and eye: it takes the place of the station's for this hour. */
 export function SeenSheet({
   open,
   onClose,
@@ -37,18 +39,22 @@ export function SeenSheet({
   const { units } = usePreferences();
   const { ledger } = useLedger();
   const [hpa, setHpa] = useState<number | null>(null);
+  const [airC, setAir] = useState<number | null>(null);
   const [sky, setSky] = useState<(typeof skies)[number]['id'] | null>(null);
   const [wind, setWind] = useState<number | null>(null);
+  const degreeC = units.temp === 'F' ? 1 / 1.8 : 1;
   const station = last?.pressureHpa ?? null;
   /** Where setting it begins. */
   const glass = hpa ?? station ?? 1015;
-  const isEmpty = hpa === null && sky === null && wind === null;
+  const isEmpty = airC === null && hpa === null && sky === null && wind === null;
   const save = async () => {
     const event = await ledger.write({ id: newId(), zone }, 'weather-seen', {
+      ...(airC === null ? {} : { airC: Math.round(airC * 10) / 10 }),
       ...(hpa === null ? {} : { pressureHpa: Math.round(hpa * 10) / 10 }),
       ...(sky === null ? {} : { cloud: Number(sky) }),
       ...(wind === null ? {} : { windMs: winds[wind] }),
     });
+    setAir(null);
     setHpa(null);
     setSky(null);
     setWind(null);
@@ -57,6 +63,14 @@ export function SeenSheet({
   };
   return (
     <Sheet title="What I see" open={open} onClose={onClose} footer={<Action kind="main" height={64} label="Log this weather" disabled={isEmpty} onPress={() => void save()} />}>
+      <Stepper
+        label="Air"
+        text={airC === null ? null : tempText(airC, units)}
+        empty="not read"
+        onStep={(d) => setAir((c) => (c === null ? Math.round(last?.airC ?? usualAirC) : clamp(c + d * degreeC, -60, 50)))}
+        big={{ text: `${units.temp === 'F' ? 10 : 5}°`, onStep: (d) => setAir((c) => clamp((c ?? usualAirC) + d * (units.temp === 'F' ? 10 / 1.8 : 5), -60, 50)) }}
+        onClear={() => setAir(null)}
+      />
       <Stepper
         label="Glass"
         text={hpa !== null ? pressureText(hpa, units) : station !== null ? `${pressureText(station, units)} (station)` : null}
