@@ -65,12 +65,6 @@ try {
   await go('/water', phone, water);
   await page.waitForTimeout(1500);
   await shot('water-phone');
-  await page.getByRole('button', { name: 'In words' }).click();
-  const banks = page.getByRole('img', { name: /^Banks by sun/ });
-  await banks.waitFor({ timeout: 60_000 });
-  await banks.evaluate((picture) => picture.parentElement.scrollIntoView());
-  await shot('water-banks');
-  await page.getByRole('button', { name: 'Back to the map' }).click();
   await page.getByRole('button', { name: 'Plan holes' }).click({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Lay out the holes' }).click();
   await page.getByRole('heading', { name: /^Eight holes/ }).waitFor();
@@ -88,11 +82,18 @@ try {
   await shot('hole-phone-day');
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: /^Quick reading/ }).click();
-  const ruler = await page.getByRole('slider', { name: 'Top mark' }).boundingBox();
-  await page.mouse.click(ruler.x + ruler.width / 2, ruler.y + 0.62 * ruler.height);
-  await page.getByRole('radio', { name: 'Comes up' }).click();
+  const picture = await page.getByRole('slider', { name: 'Top mark' }).boundingBox();
+  await page.mouse.click(picture.x + picture.width / 2, picture.y + 0.75 * picture.height);
+  for (const did of ['Reading: the mark hung', 'Reading: the mark came up']) {
+    await page.getByRole('button', { name: did }).click();
+    await page.waitForTimeout(9000);
+    for (let k = 0; k < 2; k++) await page.getByRole('button', { name: /^Top mark up by/ }).click();
+  }
+  await page.getByRole('button', { name: 'Reading: the mark came up' }).click();
+  await page.getByText(/logged$/).waitFor({ state: 'detached' });
   await shot('hole-quick-reading');
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'Back to the picture' }).click();
   await page.getByRole('button', { name: 'Looked', exact: true }).click();
   await theme('dusk');
   await go('/hole', phone, shaft);
@@ -114,6 +115,10 @@ try {
   await shot('water-wide');
   await go('/season', phone, season);
   await shot('season-phone');
+  await page.getByRole('link', { name: /^Open the outing of Wed 13 Jan/ }).click();
+  await page.getByText('All that was logged').waitFor();
+  await page.waitForTimeout(2500);
+  await shot('outing-phone');
   await go('/season', wide, season);
   await page.waitForTimeout(1200);
   await shot('season-wide');

@@ -45,7 +45,7 @@ test('a morning at Verrin by boat: outlook, map, spot, drift, no ice asked, seas
     await expect(page.getByRole('button', { name: 'Tip-ups' })).toHaveCount(0);
     await page.getByRole('button', { name: 'Rig on the spot' }).click();
     for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'More Lean of the line' }).click();
-    await expect(page.getByText(/it hangs at [\d.]+ ft, .* the line 20° from upright\. (\d+ g would hold it within 10°|None of these weights)/)).toBeVisible();
+    await expect(page.getByText(/it hangs at [\d.]+ ft, .* the line 20° from upright\. ([\d/.]+ oz would hold it within 10°|None of these weights)/)).toBeVisible();
     await page.getByRole('button', { name: 'Close' }).click();
   });
 

@@ -89,7 +89,7 @@ test('a stranger with a lake, weather and a flasher of their own: from signing u
       await tap('Drill here');
       await expect(page.getByText('not sounded', { exact: true })).toBeVisible();
       await tap(/^More Depth by/);
-      if (k === 0) await tap(/more Depth by/);
+      if (k === 0) await tap(/^Add 5 ft to Depth/);
       await shot(`5-drill-${k}`);
       await tap('Hole is drilled');
       await expect(page.getByText(`Hole ${k + 1}, read your flasher by eye`)).toBeVisible();

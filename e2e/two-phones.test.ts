@@ -32,7 +32,10 @@ test('two phones on one outing come to the same, and what one takes back is gone
   await first.getByText(/^Expect/).waitFor();
   // Another test may have left an outing under way.
   const [{ open }] = await stack.query(`SELECT count(*)::int AS open ${underWay}`);
-  for (let i = 0; i < (open as number); i++) await first.getByRole('button', { name: 'End outing' }).click();
+  for (let i = 0; i < (open as number); i++) {
+    await first.getByRole('button', { name: 'End outing' }).click();
+    await first.getByRole('link', { name: 'Water' }).click();
+  }
   await expect.poll(async () => (await stack.query(`SELECT count(*)::int AS n ${underWay}`))[0].n).toBe(0);
   const [{ undone }] = await stack.query("SELECT count(*)::int AS undone FROM event WHERE kind = 'undone'");
   await first.getByRole('button', { name: 'Start outing' }).click();

@@ -34,8 +34,8 @@ export function Stepper({ label, text, empty = 'not measured', onStep, onClear, 
       </View>
       {big ? (
         <View style={{ flexDirection: 'row', gap: 8 }}>
-          <Action grow label={`− ${big.text}`} spoken={`${big.text} less ${label}`} onPress={() => big.onStep(-1)} />
-          <Action grow label={`+ ${big.text}`} spoken={`${big.text} more ${label}`} onPress={() => big.onStep(1)} />
+          <Action grow label={`− ${big.text}`} spoken={`Take ${big.text} from ${label}`} onPress={() => big.onStep(-1)} />
+          <Action grow label={`+ ${big.text}`} spoken={`Add ${big.text} to ${label}`} onPress={() => big.onStep(1)} />
         </View>
       ) : null}
       {hint ? (
