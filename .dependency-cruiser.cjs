@@ -8,6 +8,7 @@ const allowed = {
   winter: ['units', 'water'],
   fish: ['units', 'water'],
   rig: ['units', 'water'],
+  tackle: ['units', 'water', 'fish', 'rig'],
   safety: ['units', 'water'],
   sonar: ['units', 'water'],
   simulator: ['units', 'water', 'sonar', 'fish', 'rig'],
@@ -22,7 +23,7 @@ const allowed = {
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
   patch: ['units', 'fish'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
-  fieldcraft: ['coach', 'outlook', 'weather', 'banks', 'holes', 'river'],
+  fieldcraft: ['tackle', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
 };
 

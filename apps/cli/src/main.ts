@@ -14,6 +14,7 @@ const commands: Record<string, () => Promise<Command>> = {
   simulate: async () => (await import('./commands/simulate')).simulate,
   season: async () => (await import('./commands/season')).season,
   convert: async () => (await import('./commands/convert')).convert,
+  'tie-on': async () => (await import('./commands/tie-on')).tieOn,
 };
 
 const usage = `burrow COMMAND …
@@ -29,6 +30,9 @@ const usage = `burrow COMMAND …
   route F.geojson|F.csv [--closed]     a short walk over places (CSV: x,y in metres)
   simulate --seed N --minutes M [--scene id] [--truth F]
   echo F.ndjson [--species id] [--coach] [--water-temp-c T]
+  tie-on --box F.csv --species id --temp-c T --secchi-m S --method ice|pole|cast|vertical|troll --goal numbers|size|supper
+         [--depth-m D] [--current-ms U] [--cloud C]
+                                      what of the box to tie on, best first, with reasons
   season F.ndjson                     effort, rates and comparisons of a ledger
   convert IN OUT [--leave-out]        places between .gpx, .geojson and soundings .csv;
                                       a ledger .ndjson to catches .csv or .ndjson

@@ -17,3 +17,4 @@ export * from './shore';
 export * from './soundings-csv';
 export * from './places-geojson';
 export * from './read-places';
+export * from './tackle-csv';

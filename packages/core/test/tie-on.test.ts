@@ -1,0 +1,165 @@
+import {
+  changeFirst,
+  colourKind,
+  fallLimits,
+  familyOf,
+  firstToBuy,
+  goals,
+  massFor,
+  tackleFamilies,
+  tackleMethods,
+  tieOnRules,
+  traitsOf,
+  whatToTieOn,
+  zoneOf,
+  type TacklePiece,
+  type TieOnQuery,
+} from '../src/tackle';
+import { speciesTable } from '../src/fish';
+import { sinkTime } from '../src/rig';
+import { seededRandom } from '../src/units';
+
+const piece = (name: string, family: string, more: Partial<TacklePiece> = {}): TacklePiece => ({
+  piece: name,
+  family,
+  massG: null,
+  sizeMm: null,
+  colour: null,
+  hooks: null,
+  points: null,
+  rattle: null,
+  suspends: null,
+  ...more,
+});
+
+/** A box with each family in a natural, a dark and a bright colour, small and large. */
+const fullBox = tackleFamilies.flatMap((f) =>
+  (['clear', 'black', 'chartreuse'] as const).flatMap((colour) => [
+    piece(`${f.id} ${colour} small`, f.id, { colour, sizeMm: f.sizeMm[0], massG: f.massG[0] }),
+    piece(`${f.id} ${colour} large`, f.id, { colour, sizeMm: f.sizeMm[1], massG: f.massG[1] }),
+  ]),
+);
+
+const query = (over: Partial<TieOnQuery> = {}): TieOnQuery => ({
+  speciesId: 'smallmouth',
+  tempC: 6,
+  secchiM: 3,
+  method: 'cast',
+  goal: 'numbers',
+  depthM: 8,
+  currentMs: 0,
+  cloud: null,
+  ...over,
+});
+
+test('on a grid of 200 settings no first choice breaks a rule of the table, and nothing comes that is not in the box', () => {
+  const random = seededRandom(25);
+  const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)];
+  const broken: unknown[] = [];
+  for (let k = 0; k < 200; k++) {
+    const asked = query({
+      speciesId: pick(speciesTable).id,
+      tempC: 14 * random(),
+      secchiM: 0.3 + 6 * random(),
+      method: pick(tackleMethods),
+      goal: pick(goals),
+      depthM: random() < 0.2 ? null : 1 + 14 * random(),
+      currentMs: random() < 0.5 ? 0 : 0.4 * random(),
+      cloud: random() < 0.3 ? null : random(),
+    });
+    const choices = whatToTieOn(fullBox, asked);
+    const traits = traitsOf(fullBox.find((p) => p.piece === choices[0].piece)!);
+    const zone = zoneOf(asked.speciesId, asked.method);
+    const setting = { ...asked, group: speciesTable.find((s) => s.id === asked.speciesId)!.group, zone };
+    const breaks = tieOnRules.filter((r) => r.holds(setting) && r.against?.(traits, setting)).map((r) => r.id);
+    if (breaks.length > 0 || !traits.family.methods.includes(asked.method) || choices.some((c) => !fullBox.some((p) => p.piece === c.piece))) broken.push([asked, breaks]);
+    if (choices.some((c, i) => i > 0 && c.breaks.length === choices[i - 1].breaks.length && c.score > choices[i - 1].score)) broken.push(['order', asked]);
+  }
+  expect(broken).toEqual([]);
+});
+
+test.each(['cast', 'ice', 'vertical'] as const)('cold and clear gives small, slow and silent, %s', (method) => {
+  for (const speciesId of ['smallmouth', 'black-crappie', 'walleye'])
+    for (const goal of ['numbers', 'supper'] as const) {
+      const [first] = whatToTieOn(fullBox, query({ speciesId, method, goal, tempC: 4, secchiM: 5 }));
+      const traits = traitsOf(fullBox.find((p) => p.piece === first.piece)!);
+      expect([traits.isLoud, traits.isBulky, traits.family.pace === 'quick', traits.colour === 'bright']).toEqual([false, false, false, false]);
+      expect(first.why.join(' ')).toMatch(/Silent.*Slow/);
+    }
+});
+
+test('stained and warming gives dark or loud and bulky', () => {
+  for (const goal of goals) {
+    const [first] = whatToTieOn(fullBox, query({ speciesId: 'largemouth', goal, tempC: 11, secchiM: 0.6 }));
+    const traits = traitsOf(fullBox.find((p) => p.piece === first.piece)!);
+    expect(traits.colour === 'dark' || traits.colour === 'bright').toBe(true);
+    if (goal !== 'numbers') expect(traits.isLoud || traits.isBulky).toBe(true);
+  }
+});
+
+test('size before numbers changes it', () => {
+  const numbers = whatToTieOn(fullBox, query({ speciesId: 'largemouth', goal: 'numbers', tempC: 8, secchiM: 1.5 }))[0];
+  const size = whatToTieOn(fullBox, query({ speciesId: 'largemouth', goal: 'size', tempC: 8, secchiM: 1.5 }))[0];
+  expect(size.piece).not.toBe(numbers.piece);
+  expect(traitsOf(fullBox.find((p) => p.piece === size.piece)!).isBulky).toBe(true);
+});
+
+test('fall time alone does not choose: 1/16 to 3/8 oz over 26 ft fall within 6 to 12 s, and the box keeps them near each other', () => {
+  const depthM = 26 * 0.3048;
+  const masses = [1 / 16, 1 / 8, 1 / 4, 3 / 8].map((oz) => oz * 28.35);
+  const tubes = masses.map((massG, k) => piece(`tube ${k}`, 'tube', { massG, sizeMm: 60, colour: 'clear' }));
+  const choices = whatToTieOn(tubes, query({ depthM, goal: 'supper' }));
+  for (const c of choices) expect([c.piece, c.fallS! > 5 && c.fallS! < 16]).toEqual([c.piece, true]);
+  expect(choices.at(-1)!.score).toBeGreaterThan(0.7 * choices[0].score);
+});
+
+test('a mass that nobody said is one that falls in time, and more where the water moves', () => {
+  for (const id of ['micro-jig', 'tube', 'spoon']) {
+    const family = familyOf(id);
+    const massG = massFor(family, 6, 0);
+    const fallS = sinkTime({ massG, material: family.material, shape: family.shape }, 6, fallLimits.lineMm);
+    const isAtItsEnd = massG < 1.01 * family.massG[0] || massG > 0.99 * family.massG[1];
+    expect([id, isAtItsEnd || (fallS > 8 && fallS < 10)]).toEqual([id, true]);
+    expect(massFor(family, 6, 0.2)).toBeGreaterThanOrEqual(massG);
+  }
+  expect(whatToTieOn([piece('a', 'tube')], query())[0]).toMatchObject({ isMassSaid: false });
+});
+
+test('an empty box says what to buy first, by family', () => {
+  expect(whatToTieOn([], query())).toEqual([]);
+  const first = firstToBuy(query({ speciesId: 'black-crappie', method: 'ice' }));
+  expect(first.family.methods).toContain('ice');
+  expect(first.massG).toBeGreaterThan(0.2);
+  expect(first.colour).toBe('natural');
+  expect(firstToBuy(query({ speciesId: 'roach', method: 'pole' })).family.methods).toContain('pole');
+});
+
+test('what to change to first: the same smaller, else in another colour, else another bait', () => {
+  const big = piece('tube 70', 'tube', { sizeMm: 70, colour: 'clear', massG: 3.5 });
+  const small = piece('tube 50', 'tube', { sizeMm: 50, colour: 'clear', massG: 3.5 });
+  const dark = piece('tube dark', 'tube', { sizeMm: 70, colour: 'black', massG: 3.5 });
+  const worm = piece('worm', 'straight-worm', { sizeMm: 90, colour: 'clear', massG: 3.5 });
+  const changed = (box: TacklePiece[]) => changeFirst(whatToTieOn(box, query()), box);
+  expect(changed([big, small, dark, worm])!.what).toBe('size');
+  expect(changed([big, dark, worm])).not.toBeNull();
+  expect(changed([worm])).toBeNull();
+});
+
+test('colours are told by their words', () => {
+  expect(['Clear', 'smoke', 'black/blue', 'Chartreuse', 'silver', 'pearl white', null, 'mauve'].map(colourKind)).toEqual([
+    'natural',
+    'natural',
+    'dark',
+    'bright',
+    'metal',
+    'white',
+    null,
+    null,
+  ]);
+});
+
+test('figures out of range are refused by name', () => {
+  expect(() => whatToTieOn(fullBox, query({ secchiM: 0 }))).toThrow(/clarity, m: expected 0.1 to 40, found 0/);
+  expect(() => whatToTieOn(fullBox, query({ cloud: 2 }))).toThrow(/cloud, share/);
+  expect(() => whatToTieOn([piece('x', 'rubber-duck')], query())).toThrow(/family: expected one of micro-jig/);
+});
