@@ -181,12 +181,13 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
 
   await test.step('Gear switches units and light, and keeps the tackle box', async () => {
     await page.getByRole('link', { name: 'Gear' }).click();
-    await page.getByRole('button', { name: 'Add a presentation' }).click();
-    await page.getByRole('textbox', { name: 'Presentation' }).fill('Small spoon, one point tipped');
+    await page.getByRole('button', { name: 'Add a piece' }).click();
+    await page.getByRole('textbox', { name: 'What you call it' }).fill('Small spoon, one point tipped');
     await expect(page.getByText('Expected a name that is not in the box yet.')).toBeVisible();
-    await page.getByRole('textbox', { name: 'Presentation' }).fill('Blade bait');
+    await page.getByRole('textbox', { name: 'What you call it' }).fill('Blade bait');
+    await page.getByRole('radio', { name: 'Blade', exact: true }).click();
     await page.getByRole('button', { name: 'Save' }).click();
-    await expect(page.getByText('Blade bait')).toBeVisible();
+    await expect(page.getByText('Blade bait', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Take out Blade bait' }).click();
     await page.getByRole('button', { name: 'Put back Blade bait' }).click();
     await expect(page.getByText('Blade bait', { exact: true })).toBeVisible();

@@ -1,12 +1,17 @@
 import { startingViewpoints } from '@burrow/core/outlook';
+import type { TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
 import { ObservableValue, useObservable } from './observable-value';
-import { preferencesVersion, readPreferences, type Device, type KeptHolePlan, type Preferences, type Presentation } from './stored-preferences';
+import { boxOf, preferencesVersion, readPreferences, type Device, type KeptHolePlan, type Preferences, type Presentation } from './stored-preferences';
 
+export { boxOf };
 export type { Device, KeptHolePlan, Preferences, Presentation };
 
 const key = 'burrow.preferences';
+
+/** A piece of which nothing was said. */
+export const unsaid = { massG: null, sizeMm: null, colour: null, hooks: null, points: null, rattle: null, suspends: null } as const;
 
 const starting: Preferences = {
   // Until the angler says otherwise, those of the phone's language.
@@ -14,11 +19,12 @@ const starting: Preferences = {
   theme: 'sun',
   species: 'black-crappie',
   presentations: [
-    { id: 'tungsten', name: 'Tungsten 4 mm, plastic' },
-    { id: 'spoon', name: 'Small spoon, one point tipped' },
-    { id: 'deadstick', name: 'Plain hook, deadstick' },
+    { id: 'tungsten', name: 'Tungsten 4 mm, plastic', tackle: { ...unsaid, family: 'micro-jig' } },
+    { id: 'spoon', name: 'Small spoon, one point tipped', tackle: { ...unsaid, family: 'spoon' } },
+    { id: 'deadstick', name: 'Plain hook, deadstick', tackle: { ...unsaid, family: 'plain-hook' } },
   ],
   presentation: 'tungsten',
+  goal: 'numbers',
   leastIceM: 0.1,
   beatBy: 'off',
   callBy: 'off',
@@ -53,15 +59,25 @@ export function change(part: Partial<Preferences>): void {
 export const usePreferences = () => useObservable(preferences);
 export const unitSystems = { imperial, metric } as const;
 
-/** Adds a presentation and answers its id. */
-export function addPresentation(name: string): string {
-  const id = newId();
-  change({ presentations: [...preferences.get().presentations, { id, name }] });
-  return id;
+/** Puts a piece into the box, or in the place of the one of this id, and answers its id. */
+export function putPresentation(piece: Omit<Presentation, 'id'>, id: string | null): string {
+  const { presentations } = preferences.get();
+  const put = { ...piece, id: id ?? newId() };
+  change({ presentations: id === null ? [...presentations, put] : presentations.map((p) => (p.id === id ? put : p)) });
+  return put.id;
 }
 
-export function renamePresentation(id: string, name: string): void {
-  change({ presentations: preferences.get().presentations.map((p) => (p.id === id ? { ...p, name } : p)) });
+/** Takes pieces of a file into the box: one of a name that is there takes its place. Answers how many came anew. */
+export function takeIntoBox(box: readonly TacklePiece[]): number {
+  const { presentations } = preferences.get();
+  const named = new Map(box.map(({ piece, ...tackle }) => [piece.toLowerCase(), { name: piece, tackle }]));
+  const kept = presentations.map((p) => {
+    const known = named.get(p.name.toLowerCase());
+    named.delete(p.name.toLowerCase());
+    return known ? { ...p, tackle: known.tackle } : p;
+  });
+  change({ presentations: [...kept, ...[...named.values()].map((p) => ({ ...p, id: newId() }))] });
+  return named.size;
 }
 
 /** Takes a presentation out of the box; what was caught with it stays in the log. The last one stays. */

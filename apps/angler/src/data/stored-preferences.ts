@@ -3,13 +3,19 @@ import type { WindViewpoint } from '@burrow/core/banks';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
+import { tackleFamilies, type TackleGoal, type TacklePiece } from '@burrow/core/tackle';
 import type { UnitPreference } from '@burrow/core/units';
 import type { HolePlan } from '@/workers/ground.api';
 
 export interface Presentation {
   id: string;
   name: string;
+  /** What it is, once somebody has said; absent of one that an older app kept. */
+  tackle?: Omit<TacklePiece, 'piece'>;
 }
+
+/** The tackle box: what of the presentations is known well enough to choose by. */
+export const boxOf = (presentations: readonly Presentation[]): TacklePiece[] => presentations.flatMap(({ name, tackle }) => (tackle ? [{ piece: name, ...tackle }] : []));
 
 /** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
 export interface KeptHolePlan extends HolePlan {
@@ -27,6 +33,8 @@ export interface Preferences {
   species: string;
   presentations: Presentation[];
   presentation: string;
+  /** What one fishes for. */
+  goal: TackleGoal;
   /** Least ice the angler drills on, clear and half the white, m. */
   leastIceM: number;
   /** How the beat is given, and how a fish coming up is called out. */
@@ -76,6 +84,18 @@ const plannedHole = z.object({
   own: z.object({ visits: z.number(), minutes: z.number() }),
 });
 
+const figure = z.number().positive().nullable();
+const tackle = z.object({
+  family: z.string().refine((id) => tackleFamilies.some((f) => f.id === id)),
+  massG: figure,
+  sizeMm: figure,
+  colour: z.string().nullable(),
+  hooks: z.number().int().min(0).nullable(),
+  points: z.number().int().min(0).nullable(),
+  rattle: z.boolean().nullable(),
+  suspends: z.boolean().nullable(),
+});
+
 const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   units: z.object({
     depth: either('ft', 'm'),
@@ -88,7 +108,8 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   }),
   theme: either('day', 'dusk', 'sun'),
   species: z.string().min(1),
-  presentations: z.array(z.object({ id: z.string(), name: z.string() })).min(1),
+  presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined) })).min(1),
+  goal: either('numbers', 'size', 'supper'),
   presentation: z.string().min(1),
   leastIceM: z.number().positive(),
   beatBy: either('off', 'sound', 'vibration'),

@@ -1,8 +1,9 @@
 import { iceNeededText, metresPerIceUnit } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
+import { TackleBox } from './TackleBox';
 import { DevicePart } from './DevicePart';
 import { RefusedList } from './RefusedList';
 import { Waters } from './Waters';
@@ -10,11 +11,8 @@ import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import { OfflineError } from '@/data/api';
-import { addPresentation, change, removePresentation, renamePresentation, restorePresentation, unitSystems, usePreferences, type Presentation } from '@/data/preferences';
+import { change, unitSystems, usePreferences } from '@/data/preferences';
 import { useAccount, useLedger, useSignOut } from '@/data/session';
-import { usePalette } from '@/theme/theme';
-
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
 
 /** Tackle box, units, waters, account. */
 export function GearScreen() {
@@ -28,7 +26,7 @@ export function GearScreen() {
         Gear
       </Text>
       <Section title="Tackle box">
-        <Presentations />
+        <TackleBox />
       </Section>
       <Section title="Flasher">
         <DevicePart />
@@ -92,74 +90,6 @@ function Section({ title, children }: { title: string; children: React.ReactNode
         {title}
       </Text>
       {children}
-    </View>
-  );
-}
-
-function Presentations() {
-  const palette = usePalette();
-  const { presentations, presentation } = usePreferences();
-  const [editing, setEditing] = useState<{ id: string | null; name: string } | null>(null);
-  const [gone, setGone] = useState<Presentation | null>(null);
-  const name = editing?.name.trim() ?? '';
-  const double = presentations.some((p) => p.id !== editing?.id && p.name.toLowerCase() === name.toLowerCase());
-  const save = () => {
-    if (!editing || name === '' || double) return;
-    if (editing.id) renamePresentation(editing.id, name);
-    else change({ presentation: addPresentation(name) });
-    setEditing(null);
-  };
-  return (
-    <View style={{ gap: 8 }}>
-      {presentations.map((p) => (
-        <View key={p.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 4, borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 8 }}>
-          <View style={{ flex: 1 }}>
-            <Text strong={p.id === presentation}>{p.name}</Text>
-            {p.id === presentation ? (
-              <Text size="small" tone="kelp">
-                on the line
-              </Text>
-            ) : null}
-          </View>
-          {p.id === presentation ? null : <Action label="Tie on" onPress={() => change({ presentation: p.id })} />}
-          <Action kind="bare" label="" spoken={`Rename ${p.name}`} icon="edit" onPress={() => setEditing(p)} />
-          <Action kind="bare" label="" spoken={`Take out ${p.name}`} icon="remove" disabled={presentations.length === 1} onPress={() => setGone(removePresentation(p.id))} />
-        </View>
-      ))}
-      <View aria-live="polite">
-        {gone ? (
-          <Action
-            icon="undo"
-            label={`Put back ${gone.name}`}
-            onPress={() => {
-              restorePresentation(gone);
-              setGone(null);
-            }}
-          />
-        ) : null}
-      </View>
-      {editing ? (
-        <View style={{ gap: 8 }}>
-          <Suspense fallback={null}>
-            <Field
-              label="Presentation"
-              value={editing.name}
-              maxLength={60}
-              autoFocus
-              onChangeText={(text) => setEditing({ ...editing, name: text })}
-              onSubmitEditing={save}
-              error={double}
-            />
-          </Suspense>
-          {double ? <Text tone="straw">Expected a name that is not in the box yet.</Text> : null}
-          <View style={{ flexDirection: 'row', gap: 8 }}>
-            <Action grow label="Leave it" onPress={() => setEditing(null)} />
-            <Action grow kind="main" label="Save" disabled={name === '' || double} onPress={save} />
-          </View>
-        </View>
-      ) : (
-        <Action icon="plus" label="Add a presentation" onPress={() => setEditing({ id: null, name: '' })} />
-      )}
     </View>
   );
 }

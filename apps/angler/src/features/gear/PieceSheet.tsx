@@ -1,0 +1,98 @@
+import { familyOf, tackleFamilies } from '@burrow/core/tackle';
+import { fishLengthText, lureMassesG, lureText } from '@burrow/core/units';
+import { lazy, Suspense, useState } from 'react';
+import { change, putPresentation, unsaid, usePreferences, type Presentation } from '@/data/preferences';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+
+const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+
+const colours = ['clear', 'natural', 'silver', 'gold', 'white', 'black', 'blue', 'chartreuse', 'pink', 'orange'] as const;
+const either = [
+  { id: 'yes', label: 'Yes' },
+  { id: 'no', label: 'No' },
+  { id: 'unsaid', label: 'Not said' },
+] as const;
+const idOf = (value: boolean | null) => (value === null ? 'unsaid' : value ? 'yes' : 'no');
+const valueOf = (id: (typeof either)[number]['id']) => (id === 'unsaid' ? null : id === 'yes');
+
+/** A piece of the box: its family is enough; each figure more makes the choice better. What is left out stays not known. */
+export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onClose: () => void }) {
+  const { units, presentations } = usePreferences();
+  const [name, setName] = useState(piece?.name ?? '');
+  const [tackle, setTackle] = useState(piece?.tackle ?? null);
+  const family = tackle ? familyOf(tackle.family) : null;
+  const masses = lureMassesG(units);
+  const stepMm = units.fishLength === 'in' ? 25.4 / 8 : 5;
+  const isDouble = presentations.some((p) => p.id !== piece?.id && p.name.toLowerCase() === name.trim().toLowerCase());
+  const set = (part: Partial<NonNullable<typeof tackle>>) => setTackle((t) => (t ? { ...t, ...part } : t));
+  const massStep = (d: 1 | -1) => {
+    const at = tackle?.massG;
+    if (at == null) return set({ massG: masses.find((m) => m >= Math.sqrt(family!.massG[0] * family!.massG[1])) ?? masses[masses.length - 1] });
+    const next = d > 0 ? masses.find((m) => m > at * 1.01) : masses.findLast((m) => m < at * 0.99);
+    if (next !== undefined) set({ massG: next });
+  };
+  const save = () => {
+    const id = putPresentation({ name: name.trim(), ...(tackle ? { tackle } : {}) }, piece?.id ?? null);
+    if (!piece) change({ presentation: id });
+    onClose();
+  };
+  const count = (which: 'hooks' | 'points', d: 1 | -1) => set({ [which]: Math.min(12, Math.max(0, (tackle?.[which] ?? 0) + d)) });
+  return (
+    <Sheet
+      title={piece ? piece.name : 'A piece of tackle'}
+      open
+      onClose={onClose}
+      footer={<Action kind="main" height={64} label="Save" disabled={name.trim() === '' || isDouble || tackle === null} onPress={save} />}
+    >
+      <Suspense fallback={null}>
+        <Field label="What you call it" value={name} maxLength={60} onChangeText={setName} error={isDouble} />
+      </Suspense>
+      {isDouble ? <Text tone="straw">Expected a name that is not in the box yet.</Text> : null}
+      <Text strong>What is it?</Text>
+      <Choice
+        label="Family"
+        options={tackleFamilies.map((f) => ({ id: f.id, label: f.name }))}
+        value={tackle?.family ?? ''}
+        onChange={(id) => setTackle((t) => ({ ...(t ?? unsaid), family: id }))}
+        wrap
+      />
+      {tackle && family ? (
+        <>
+          <Stepper label="Mass" text={tackle.massG === null ? null : lureText(tackle.massG, units)} empty="not known" onStep={massStep} onClear={() => set({ massG: null })} />
+          <Stepper
+            label="Length"
+            text={tackle.sizeMm === null ? null : fishLengthText(tackle.sizeMm, units)}
+            empty="not known"
+            onStep={(d) => set({ sizeMm: tackle.sizeMm === null ? Math.round(Math.sqrt(family.sizeMm[0] * family.sizeMm[1])) : Math.max(2, tackle.sizeMm + d * stepMm) })}
+            onClear={() => set({ sizeMm: null })}
+          />
+          <Text strong>Colour</Text>
+          <Choice label="Colour" options={colours.map((id) => ({ id, label: id }))} value={(tackle.colour ?? '') as never} onChange={(colour) => set({ colour })} wrap />
+          <Text strong>Does it rattle?</Text>
+          <Choice label="Rattle" options={either} value={idOf(tackle.rattle)} onChange={(id) => set({ rattle: valueOf(id) })} wrap />
+          <Stepper
+            label="Hooks"
+            text={tackle.hooks === null ? null : String(tackle.hooks)}
+            empty="not said"
+            onStep={(d) => count('hooks', d)}
+            onClear={() => set({ hooks: null })}
+          />
+          <Stepper
+            label="Points in all"
+            text={tackle.points === null ? null : String(tackle.points)}
+            empty="not said"
+            onStep={(d) => count('points', d)}
+            onClear={() => set({ points: null })}
+            hint="A treble has three. The law of a water may count them."
+          />
+        </>
+      ) : (
+        <Text tone="second">Its family says how it works; the rest may follow another day.</Text>
+      )}
+    </Sheet>
+  );
+}
