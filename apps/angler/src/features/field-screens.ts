@@ -9,5 +9,7 @@ export { MarkWaterScreen } from './water/MarkWaterScreen';
 export { NewWaterScreen } from './water/NewWaterScreen';
 export { OutingScreen } from './season/outing/OutingScreen';
 export { PracticeScreen } from './practice/PracticeScreen';
+export { RigCardScreen } from './tackle/RigCardScreen';
 export { SeasonScreen } from './season/SeasonScreen';
+export { TieOnScreen } from './tackle/TieOnScreen';
 export { WaterScreen } from './water/WaterScreen';

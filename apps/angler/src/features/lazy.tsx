@@ -23,3 +23,5 @@ export const FieldcraftRoute = opened('FieldcraftScreen');
 export const MarkWaterRoute = opened('MarkWaterScreen');
 export const NewWaterRoute = opened('NewWaterScreen');
 export const OutingRoute = opened('OutingScreen');
+export const TieOnRoute = opened('TieOnScreen');
+export const RigCardRoute = opened('RigCardScreen');

@@ -4,3 +4,4 @@ export * from './sink';
 export * from './line-bow';
 export * from './line-angle';
 export * from './tip-up';
+export * from './cards';

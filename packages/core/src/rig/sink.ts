@@ -32,3 +32,10 @@ export function sinkTime(lure: Lure, depthM: number, lineMm: number): number {
   }
   return t;
 }
+
+/** The fall of a lure over time: depth, m, at even shares of the way, with the seconds it takes. Ranges as of `sinkTime`. */
+export const fallCurve = (lure: Lure, depthM: number, lineMm: number, points = 8): { s: number; depthM: number }[] =>
+  Array.from({ length: points + 1 }, (_, k) => {
+    const at = Math.max(0.1, (depthM * k) / points);
+    return k === 0 ? { s: 0, depthM: 0 } : { s: sinkTime(lure, at, lineMm), depthM: at };
+  });

@@ -50,7 +50,8 @@ export function zoneOf(speciesId: string, method: TackleMethod): Zone {
   return method === 'ice' || method === 'vertical' || method === 'troll' ? 'middle' : 'near bottom';
 }
 
-const lureOf = (family: TackleFamily, massG: number): Lure => ({ massG, material: family.material, shape: family.shape });
+/** A piece as it falls. */
+export const lureOf = (family: TackleFamily, massG: number): Lure => ({ massG, material: family.material, shape: family.shape });
 
 /** A mass of the family that falls to a depth in the middle of the time that is wanted, g; more in a current. */
 export function massFor(family: TackleFamily, depthM: number | null, currentMs: number): number {

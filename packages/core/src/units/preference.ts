@@ -151,7 +151,7 @@ export const lureMassesG = (units: UnitPreference): readonly number[] => (units.
 export function lureText(massG: number, units: UnitPreference): string {
   if (units.weight === 'g') return `${rounded(massG, 1)} g`;
   const ounces = massG / gramsPerOunce;
-  const sold = Object.entries(soldOunces).find(([, oz]) => Math.abs(oz / ounces - 1) < 0.01);
+  const sold = Object.entries(soldOunces).find(([, oz]) => Math.abs(oz / ounces - 1) < 0.03);
   return sold ? `${sold[0]} oz` : `${rounded(ounces, ounces < 0.1 ? 3 : 2)} oz`;
 }
 

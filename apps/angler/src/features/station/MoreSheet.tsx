@@ -152,6 +152,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
       </View>
       <Signals />
       <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
         <Action grow height={64} label="Rig on the spot" onPress={() => onSheet('rig')} />
         {onKeep ? <Action grow height={64} icon="download" label="Keep as echo log" onPress={onKeep} /> : null}
       </View>

@@ -1,0 +1,1 @@
+export { RigCardRoute as default } from '@/features/lazy';

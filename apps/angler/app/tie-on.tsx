@@ -1,0 +1,1 @@
+export { TieOnRoute as default } from '@/features/lazy';

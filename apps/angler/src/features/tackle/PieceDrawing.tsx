@@ -1,0 +1,128 @@
+import { traitsOf, type TacklePiece } from '@burrow/core/tackle';
+import { fishLengthText, type UnitPreference } from '@burrow/core/units';
+import { View } from 'react-native';
+import Svg, { Circle, Ellipse, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import { bold, usePalette } from '@/theme/theme';
+import { useSize } from '@/ui/useSize';
+
+const height = 168;
+const middle = 74;
+/** How each family is drawn. */
+const kinds: Record<string, 'tube' | 'soft' | 'dot' | 'metal' | 'hard' | 'hook'> = {
+  tube: 'tube',
+  grub: 'soft',
+  'straight-worm': 'soft',
+  'finesse-jig': 'soft',
+  'bulky-jig': 'soft',
+  'swim-jig': 'soft',
+  'soft-trolling': 'soft',
+  'micro-jig': 'dot',
+  spoon: 'metal',
+  blade: 'metal',
+  'jigging-minnow': 'hard',
+  'suspending-minnow': 'hard',
+  'tight-crank': 'hard',
+  lipless: 'hard',
+  'plain-hook': 'hook',
+  'float-rig': 'hook',
+  'pole-rig': 'hook',
+  'tip-up-rig': 'hook',
+};
+
+/** The piece over a ruler: to its own length where somebody said it, else to what is usual of its family. */
+export function PieceDrawing({ piece, units }: { piece: TacklePiece; units: UnitPreference }) {
+  const palette = usePalette();
+  const [size, onLayout] = useSize();
+  const { sizeMm, isSizeSaid, colour } = traitsOf(piece);
+  const width = Math.max(1, size.width);
+  const lengthPx = Math.min(width - 110, 260);
+  const left = (width - lengthPx) / 2;
+  const right = left + lengthPx;
+  const fill = { natural: palette.depths[2], metal: palette.depths[4], dark: palette.ink, white: palette.card, bright: palette.straw }[colour ?? 'natural'];
+  const line = { stroke: palette.ink, strokeWidth: 2.5, fill: 'none', strokeLinecap: 'round' as const };
+  const kind = kinds[piece.family] ?? 'soft';
+  const unitMm = units.fishLength === 'in' ? 25.4 : 10;
+  const ticks = Array.from({ length: Math.floor(sizeMm / unitMm) + 1 }, (_, k) => left + ((k * unitMm) / sizeMm) * lengthPx);
+  const hook = (x: number, y: number, r: number) => <Path d={`M${x} ${y}h${r * 1.6}a${r} ${r} 0 1 0 ${-r} ${-r * 1.05}l5 9`} {...line} stroke={palette.ink} strokeWidth={3} />;
+  return (
+    <View onLayout={onLayout} role="img" aria-label={`${piece.piece}, ${fishLengthText(sizeMm, units)} ${isSizeSaid ? 'long' : 'as usual of its kind'}`} style={{ height }}>
+      {size.width > 0 ? (
+        <Svg width={width} height={height} aria-hidden>
+          {kind === 'tube' ? (
+            <G>
+              <Path d={`M${left + 22} ${middle - 26}H${right - 70}V${middle + 26}H${left + 22}a22 26 0 0 1 0 -52Z`} fill={fill} stroke={palette.ink} strokeWidth={2} />
+              {[-22, -13, -4, 4, 13, 22].map((dy) => (
+                <Path
+                  key={dy}
+                  d={`M${right - 70} ${middle + dy}Q${right - 30} ${middle + dy * 1.1} ${right} ${middle + dy * 1.5}`}
+                  {...line}
+                  strokeWidth={3.5}
+                  stroke={palette.second}
+                />
+              ))}
+              <Ellipse cx={left + 50} cy={middle} rx={20} ry={13} fill={palette.second} />
+              <Line x1={left + 50} x2={left + 50} y1={middle - 13} y2={middle - 38} {...line} />
+              <Circle cx={left + 50} cy={middle - 44} r={6} {...line} />
+              {hook(right - 110, middle, 22)}
+            </G>
+          ) : kind === 'soft' ? (
+            <G>
+              <Circle cx={left + 18} cy={middle} r={18} fill={palette.second} />
+              <Path
+                d={`M${left + 30} ${middle - 13}C${left + lengthPx * 0.5} ${middle - 20} ${left + lengthPx * 0.7} ${middle - 10} ${right} ${middle - 22}C${right - 20} ${middle + 2} ${left + lengthPx * 0.6} ${middle + 16} ${left + 30} ${middle + 13}Z`}
+                fill={fill}
+                stroke={palette.ink}
+                strokeWidth={2}
+              />
+              <Circle cx={left + 14} cy={middle - 24} r={6} {...line} />
+              {hook(left + lengthPx * 0.34, middle - 4, 20)}
+            </G>
+          ) : kind === 'dot' ? (
+            <G>
+              <Circle cx={left + lengthPx * 0.3} cy={middle} r={lengthPx * 0.2} fill={fill} stroke={palette.ink} strokeWidth={2} />
+              <Circle cx={left + lengthPx * 0.3} cy={middle - lengthPx * 0.2 - 7} r={7} {...line} />
+              {hook(left + lengthPx * 0.48, middle + 14, 34)}
+            </G>
+          ) : kind === 'metal' ? (
+            <G>
+              <Path
+                d={`M${left} ${middle}C${left + lengthPx * 0.3} ${middle - 40} ${left + lengthPx * 0.7} ${middle - 34} ${right - 40} ${middle}C${left + lengthPx * 0.7} ${middle + 34} ${left + lengthPx * 0.3} ${middle + 40} ${left} ${middle}Z`}
+                fill={fill}
+                stroke={palette.ink}
+                strokeWidth={2}
+              />
+              <Circle cx={left - 8} cy={middle} r={7} {...line} />
+              {hook(right - 40, middle, 17)}
+            </G>
+          ) : kind === 'hard' ? (
+            <G>
+              <Path
+                d={`M${left} ${middle}C${left + lengthPx * 0.2} ${middle - 34} ${left + lengthPx * 0.6} ${middle - 30} ${right - 26} ${middle}C${left + lengthPx * 0.6} ${middle + 26} ${left + lengthPx * 0.2} ${middle + 30} ${left} ${middle}Z`}
+                fill={fill}
+                stroke={palette.ink}
+                strokeWidth={2}
+              />
+              <Path d={`M${right - 26} ${middle}l26 -18v36Z`} fill={palette.second} />
+              <Circle cx={left + lengthPx * 0.14} cy={middle - 6} r={5} fill={palette.ink} />
+              {hook(left + lengthPx * 0.4, middle + 32, 14)}
+            </G>
+          ) : (
+            <G>
+              <Line x1={left} x2={right - 60} y1={middle - 30} y2={middle - 30} {...line} />
+              <Circle cx={left - 4} cy={middle - 30} r={5} {...line} />
+              <Path d={`M${right - 60} ${middle - 30}a36 36 0 1 1 -36 44l10 12`} {...line} strokeWidth={4} />
+              <Path d={`M${right - 70} ${middle + 34}c30 26 50 0 40 -34`} {...line} stroke={palette.plum} strokeWidth={9} />
+            </G>
+          )}
+          <Line x1={left} x2={right} y1={height - 34} y2={height - 34} {...line} strokeWidth={2} />
+          {ticks.map((x) => (
+            <Line key={x} x1={x} x2={x} y1={height - 34} y2={height - 24} {...line} strokeWidth={2} />
+          ))}
+          <SvgText x={right} y={height - 6} textAnchor="end" fontFamily={bold} fontSize={15} fill={palette.ink}>
+            {isSizeSaid ? fishLengthText(sizeMm, units) : `about ${fishLengthText(sizeMm, units)}, not said`}
+          </SvgText>
+        </Svg>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,134 @@
+import { speciesOf } from '@burrow/core/fish';
+import { familyOf, goals, leaderKg, zoneOf } from '@burrow/core/tackle';
+import { depthText, fishLengthText, inOwnUnits, lureText, tempText, weightText } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import { ScrollView, View } from 'react-native';
+import { newId } from '@/data/ids';
+import { change, usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { useWater } from '@/data/water';
+import { usePalette } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Text } from '@/ui/Text';
+import { FallChart } from './FallChart';
+import { PieceDrawing } from './PieceDrawing';
+import { useTieOn } from './useTieOn';
+import { pieceText } from './words';
+
+const goalNames = { numbers: 'Numbers', size: 'Size', supper: 'Supper' } as const;
+const changes = { size: 'size before colour; schools differ', colour: 'another colour; schools differ whether that comes first', bait: 'another bait' } as const;
+
+/** What to tie on now: the first choice of the box with its reasons, how it falls, what to change to, and what comes next. */
+export function TieOnScreen() {
+  const palette = usePalette();
+  const router = useRouter();
+  const { units, presentations, presentation, goal } = usePreferences();
+  const { ledger } = useLedger();
+  const { detail } = useWater();
+  const { query, temp, secchi, box, choices, next, buy, outing, station, unsaid } = useTieOn();
+  const [first, second] = choices;
+  const piece = first && box.find((p) => p.piece === first.piece);
+  const species = speciesOf(query.speciesId);
+  const leader = leaderKg(query.speciesId);
+  const zone = detail.data?.value.file.water.timezone ?? 'UTC';
+  const rests = [
+    species.short,
+    goalNames[goal].toLowerCase(),
+    query.depthM === null ? 'depth not known' : depthText(query.depthM, units),
+    `${tempText(query.tempC, units)} ${temp.by}`,
+    `sight ${depthText(query.secchiM, units)} ${secchi.by}`,
+    `${choices.length} in your box fit`,
+  ].join(', ');
+  const tie = async () => {
+    const chosen = presentations.find((p) => p.name === first.piece);
+    if (!chosen) return;
+    change({ presentation: chosen.id });
+    const line = outing?.lines.findLast((l) => l.station === station?.id && l.upMs === null && l.rod === 'rod 1');
+    if (outing && station && line && line.presentation !== chosen.name)
+      await ledger.writeAll({ id: outing.id, zone }, [
+        { kind: 'line-up', body: { line: line.id } },
+        {
+          kind: 'line-down',
+          body: {
+            line: newId(),
+            station: station.id,
+            rod: line.rod,
+            presentation: chosen.name,
+            ...(line.depths.length > 0 ? { depthM: line.depths[line.depths.length - 1].depthM } : {}),
+          },
+        },
+      ]);
+    router.navigate(outing?.currentStation ? '/hole' : '/gear');
+  };
+  const goalChoice = <Choice label="What for" options={goals.map((id) => ({ id, label: goalNames[id] }))} value={goal} onChange={(id) => change({ goal: id })} wrap />;
+  return (
+    <View style={{ flex: 1 }}>
+      <ScrollView contentContainerStyle={{ paddingVertical: 16, gap: 14, maxWidth: 720, width: '100%', alignSelf: 'center' }}>
+        <View style={{ paddingHorizontal: 16, gap: 6 }} aria-live="polite">
+          <Text size="small" tone="second">
+            {rests}
+          </Text>
+          <Text heading={1} size="title">
+            {first ? `Tie on: ${first.piece}` : `Nothing in your box is for this`}
+          </Text>
+          {first ? (
+            <Text>{inOwnUnits(first.why.join(' '), units)}</Text>
+          ) : buy ? (
+            <Text>{`First a ${buy.family.name.toLowerCase()}, about ${lureText(buy.massG, units)} and ${fishLengthText(buy.sizeMm, units)}, ${buy.colour}. ${buy.why.slice(0, 2).join(' ')}`}</Text>
+          ) : null}
+          {first?.viewpoint ? <Text size="small" tone="second">{`Schools differ on colour: this is the side of ${first.viewpoint}.`}</Text> : null}
+        </View>
+        <View style={{ paddingHorizontal: 16 }}>{goalChoice}</View>
+        {piece ? (
+          <>
+            <PieceDrawing piece={piece} units={units} />
+            <View style={{ paddingHorizontal: 16 }}>
+              <Text size="small" tone="second">
+                {`${pieceText({ tackle: piece }, units)}. Leader of ${weightText(1000 * leader.fromKg, units)} to ${weightText(1000 * leader.toKg, units)}, loop knot so that it hangs free. ${{ middle: 'They are met in the middle of the water.', 'near bottom': 'They are met just over the bottom.', bottom: 'They are met on the bottom.' }[zoneOf(query.speciesId, query.method)]}`}
+              </Text>
+              {first.isMassSaid ? null : <Text size="small" tone="straw">{`Its mass is not said: ${lureText(first.massG, units)} would fall in time.`}</Text>}
+            </View>
+            {query.depthM === null ? null : <FallChart family={familyOf(piece.family)} massG={first.massG} depthM={query.depthM} units={units} />}
+            {next ? <Row over="Two refusals alike: change the beat, then" what={next.piece} under={changes[next.what]} /> : null}
+            {second ? <Row over="Runner-up" what={second.piece} under={second.why.slice(0, 2).join(' ')} /> : null}
+          </>
+        ) : null}
+        {unsaid.length > 0 ? (
+          <View style={{ paddingHorizontal: 16 }}>
+            <Text size="small" tone="straw">{`Left out, for nobody said what they are: ${unsaid.map((p) => p.name).join(', ')}. Gear asks once.`}</Text>
+          </View>
+        ) : null}
+      </ScrollView>
+      <View style={{ flexDirection: 'row', gap: 8, padding: 12, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
+        <Action grow height={64} label="Rig cards" onPress={() => router.navigate('/rig-card')} />
+        {first ? (
+          <Action
+            grow
+            kind="main"
+            height={64}
+            label={presentations.find((p) => p.id === presentation)?.name === first.piece ? 'It is on the line' : 'On the line'}
+            onPress={() => void tie()}
+          />
+        ) : (
+          <Action grow kind="main" height={64} label="To the box" onPress={() => router.navigate('/gear')} />
+        )}
+      </View>
+    </View>
+  );
+}
+
+function Row({ over, what, under }: { over: string; what: string; under: string }) {
+  const palette = usePalette();
+  return (
+    <View style={{ paddingHorizontal: 16, paddingTop: 10, borderTopWidth: 1, borderTopColor: palette.line, gap: 2 }}>
+      <Text size="small" tone="second">
+        {over}
+      </Text>
+      <Text strong>{what}</Text>
+      <Text size="small" tone="second">
+        {under}
+      </Text>
+    </View>
+  );
+}

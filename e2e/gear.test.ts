@@ -1,0 +1,47 @@
+import { expect } from '@playwright/test';
+import { test } from './stack';
+
+const box = `piece,family,mass_g,size_mm,colour,hooks,points,rattle,suspends
+Clear tube,tube,3.5,63,clear,1,1,no,
+Small jig,micro-jig,0.9,8,black,1,1,no,
+Loud blade,blade,7,40,chartreuse,2,6,yes,
+`;
+
+test('a tackle box comes in, what to tie on follows from it and from the goal, and the rig is worked out to scale', async ({ demo: page, stack }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const shot = async (name: string) => {
+    if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/${name}.png` });
+  };
+  await page.goto(`${stack.url}/gear`);
+  const bring = async (text: string) => {
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Bring a box in' }).click();
+    await (await chooser).setFiles({ name: 'box.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  };
+  await bring(box.replace('3.5', '-1'));
+  await expect(page.getByText(/^box\.csv: line 2: mass_g: expected 0\.05 to 500, found -1\. Nothing was taken in\.$/)).toBeVisible();
+  await bring(box);
+  await expect(page.getByText('box.csv: 3 new, 0 brought up to date.')).toBeVisible();
+  await shot('gear-box');
+  await page.getByRole('button', { name: 'Add a piece' }).click();
+  await shot('piece');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'What to tie on' }).click();
+  const heading = page.getByRole('heading', { level: 1, name: /^Tie on: / });
+  await expect(heading).toBeVisible({ timeout: 40_000 });
+  await expect(page.getByText(/^Crappie, numbers, /)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Fall to / })).toBeVisible({ timeout: 40_000 });
+  await page.waitForTimeout(800);
+  await shot('tie-on');
+  const numbers = await heading.innerText();
+  expect(numbers).not.toContain('Loud blade');
+  await page.getByRole('button', { name: 'On the line' }).click();
+  await expect(page.getByText(/^on the line; /)).toBeVisible();
+  await page.getByRole('button', { name: 'What to tie on' }).click();
+  await page.getByRole('button', { name: 'Rig cards' }).click();
+  for (const rig of ['Sliding float', 'Tip-up', 'Tube, head set back']) {
+    await page.getByRole('radio', { name: rig }).click();
+    await expect(page.getByRole('img', { name: new RegExp(`^${rig}: `) })).toBeVisible();
+    await shot(`rig-${rig.split(/[ ,-]/)[0]}`);
+  }
+});

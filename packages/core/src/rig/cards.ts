@@ -1,0 +1,215 @@
+import { requireWithin } from '../units';
+
+/** Kinds of part, each with a sign of its own on the card. */
+export type PartKind = 'stop' | 'bead' | 'float' | 'bulk' | 'shot' | 'swivel' | 'loop' | 'weight' | 'hook' | 'bait' | 'flag' | 'knot';
+
+/** One part of a rig, by how far it sits above the hook along the line. */
+export interface RigPart {
+  kind: PartKind;
+  name: string;
+  /** m; 0 at the hook. */
+  aboveHookM: number;
+  /** Mass where it counts, g. */
+  massG?: number;
+}
+
+/** A rig with its numbers worked out. */
+export interface RigCard {
+  id: RigId;
+  name: string;
+  parts: RigPart[];
+  /** Length of the card's line from the hook up, m. */
+  lengthM: number;
+  /** What hangs under the float and what it carries, g; only of float rigs. */
+  load?: { hungG: number; carriesG: number };
+  steps: string[];
+  /** What of it the law may count. */
+  hooks: number;
+}
+
+export const rigIds = ['sliding-float', 'fixed-float', 'pole', 'loop-jig', 'tube', 'two-baits', 'tip-up', 'tandem'] as const;
+export type RigId = (typeof rigIds)[number];
+
+export const rigNames: Readonly<Record<RigId, string>> = {
+  'sliding-float': 'Sliding float',
+  'fixed-float': 'Fixed float',
+  pole: 'Pole rig',
+  'loop-jig': 'Jig on a loop knot',
+  tube: 'Tube, head set back',
+  'two-baits': 'Two baits on a line',
+  'tip-up': 'Tip-up',
+  tandem: 'Tandem for trolling',
+};
+
+export interface RigSetting {
+  /** Depth that the bait is to hang at, m, 0.3 to 60. */
+  depthM: number;
+  /** Depth of the bed, m; null where nobody knows. */
+  bottomM: number | null;
+}
+
+/** Split shot by their names, g. Source: the sizes in common use. */
+const shot = { AAA: 0.81, BB: 0.4, 'No. 4': 0.17, 'No. 8': 0.06, 'No. 10': 0.03 } as const;
+/** A hook with its bait, g; what is left so that only the tip shows, g. Heuristic. */
+const [baitedG, tipG] = [0.1, 0.01];
+/** A float is fixed to here and slides beyond, m; bulk shot sits so high above the hook, m. Source: fieldcraft, 20 to 25 cm. */
+export const floatLimits = { fixedToM: 2, bulkM: 0.25 } as const;
+
+/** Shot that a float of this capacity takes, largest first, so that no more than `leftG` of it is left. */
+function shotFor(carriesG: number): { bulk: { name: string; massG: number }[]; droppers: { name: string; massG: number }[]; hungG: number } {
+  const droppers = [
+    { name: 'No. 8', massG: shot['No. 8'] },
+    { name: 'No. 10', massG: shot['No. 10'] },
+  ];
+  let left = carriesG - tipG - baitedG - droppers.reduce((sum, d) => sum + d.massG, 0);
+  const bulk: { name: string; massG: number }[] = [];
+  for (const [name, massG] of Object.entries(shot)) {
+    while (massG <= left + 1e-9 && bulk.length < 12) {
+      bulk.push({ name, massG });
+      left -= massG;
+    }
+  }
+  return { bulk, droppers, hungG: carriesG - tipG - Math.max(0, left) };
+}
+
+/** Capacity of a float for still water of a depth, g: a quarter gram and as much again each metre. Heuristic; source: fieldcraft. */
+const stillCapacity = (depthM: number) => Math.max(0.4, Math.round(10 * (0.25 + 0.4 * depthM)) / 10);
+
+const names = (list: readonly { name: string }[]) => {
+  const counts = new Map<string, number>();
+  for (const { name } of list) counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts].map(([name, n]) => (n > 1 ? `${n} ${name}` : name)).join(' and ');
+};
+
+function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number): RigCard {
+  const carriesG = stillCapacity(depthM);
+  const { bulk, droppers, hungG } = shotFor(carriesG);
+  const bulkAt = Math.min(floatLimits.bulkM, 0.6 * depthM);
+  const slides = id === 'sliding-float';
+  return {
+    id,
+    name: rigNames[id],
+    lengthM: depthM + 0.3,
+    load: { hungG, carriesG },
+    hooks: 1,
+    parts: [
+      ...(slides
+        ? [
+            { kind: 'stop' as const, name: 'stop knot', aboveHookM: depthM },
+            { kind: 'bead' as const, name: 'bead, so that the knot does not slip through', aboveHookM: depthM - 0.01 },
+          ]
+        : []),
+      {
+        kind: 'float',
+        name: slides ? `float, slides, carries ${carriesG} g` : `float, carries ${carriesG} g`,
+        aboveHookM: slides ? Math.max(bulkAt + 0.1, depthM - 0.05) : depthM,
+      },
+      { kind: 'bulk', name: names(bulk) || 'no bulk', aboveHookM: bulkAt, massG: bulk.reduce((sum, b) => sum + b.massG, 0) },
+      { kind: 'shot', name: droppers[0].name, aboveHookM: bulkAt * 0.6, massG: droppers[0].massG },
+      { kind: 'shot', name: droppers[1].name, aboveHookM: bulkAt * 0.3, massG: droppers[1].massG },
+      { kind: 'hook', name: 'hook and bait', aboveHookM: 0, massG: baitedG },
+    ],
+    steps: [
+      ...(slides
+        ? ['Thread knot on the main line, its ends cut to a finger’s breadth.', 'Bead, then the float, free to slide.']
+        : ['Float on at both ends of its stem, at the depth from the hook.']),
+      `Pinch on the bulk: ${names(bulk) || 'none'}.`,
+      'Two small shot below it, the smallest nearest the hook.',
+      'A finer length to the hook.',
+      'Set it in the margin: only the tip shows. Add or take the smallest shot until it does.',
+    ],
+  };
+}
+
+/** A rig with its numbers worked out for a depth. Throws RangeError for a depth outside 0.3 to 60 m. */
+export function rigCard(id: RigId, { depthM, bottomM }: RigSetting): RigCard {
+  requireWithin(depthM, 0.3, 60, 'depth', 'm');
+  const overBed = bottomM === null ? null : Math.max(0, bottomM - depthM);
+  if (id === 'sliding-float' || id === 'fixed-float' || id === 'pole') return floatRig(id, depthM);
+  const card = (parts: RigPart[], lengthM: number, hooks: number, steps: string[]): RigCard => ({ id, name: rigNames[id], parts, lengthM, hooks, steps });
+  switch (id) {
+    case 'loop-jig':
+      return card(
+        [
+          { kind: 'knot', name: 'braid to leader, two uni knots', aboveHookM: 1 },
+          { kind: 'loop', name: 'loop knot, so that it hangs free', aboveHookM: 0.02 },
+          { kind: 'hook', name: 'jig, level', aboveHookM: 0 },
+        ],
+        1.2,
+        1,
+        [
+          'A metre of leader to the main line.',
+          'Loop knot: the loop no wider than the eye.',
+          'It must hang level: slide the knot on the eye until it does.',
+          'It spins: turn the spool off its twist, or let it hang and stop.',
+        ],
+      );
+    case 'tube':
+      return card(
+        [
+          { kind: 'loop', name: 'loop knot', aboveHookM: 0.03 },
+          { kind: 'weight', name: 'head inside, a fifth of the length behind the nose', aboveHookM: 0.01 },
+          { kind: 'hook', name: 'hook out at the tails', aboveHookM: 0 },
+        ],
+        0.3,
+        1,
+        [
+          'Push the head in from the tails, short of the nose: the room before it holds scent and levels the bait.',
+          'Eye out through the top.',
+          'Short bites: cut the tails back toward the bend, all level.',
+          'Shorten the whole tube in cold water.',
+        ],
+      );
+    case 'two-baits':
+      return card(
+        [
+          { kind: 'loop', name: 'dropper loop with the second bait', aboveHookM: 0.45 },
+          { kind: 'weight', name: 'the heavier bait, or a weight', aboveHookM: 0 },
+          { kind: 'hook', name: 'first bait', aboveHookM: 0 },
+        ],
+        Math.min(depthM, 1.2),
+        2,
+        [
+          'Only where two hooks on a line are allowed.',
+          'Dropper loop a forearm above the lower bait, its arm two fingers long.',
+          'The small bait above, the heavy one below keeps the line straight.',
+          'Which of the two they take says at what height they are.',
+        ],
+      );
+    case 'tip-up':
+      return card(
+        [
+          { kind: 'flag', name: 'flag, bent under its trip', aboveHookM: depthM },
+          { kind: 'swivel', name: 'swivel', aboveHookM: Math.min(0.9, 0.8 * depthM) },
+          { kind: 'weight', name: 'weight that keeps the bait down', aboveHookM: Math.min(0.6, 0.6 * depthM) },
+          { kind: 'hook', name: overBed === null ? 'dead bait' : `dead bait, ${overBed.toFixed(1)} m over the bed`, aboveHookM: 0 },
+        ],
+        depthM,
+        1,
+        [
+          'Clip a weight to the hook and find the bottom.',
+          'Mark the line at the water, then take up the height over the bed.',
+          'Lay the line loose by the hole: it must run.',
+          'Flag up: pull the slack in before setting, lift when you feel weight.',
+        ],
+      );
+    case 'tandem':
+      return card(
+        [
+          { kind: 'swivel', name: 'three-way swivel', aboveHookM: 1.5 },
+          { kind: 'loop', name: 'upper bait on a longer leader', aboveHookM: 0.8 },
+          { kind: 'weight', name: 'weight on the lower arm', aboveHookM: 0.6 },
+          { kind: 'hook', name: 'lower bait', aboveHookM: 0 },
+        ],
+        2,
+        2,
+        [
+          'Only where two baits on a line are allowed.',
+          'Main line to the upper eye of the swivel.',
+          'Weight on a short arm that breaks first.',
+          'Two leaders of unlike length, so that they do not meet in a turn.',
+          'Turn wide: the inside line sinks.',
+        ],
+      );
+  }
+}
