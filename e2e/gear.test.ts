@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { test } from './stack';
+import { drillOnce, test } from './stack';
 
 const box = `piece,family,mass_g,size_mm,colour,hooks,points,rattle,suspends
 Clear tube,tube,3.5,63,clear,1,1,no,
@@ -44,4 +44,38 @@ test('a tackle box comes in, what to tie on follows from it and from the goal, a
     await expect(page.getByRole('img', { name: new RegExp(`^${rig}: `) })).toBeVisible();
     await shot(`rig-${rig.split(/[ ,-]/)[0]}`);
   }
+});
+
+test('a rule card is written for a water, and said before a fish is kept; a look-alike is parted in one tap from the fish sheet', async ({ demo: page, stack }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const shot = async (name: string) => {
+    if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/${name}.png` });
+  };
+  await page.goto(`${stack.url}/gear`);
+  await page.getByRole('button', { name: 'Change Tamber Lake' }).click();
+  await page.getByRole('button', { name: 'Its rule card' }).click();
+  await expect(page.getByText('Your notes, not the law')).toBeVisible();
+  await page.getByRole('radio', { name: 'Crappie', exact: true }).click();
+  await page.getByRole('button', { name: 'More Shortest that may be kept' }).click();
+  await shot('rule-card');
+  await page.getByRole('button', { name: 'Save the card' }).click();
+  await expect(page.getByText('The rule card of Tamber Lake is written.')).toBeVisible();
+  const kept = (await stack.query("SELECT file->'water'->'rules' AS rules FROM water WHERE id = 'tamber-lake'"))[0].rules as {
+    fish: { species: string; leastMm?: number; bag?: number }[];
+    seenOn: string;
+  };
+  expect(kept.fish.find((f) => f.species === 'black-crappie')).toMatchObject({ bag: 10, leastMm: expect.any(Number) });
+  expect(kept.seenOn).toBe('2027-01-16');
+
+  await drillOnce(page, stack.url);
+  await page.getByRole('button', { name: 'Fish', exact: true }).click();
+  await expect(page.getByText(/^Not measured: your card has a size for it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Kept', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Kept all the same' })).toBeVisible();
+  await page.getByRole('button', { name: 'Which fish is it?' }).click();
+  await page.getByRole('radio', { name: '6 or fewer' }).click();
+  await shot('fish-key');
+  await page.getByRole('button', { name: 'White crappie: take it' }).click();
+  await page.getByRole('button', { name: 'Released' }).click();
+  await expect(page.getByText('White crappie released')).toBeVisible();
 });

@@ -20,6 +20,9 @@ const ready: Record<string, (page: Page) => Promise<void>> = {
       .waitFor({ timeout: 40_000 }),
   '/mark-water': (p) => p.getByText(/marks on Tamber Lake$/).waitFor(),
   '/new-water': (p) => p.getByRole('heading', { name: 'A new water' }).waitFor(),
+  '/tie-on': (p) => p.getByRole('img', { name: /^Fall to / }).waitFor({ timeout: 40_000 }),
+  '/rig-card': (p) => p.getByRole('heading', { name: 'Steps' }).waitFor(),
+  '/outing': (p) => p.getByRole('heading', { name: 'No such outing' }).waitFor(),
   '/gear': (p) => p.getByRole('heading', { name: 'Tackle box' }).waitFor(),
 };
 

@@ -53,6 +53,17 @@ export function tamberLake(): WaterFile {
       elevation_m: 312,
       secchi_m: 3.2,
       species: ['yellow-perch', 'black-crappie', 'bluegill', 'northern-pike', 'walleye'],
+      rules: {
+        fish: [
+          { species: 'black-crappie', bag: 10, possession: 20 },
+          { species: 'walleye', bag: 2, leastMm: 380 },
+          { species: 'northern-pike', bag: 3, leastMm: 610 },
+        ],
+        lines: 3,
+        text: 'Tip-ups in sight. No live bait fish brought in.',
+        source: 'nobody: this water and its rules are made up for the demo',
+        seenOn: '2026-12-01',
+      },
     },
     features: [
       chart.outline(),

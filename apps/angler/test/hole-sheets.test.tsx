@@ -8,11 +8,13 @@ import { change, unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 
 const mockWritten: { kind: EventKind; body: Record<string, unknown> }[] = [];
+let mockOutings: unknown[] = [];
+let mockRules: unknown;
 let mockIce: { clearM: number; whiteM: number; atMs: number } | undefined;
 
 jest.mock('@/data/session', () => ({
   useLedger: () => ({
-    state: { outings: [], weather: [] },
+    state: { outings: mockOutings, weather: [] },
     ledger: {
       writeAll: async (_scope: unknown, things: { kind: string; body: object }[]) => {
         mockWritten.push(...(things as typeof mockWritten));
@@ -21,7 +23,10 @@ jest.mock('@/data/session', () => ({
     },
   }),
 }));
-jest.mock('@/data/water', () => ({ useLastIce: () => mockIce, useWater: () => ({ detail: { data: undefined } }) }));
+jest.mock('@/data/water', () => ({
+  useLastIce: () => mockIce,
+  useWater: () => ({ detail: { data: mockRules ? { value: { file: { water: { kind: 'lake', rules: mockRules } } } } : undefined } }),
+}));
 
 const outing: OutingState = {
   id: 'outing',
@@ -66,6 +71,8 @@ const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{nod
 
 beforeEach(() => {
   mockWritten.length = 0;
+  mockOutings = [];
+  mockRules = undefined;
   mockIce = { clearM: 0.254, whiteM: 0.05, atMs: 0 };
   change({ units: unitSystems.imperial, species: 'black-crappie', leastIceM: 0.1 });
 });
@@ -105,9 +112,37 @@ describe('fish sheet', () => {
     expect(mockWritten[0].body).not.toHaveProperty('weightG');
   });
 
+  const keptToday = (count: number) => [{ ...outing, fish: Array.from({ length: count }, (_, k) => ({ ...outing.fish[0], id: `k${k}`, ms: Date.now() - 60_000 })) }];
+
   test('what is kept today is counted, with the law left to the law', () => {
+    mockOutings = keptToday(1);
     sheet();
-    expect(screen.getByText(/1 kept today\. Check the local limit/)).toBeTruthy();
+    expect(screen.getByText(/1 kept today\. Check the local limit and size: no rule card is written/)).toBeTruthy();
+  });
+
+  test('over the bag or under the size is said before the fish is kept, and keeping it takes a second tap; letting it go takes one', async () => {
+    mockOutings = keptToday(2);
+    mockRules = { fish: [{ species: 'black-crappie', bag: 2, leastMm: 200 }], seenOn: '2026-12-01' };
+    sheet();
+    expect(screen.getByText(/^2 kept today: your card allows 2 a day\. Not measured: your card has a size/)).toBeTruthy();
+    await userEvent.press(screen.getByText('Kept'));
+    expect(mockWritten).toEqual([]);
+    await userEvent.press(screen.getByText('Kept all the same'));
+    expect(mockWritten.map((e) => e.kind)).toEqual(['fish-landed', 'fish-kept']);
+    mockWritten.length = 0;
+    await userEvent.press(screen.getByText('Released'));
+    expect(mockWritten.map((e) => e.kind)).toEqual(['fish-landed', 'fish-released']);
+  });
+
+  test('look-alikes are parted by what one can see, and the fish is taken from there', async () => {
+    sheet();
+    await userEvent.press(screen.getByText('Which fish is it?'));
+    expect(screen.getByText('Two crappies')).toBeTruthy();
+    await userEvent.press(screen.getByText('6 or fewer'));
+    expect(screen.getByText(/^White crappie 97 in 100, Crappie 3 in 100$/)).toBeTruthy();
+    await userEvent.press(screen.getByText('White crappie: take it'));
+    await userEvent.press(screen.getByText('Released'));
+    expect(mockWritten[0].body).toMatchObject({ species: 'white-crappie' });
   });
 
   test('from deep water, or in hard frost, the caution stands where the fish is', () => {

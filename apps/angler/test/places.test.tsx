@@ -290,7 +290,7 @@ describe('Gear', () => {
   test('a presentation is tied on, taken out and put back; the last one stays', async () => {
     show(<GearScreen />);
     await userEvent.press(screen.getByText('Tie on'));
-    expect(screen.getByText('on the line')).toBeTruthy();
+    expect(screen.getByText(/^on the line/)).toBeTruthy();
     await userEvent.press(screen.getByLabelText('Take out Tungsten'));
     expect(screen.queryByText('Tungsten')).toBeNull();
     fireEvent.press(screen.getByLabelText('Take out Spoon'));

@@ -1,3 +1,4 @@
+import type { RuleCard } from '@burrow/core/law';
 import { z } from 'zod';
 import { firstProblem } from '../problem-words';
 import { storableText, valueProblem } from '../storable';
@@ -28,6 +29,17 @@ const feature = z.union(Object.values(features) as unknown as [(typeof features)
 /** Of a water's file: room for hundreds of thousands of soundings. */
 const fileLimits = { depth: 10, values: 6_000_000 };
 
+const upTo = (most: number) => z.number().int().min(0).max(most).optional();
+const ruleCard = z.object({
+  fish: z.array(z.object({ species: storableText(1, 60), bag: upTo(1000), possession: upTo(5000), leastMm: upTo(3000), mostMm: upTo(3000) })).max(60),
+  lines: upTo(50),
+  hooks: upTo(50),
+  points: upTo(100),
+  text: storableText(0, 2000).optional(),
+  source: storableText(0, 200).optional(),
+  seenOn: z.iso.date(),
+}) satisfies z.ZodType<RuleCard>;
+
 /** A water in GeoJSON with its own member `water`. */
 export const waterFile = z
   .object({
@@ -48,6 +60,8 @@ export const waterFile = z
       /** Ids of the fish that live in it; without them its kind and the log say which are offered. */
       species: z.array(storableText(1, 60)).max(40).optional(),
       surfaceArea_m2: z.number().positive().optional(),
+      /** What the angler wrote down of its law; never the law itself. */
+      rules: ruleCard.optional(),
     }),
     features: z.array(feature),
   })

@@ -4,3 +4,4 @@ export * from './species';
 export { speciesOf, speciesTable } from './species-table';
 export * from './depth-injury';
 export * from './offered';
+export * from './keys';

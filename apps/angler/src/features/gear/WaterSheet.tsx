@@ -17,6 +17,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
+import { RuleCardSheet } from './RuleCardSheet';
 import { waterKinds } from '@/features/water/words';
 
 const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
@@ -39,6 +40,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
   const file = useSoundingFile();
   const [name, setName] = useState(water.file.water.name);
   const [kind, setKind] = useState(water.file.water.kind);
+  const [isWriting, setWriting] = useState(false);
   const [isSure, setSure] = useState(false);
   const [says, setSays] = useState<string | null>(null);
   const { raw, soundings, depthUnit } = file;
@@ -102,6 +104,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
       {isTaken ? <Text tone="straw">You have a water of this name already. Choose another.</Text> : null}
       <Choice label="Kind of water" options={waterKinds} value={kind} onChange={setKind} wrap />
       <Action kind="main" label="Save name and kind" disabled={!isChanged || isTaken || name.trim() === '' || busy} onPress={() => saving.mutate()} />
+      <Action label={water.file.water.rules ? 'Its rule card' : 'Write its rule card'} disabled={busy} onPress={() => setWriting(true)} />
       <View style={{ gap: 8 }}>
         <Text heading={2} size="lead">
           Soundings
@@ -130,6 +133,16 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
       </View>
       <View aria-live="polite">{says ? <Text tone="straw">{says}</Text> : null}</View>
       <LeftOutSheet {...file} />
+      {isWriting ? (
+        <RuleCardSheet
+          water={water}
+          onClose={() => setWriting(false)}
+          onSave={async (rules) => {
+            setWriting(false);
+            await put({ ...water.file, water: { ...water.file.water, rules } }, `The rule card of ${water.file.water.name} is written.`).catch(said);
+          }}
+        />
+      ) : null}
     </Sheet>
   );
 }

@@ -1,4 +1,6 @@
-import { estimateWeight, isDepthInjuryLikely, speciesOf, speciesTable } from '@burrow/core/fish';
+import { estimateWeight, isDepthInjuryLikely, keysOf, speciesOf, speciesTable } from '@burrow/core/fish';
+import { keepProblems, keptOf } from '@burrow/core/law';
+import { nowMs } from '@/data/clock';
 import { useSpecies } from '@/data/species';
 import { useWater } from '@/data/water';
 import type { OutingState } from '@burrow/core/ledger';
@@ -11,6 +13,7 @@ import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
+import { FishKeySheet } from './FishKeySheet';
 import { LengthRuler } from './LengthRuler';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
@@ -37,20 +40,28 @@ const atHand = 5;
 /** A landed fish: species, length, kept or released. */
 export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged }: Props) {
   const { units } = usePreferences();
-  const { ledger } = useLedger();
+  const { ledger, state } = useLedger();
   const { detail } = useWater();
-  const { species: chosen, offered: here } = useSpecies(detail.data?.value.file, outing.water);
+  const file = detail.data?.value.file;
+  const { species: chosen, offered: here } = useSpecies(file, outing.water);
   // Fish of this water first, the one fished for at their head; the rest of the table stays within reach.
   const all = useMemo(() => [...new Set([...here.filter((s) => s.id === chosen), ...here, ...speciesTable])], [here, chosen]);
   const [id, setId] = useState(chosen);
   const [showsAll, setShowsAll] = useState(false);
+  const [isKeying, setKeying] = useState(false);
   // The likely ones at hand; a wall of names would push the ruler out of reach.
   const offered = showsAll ? all : all.slice(0, Math.min(atHand, here.length));
   const species = speciesOf(id);
   const [lengths, setLengths] = useState<Record<string, number>>({});
   const lengthMm = lengths[id] ?? null;
   const weight = lengthMm === null ? null : estimateWeight(species.id, lengthMm);
-  const kept = outing.fish.filter((f) => f.species === id && f.fate === 'kept').length;
+  const card = file?.water.rules;
+  const kept = keptOf(state, id, nowMs(), zone);
+  const problems = card ? keepProblems(card, { species: id, name: species.short, lengthMm }, kept, units) : [];
+  // Said before the fish is kept; the angler decides, and has read it.
+  const [readFor, setReadFor] = useState('');
+  const warned = `${id} ${problems.join(' ')}`;
+  const isWarned = problems.length > 0 && readFor !== warned;
   const hurt = depthM !== null && isDepthInjuryLikely(species, depthM);
 
   const log = async (fate: 'fish-kept' | 'fish-released') => {
@@ -82,12 +93,21 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       footer={
         <View style={{ flexDirection: 'row', gap: 8 }}>
           <Action grow height={68} label="Released" onPress={() => void log('fish-released')} />
-          <Action grow height={68} kind="main" label="Kept" onPress={() => void log('fish-kept')} />
+          <Action
+            grow
+            height={68}
+            kind={problems.length > 0 ? 'plain' : 'main'}
+            label={problems.length > 0 && !isWarned ? 'Kept all the same' : 'Kept'}
+            onPress={() => (isWarned ? setReadFor(warned) : void log('fish-kept'))}
+          />
         </View>
       }
     >
       <Choice label="Species" wrap options={offered.map((s) => ({ id: s.id as string, label: s.short }))} value={id} onChange={setId} />
-      {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
+        {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
+        {keysOf(id).length > 0 ? <Action kind="bare" icon="eye" label="Which fish is it?" onPress={() => setKeying(true)} /> : null}
+      </View>
       <LengthRuler
         lengthMm={lengthMm}
         startMm={species.ruler.usualMm}
@@ -111,7 +131,24 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       {airC !== null && airC < freezingC ? (
         <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution>
       ) : null}
-      <Text size="small" tone="second">{`${species.handling} ${kept === 0 ? 'None' : kept} kept today. Check the local limit and size.`}</Text>
+      {problems.length > 0 ? <Caution headline={isWarned ? 'By your rule card' : 'Read it again: by your rule card'}>{problems.join(' ')}</Caution> : null}
+      <Text
+        size="small"
+        tone="second"
+      >{`${species.handling} ${kept.today === 0 ? 'None' : kept.today} kept today. ${card ? 'Check the local rules.' : 'Check the local limit and size: no rule card is written for this water.'}`}</Text>
+      {isKeying ? (
+        <FishKeySheet
+          species={id}
+          card={card}
+          units={units}
+          onClose={() => setKeying(false)}
+          onFish={(fish) => {
+            setKeying(false);
+            setId(fish as typeof id);
+            setShowsAll(true);
+          }}
+        />
+      ) : null}
     </Sheet>
   );
 }

@@ -1,12 +1,15 @@
 import type { StationState, LineState, OutingState } from '@burrow/core/ledger';
+import { lineProblem } from '@burrow/core/law';
 import { lineToPull, tipUpHeights } from '@burrow/core/rig';
 import { clamp, clockText, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '@/data/ids';
 import { useLedger } from '@/data/session';
+import { useWater } from '@/data/water';
 import { radius, usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
@@ -37,6 +40,9 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
   const floorM = plumbedM ?? bottomM;
   const scope = { id: outing.id, zone };
   const set = outing.lines.filter((l) => isTipUp(l) && l.upMs === null);
+  const card = useWater().detail.data?.value.file.water.rules;
+  const out = outing.lines.filter((l) => l.upMs === null).length;
+  const tooMany = card ? lineProblem(card, out) : null;
   const depthM = floorM === null ? null : lineToPull(Math.max(1, floorM), clamp(heightM, 0.05, Math.max(1, floorM) - 0.15));
   const down = (rod: string, stationId: string, atM: number | null) =>
     ({ kind: 'line-down', body: { line: newId(), station: stationId, rod, presentation: deadBait, ...(atM === null ? {} : { depthM: Math.round(atM * 100) / 100 }) } }) as const;
@@ -56,6 +62,7 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
         />
       }
     >
+      {tooMany ? <Caution headline="By your rule card">{tooMany}</Caution> : null}
       {set.length === 0 ? <Text tone="second">None set. Loose line, the flag bent under; your rules say how many lines and how near you must stay.</Text> : null}
       {set.map((line) => (
         <TipUp

@@ -1,3 +1,4 @@
+import { hookProblems } from '@burrow/core/law';
 import { floatLimits, rigCard, rigIds, rigNames, type PartKind, type RigCard, type RigId } from '@burrow/core/rig';
 import { clamp, depthStepM, depthText, liftText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
@@ -6,6 +7,8 @@ import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from
 import { usePreferences } from '@/data/preferences';
 import type { Palette } from '@/theme/palette';
 import { bold, usePalette } from '@/theme/theme';
+import { useWater } from '@/data/water';
+import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
@@ -37,6 +40,8 @@ export function RigCardScreen() {
   );
   const bottomM = station?.depthM ?? null;
   const card = rigCard(id, { depthM, bottomM });
+  const rules = useWater().detail.data?.value.file.water.rules;
+  const against = rules && card.hooks > (rules.hooks ?? Infinity) ? hookProblems(rules, { hooks: card.hooks, points: null }) : [];
   const step = depthStepM(units);
   const headline = {
     'sliding-float': `Stop knot ${depthText(depthM, units)} above the hook`,
@@ -61,6 +66,11 @@ export function RigCardScreen() {
               : 'Drawn to scale along the line.'}
         </Text>
       </View>
+      {against.length > 0 ? (
+        <View style={{ paddingHorizontal: 16 }}>
+          <Caution headline="By your rule card">{against[0]}</Caution>
+        </View>
+      ) : null}
       <View style={{ paddingHorizontal: 16 }}>
         <Choice label="Rig" options={rigIds.map((r) => ({ id: r, label: rigNames[r] }))} value={id} onChange={setId} />
       </View>

@@ -1,4 +1,5 @@
 import { speciesOf } from '@burrow/core/fish';
+import { hookProblems } from '@burrow/core/law';
 import { familyOf, goals, leaderKg, zoneOf } from '@burrow/core/tackle';
 import { depthText, fishLengthText, inOwnUnits, lureText, tempText, weightText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
@@ -9,6 +10,7 @@ import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
 import { Text } from '@/ui/Text';
 import { FallChart } from './FallChart';
@@ -31,6 +33,8 @@ export function TieOnScreen() {
   const piece = first && box.find((p) => p.piece === first.piece);
   const species = speciesOf(query.speciesId);
   const leader = leaderKg(query.speciesId);
+  const card = detail.data?.value.file.water.rules;
+  const against = card && piece ? hookProblems(card, piece) : [];
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const rests = [
     species.short,
@@ -82,6 +86,11 @@ export function TieOnScreen() {
         <View style={{ paddingHorizontal: 16 }}>{goalChoice}</View>
         {piece ? (
           <>
+            {against.length > 0 ? (
+              <View style={{ paddingHorizontal: 16 }}>
+                <Caution headline="By your rule card">{against.join(' ')}</Caution>
+              </View>
+            ) : null}
             <PieceDrawing piece={piece} units={units} />
             <View style={{ paddingHorizontal: 16 }}>
               <Text size="small" tone="second">
