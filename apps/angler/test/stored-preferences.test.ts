@@ -1,7 +1,7 @@
 import { startingViewpoints } from '@burrow/core/outlook';
 import { metric } from '@burrow/core/units';
 import { usePreferences, type Preferences } from '../src/data/preferences';
-import { preferencesVersion, readPreferences } from '../src/data/stored-preferences';
+import { boxOf, preferencesVersion, readPreferences } from '../src/data/stored-preferences';
 import { renderHook } from '@testing-library/react-native';
 
 const starting = renderHook(() => usePreferences()).result.current;
@@ -54,4 +54,23 @@ test.each([
 test.each([[null], ['text'], [7], [[]]])('%p is no preferences at all: the start', (stored) => {
   expect(readPreferences(stored, starting)).toEqual(starting);
   expect(starting.viewpoints).toEqual(startingViewpoints);
+});
+
+test('presentations of an older app come through, to be asked about once; a damaged piece costs only what was said of it', () => {
+  const old = readPreferences({ presentations: [{ id: 'a', name: 'Red jig' }] }, starting);
+  expect(old.presentations).toEqual([{ id: 'a', name: 'Red jig' }]);
+  expect(boxOf(old.presentations)).toEqual([]);
+  const tackle = { family: 'tube', massG: 3.5, sizeMm: 60, colour: 'clear', hooks: 1, points: 1, rattle: false, suspends: null };
+  const kept = readPreferences(
+    {
+      version: preferencesVersion,
+      presentations: [
+        { id: 'a', name: 'Tube', tackle },
+        { id: 'b', name: 'Duck', tackle: { ...tackle, family: 'duck' } },
+      ],
+    },
+    starting,
+  );
+  expect(boxOf(kept.presentations)).toEqual([{ piece: 'Tube', ...tackle }]);
+  expect(kept.presentations[1]).toEqual({ id: 'b', name: 'Duck' });
 });

@@ -26,3 +26,14 @@ test('a fall is drawn as it is reckoned', () => {
   curve.forEach((p, i) => expect(i === 0 || p.s > curve[i - 1].s).toBe(true));
   expect(() => rigCard('tube', { depthM: 0.1, bottomM: null })).toThrow(/depth/);
 });
+
+test('of one’s own floats the nearest to what the depth asks for is taken, and shot to its own capacity', () => {
+  const floats = [
+    { name: 'thin', capacityG: 0.4 },
+    { name: 'stout', capacityG: 3 },
+  ];
+  expect(rigCard('fixed-float', { depthM: 1, bottomM: null, floats }).load!.carriesG).toBe(0.4);
+  const { load, parts } = rigCard('sliding-float', { depthM: 7, bottomM: null, floats });
+  expect(load!.carriesG).toBe(3);
+  expect(parts.some((p) => p.name === 'stout, 3 g')).toBe(true);
+});

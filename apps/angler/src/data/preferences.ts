@@ -3,10 +3,10 @@ import type { TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
 import { ObservableValue, useObservable } from './observable-value';
-import { boxOf, preferencesVersion, readPreferences, type Device, type KeptHolePlan, type Preferences, type Presentation } from './stored-preferences';
+import { boxOf, preferencesVersion, readPreferences, type Device, type KeptHolePlan, type Kit, type Preferences, type Presentation } from './stored-preferences';
 
 export { boxOf };
-export type { Device, KeptHolePlan, Preferences, Presentation };
+export type { Device, KeptHolePlan, Kit, Preferences, Presentation };
 
 const key = 'burrow.preferences';
 
@@ -24,6 +24,7 @@ const starting: Preferences = {
     { id: 'deadstick', name: 'Plain hook, deadstick', tackle: { ...unsaid, family: 'plain-hook' } },
   ],
   presentation: 'tungsten',
+  kit: { rods: [], floats: [], feed: [] },
   goal: 'numbers',
   leastIceM: 0.1,
   beatBy: 'off',

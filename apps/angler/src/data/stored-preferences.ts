@@ -17,6 +17,13 @@ export interface Presentation {
 /** The tackle box: what of the presentations is known well enough to choose by. */
 export const boxOf = (presentations: readonly Presentation[]): TacklePiece[] => presentations.flatMap(({ name, tackle }) => (tackle ? [{ piece: name, ...tackle }] : []));
 
+/** Rods with their line, floats and feed: what a rig is worked out with. What is not known is null. */
+export interface Kit {
+  rods: { id: string; name: string; lineMm: number | null; strengthKg: number | null }[];
+  floats: { id: string; name: string; capacityG: number }[];
+  feed: { id: string; name: string }[];
+}
+
 /** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
 export interface KeptHolePlan extends HolePlan {
   id: string;
@@ -33,6 +40,7 @@ export interface Preferences {
   species: string;
   presentations: Presentation[];
   presentation: string;
+  kit: Kit;
   /** What one fishes for. */
   goal: TackleGoal;
   /** Least ice the angler drills on, clear and half the white, m. */
@@ -109,6 +117,11 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   theme: either('day', 'dusk', 'sun'),
   species: z.string().min(1),
   presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined) })).min(1),
+  kit: z.object({
+    rods: z.array(z.object({ id: z.string(), name: z.string(), lineMm: figure, strengthKg: figure })),
+    floats: z.array(z.object({ id: z.string(), name: z.string(), capacityG: z.number().positive() })),
+    feed: z.array(z.object({ id: z.string(), name: z.string() })),
+  }),
   goal: either('numbers', 'size', 'supper'),
   presentation: z.string().min(1),
   leastIceM: z.number().positive(),

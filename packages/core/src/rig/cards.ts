@@ -46,6 +46,8 @@ export interface RigSetting {
   depthM: number;
   /** Depth of the bed, m; null where nobody knows. */
   bottomM: number | null;
+  /** Floats to choose among; without any, one of the capacity that the depth asks for. */
+  floats?: readonly OwnFloat[];
 }
 
 /** Split shot by their names, g. Source: the sizes in common use. */
@@ -54,6 +56,12 @@ const shot = { AAA: 0.81, BB: 0.4, 'No. 4': 0.17, 'No. 8': 0.06, 'No. 10': 0.03 
 const [baitedG, tipG] = [0.1, 0.01];
 /** A float is fixed to here and slides beyond, m; bulk shot sits so high above the hook, m. Source: fieldcraft, 20 to 25 cm. */
 export const floatLimits = { fixedToM: 2, bulkM: 0.25 } as const;
+
+/** A float of the angler's own. */
+export interface OwnFloat {
+  name: string;
+  capacityG: number;
+}
 
 /** Shot that a float of this capacity takes, largest first, so that no more than `leftG` of it is left. */
 function shotFor(carriesG: number): { bulk: { name: string; massG: number }[]; droppers: { name: string; massG: number }[]; hungG: number } {
@@ -81,8 +89,10 @@ const names = (list: readonly { name: string }[]) => {
   return [...counts].map(([name, n]) => (n > 1 ? `${n} ${name}` : name)).join(' and ');
 };
 
-function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number): RigCard {
-  const carriesG = stillCapacity(depthM);
+function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number, floats: readonly OwnFloat[]): RigCard {
+  const wantedG = stillCapacity(depthM);
+  const own = [...floats].sort((a, b) => Math.abs(Math.log(a.capacityG / wantedG)) - Math.abs(Math.log(b.capacityG / wantedG)))[0];
+  const carriesG = own?.capacityG ?? wantedG;
   const { bulk, droppers, hungG } = shotFor(carriesG);
   const bulkAt = Math.min(floatLimits.bulkM, 0.6 * depthM);
   const slides = id === 'sliding-float';
@@ -101,7 +111,7 @@ function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number):
         : []),
       {
         kind: 'float',
-        name: slides ? `float, slides, carries ${carriesG} g` : `float, carries ${carriesG} g`,
+        name: `${own?.name ?? 'float'}, ${carriesG} g`,
         aboveHookM: slides ? Math.max(bulkAt + 0.1, depthM - 0.05) : depthM,
       },
       { kind: 'bulk', name: names(bulk) || 'no bulk', aboveHookM: bulkAt, massG: bulk.reduce((sum, b) => sum + b.massG, 0) },
@@ -122,10 +132,10 @@ function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number):
 }
 
 /** A rig with its numbers worked out for a depth. Throws RangeError for a depth outside 0.3 to 60 m. */
-export function rigCard(id: RigId, { depthM, bottomM }: RigSetting): RigCard {
+export function rigCard(id: RigId, { depthM, bottomM, floats = [] }: RigSetting): RigCard {
   requireWithin(depthM, 0.3, 60, 'depth', 'm');
   const overBed = bottomM === null ? null : Math.max(0, bottomM - depthM);
-  if (id === 'sliding-float' || id === 'fixed-float' || id === 'pole') return floatRig(id, depthM);
+  if (id === 'sliding-float' || id === 'fixed-float' || id === 'pole') return floatRig(id, depthM, floats);
   const card = (parts: RigPart[], lengthM: number, hooks: number, steps: string[]): RigCard => ({ id, name: rigNames[id], parts, lengthM, hooks, steps });
   switch (id) {
     case 'loop-jig':

@@ -16,6 +16,8 @@ export interface TieOnQuery {
   /** Current at that depth, m/s. */
   currentMs: number;
   cloud: number | null;
+  /** Diameter of the line it falls on, mm; usual where left out. */
+  lineMm?: number;
 }
 
 /** A piece of the box with how well it fits and why. */
@@ -54,7 +56,7 @@ export function zoneOf(speciesId: string, method: TackleMethod): Zone {
 export const lureOf = (family: TackleFamily, massG: number): Lure => ({ massG, material: family.material, shape: family.shape });
 
 /** A mass of the family that falls to a depth in the middle of the time that is wanted, g; more in a current. */
-export function massFor(family: TackleFamily, depthM: number | null, currentMs: number): number {
+export function massFor(family: TackleFamily, depthM: number | null, currentMs: number, lineMm: number = fallLimits.lineMm): number {
   const [least, most] = family.massG;
   const more = 1 + massPerCurrent * currentMs;
   if (depthM === null) return clamp(Math.sqrt(least * most) * more, least, most);
@@ -62,7 +64,7 @@ export function massFor(family: TackleFamily, depthM: number | null, currentMs: 
   let [low, high] = [least, most];
   for (let k = 0; k < 24; k++) {
     const middle = Math.sqrt(low * high);
-    if (sinkTime(lureOf(family, middle), depthM, fallLimits.lineMm) > wantedS) low = middle;
+    if (sinkTime(lureOf(family, middle), depthM, lineMm) > wantedS) low = middle;
     else high = middle;
   }
   return clamp(Math.sqrt(low * high) * more, least, most);
@@ -93,8 +95,8 @@ export function whatToTieOn(box: readonly TacklePiece[], query: TieOnQuery): Tie
 function choiceOf(piece: TacklePiece, setting: TieOnSetting, query: TieOnQuery, wantedMm: number): TieOnChoice {
   const traits = traitsOf(piece);
   const { family } = traits;
-  const massG = piece.massG ?? Math.round(100 * massFor(family, query.depthM, query.currentMs)) / 100;
-  const fallS = query.depthM === null ? null : sinkTime(lureOf(family, massG), query.depthM, fallLimits.lineMm);
+  const massG = piece.massG ?? Math.round(100 * massFor(family, query.depthM, query.currentMs, query.lineMm)) / 100;
+  const fallS = query.depthM === null ? null : sinkTime(lureOf(family, massG), query.depthM, query.lineMm ?? fallLimits.lineMm);
   const favoured = tieOnRules.filter((r) => r.holds(setting) && r.favours?.(traits, setting));
   const broken = tieOnRules.filter((r) => r.holds(setting) && r.against?.(traits, setting));
   const suits = family.suits[setting.group] ?? 0.4;
@@ -135,7 +137,7 @@ function fallWords(fallS: number | null): string[] {
   return [fallS < fallLimits.fromS ? `${seconds}: quicker than most take it, but felt.` : `${seconds}: in the time that most take it.`];
 }
 
-function requireQuery({ tempC, secchiM, depthM, currentMs, cloud }: TieOnQuery): void {
+function requireQuery({ tempC, secchiM, depthM, currentMs, cloud, lineMm = fallLimits.lineMm }: TieOnQuery): void {
   const within = (value: number | null, low: number, high: number, what: string) => {
     if (value !== null && !(value >= low && value <= high)) throw new RangeError(`${what}: expected ${low} to ${high}, found ${value}`);
   };
@@ -144,6 +146,7 @@ function requireQuery({ tempC, secchiM, depthM, currentMs, cloud }: TieOnQuery):
   within(depthM, 0.3, 100, 'depth, m');
   within(currentMs, 0, 3, 'current, m/s');
   within(cloud, 0, 1, 'cloud, share');
+  within(lineMm, 0.02, 1, 'line diameter, mm');
 }
 
 /** What an empty box wants first: the family that fits best, how large and heavy, and of what kind of colour. Never a brand. */

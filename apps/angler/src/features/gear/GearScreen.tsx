@@ -5,6 +5,7 @@ import { ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { TackleBox } from './TackleBox';
 import { DevicePart } from './DevicePart';
+import { KitPart } from './KitPart';
 import { RefusedList } from './RefusedList';
 import { Waters } from './Waters';
 import { Choice } from '@/ui/Choice';
@@ -27,6 +28,9 @@ export function GearScreen() {
       </Text>
       <Section title="Tackle box">
         <TackleBox />
+      </Section>
+      <Section title="Rods, floats, feed">
+        <KitPart />
       </Section>
       <Section title="Flasher">
         <DevicePart />

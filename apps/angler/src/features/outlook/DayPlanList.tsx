@@ -1,5 +1,6 @@
 import { movedItem, withoutItem, type PlanItem } from '@burrow/core/outlook';
 import { clockText } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
@@ -21,6 +22,7 @@ const stepMin = 15;
 /** The day as a line of time: when to be where, at which depth, when to move, when to be off. Each can be moved or taken out. */
 export function DayPlanList({ items, isEdited, nowMs, timeZone, onChange, onReset }: Props) {
   const palette = usePalette();
+  const router = useRouter();
   const [editing, setEditing] = useState<string | null>(null);
   if (items.length === 0) return <Text tone="second">Nothing left of today that stands out. The ribbon shows the next good hours.</Text>;
   return (
@@ -74,7 +76,10 @@ export function DayPlanList({ items, isEdited, nowMs, timeZone, onChange, onRese
           </View>
         );
       })}
-      {isEdited ? <Action label="Back to the plan as computed" onPress={onReset} /> : null}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Action label="What to tie on" onPress={() => router.navigate('/tie-on')} />
+        {isEdited ? <Action label="Back to the plan as computed" onPress={onReset} /> : null}
+      </View>
     </View>
   );
 }

@@ -1,6 +1,7 @@
 import { lineAtAngle, lineDepth, massThatHolds, sinkTime, type LineShape, type Lure } from '@burrow/core/rig';
 import { clamp, currentText, depthText, lineText, lureMassesG, lureText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
+import { usePreferences } from '@/data/preferences';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
@@ -28,7 +29,10 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number | null
   const [shape, setShape] = useState<(typeof forms)[number]['id']>('teardrop');
   const masses = lureMassesG(units);
   const [mass, setMass] = useState(3);
-  const [line, setLine] = useState(2);
+  const { kit } = usePreferences();
+  // The first rod's own line, where it is known.
+  const ownMm = kit.rods[0]?.lineMm ?? null;
+  const [line, setLine] = useState(() => (ownMm === null ? 2 : lines.reduce((best, mm, k) => (Math.abs(mm - ownMm) < Math.abs(lines[best] - ownMm) ? k : best), 0)));
   const [currentMs, setCurrent] = useState(0);
   const [leanDeg, setLean] = useState(0);
   const lure: Lure = { massG: masses[mass], material, shape };

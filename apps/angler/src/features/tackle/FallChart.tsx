@@ -12,15 +12,27 @@ const height = 150;
 const [leftPx, topPx, footPx] = [44, 10, 24];
 
 /** How the chosen mass falls to the depth, between a lighter and a heavier one, against the time that most fish take. */
-export function FallChart({ family, massG, depthM, units }: { family: TackleFamily; massG: number; depthM: number; units: UnitPreference }) {
+export function FallChart({
+  family,
+  massG,
+  depthM,
+  lineMm = fallLimits.lineMm,
+  units,
+}: {
+  family: TackleFamily;
+  massG: number;
+  depthM: number;
+  lineMm?: number;
+  units: UnitPreference;
+}) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const curves = useMemo(() => {
     const masses = lureMassesG(units);
     const lighter = masses.findLast((m) => m < massG / 2.5);
     const heavier = masses.find((m) => m > massG * 2.5);
-    return [lighter, massG, heavier].flatMap((m) => (m === undefined ? [] : [{ massG: m, points: fallCurve(lureOf(family, m), depthM, fallLimits.lineMm) }]));
-  }, [family, massG, depthM, units]);
+    return [lighter, massG, heavier].flatMap((m) => (m === undefined ? [] : [{ massG: m, points: fallCurve(lureOf(family, m), depthM, lineMm) }]));
+  }, [family, massG, depthM, lineMm, units]);
   const own = curves.find((c) => c.massG === massG)!;
   const ownS = own.points.at(-1)!.s;
   const longestS = Math.min(40, Math.max(15, ...curves.map((c) => c.points.at(-1)!.s)));

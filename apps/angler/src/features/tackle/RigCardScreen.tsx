@@ -22,7 +22,7 @@ const stripPx = 84;
 
 /** The rigs, each to scale with its numbers and the steps to tie it. */
 export function RigCardScreen() {
-  const { units } = usePreferences();
+  const { units, kit } = usePreferences();
   const { query, station } = useTieOn();
   const [chosenM, setDepth] = useState<number | null>(null);
   const depthM = chosenM ?? query.depthM ?? assumedM;
@@ -39,7 +39,7 @@ export function RigCardScreen() {
           : 'loop-jig',
   );
   const bottomM = station?.depthM ?? null;
-  const card = rigCard(id, { depthM, bottomM });
+  const card = rigCard(id, { depthM, bottomM, floats: kit.floats });
   const rules = useWater().detail.data?.value.file.water.rules;
   const against = rules && card.hooks > (rules.hooks ?? Infinity) ? hookProblems(rules, { hooks: card.hooks, points: null }) : [];
   const step = depthStepM(units);
@@ -221,7 +221,7 @@ function Load({ card }: { card: RigCard }) {
   const [size, onLayout] = useSize();
   const { hungG, carriesG } = card.load!;
   const parts = card.parts.filter((p) => p.massG);
-  let at = 0;
+  const startsG = parts.map((_, k) => parts.slice(0, k).reduce((sum, p) => sum + p.massG!, 0));
   return (
     <View style={{ paddingHorizontal: 16, gap: 6 }}>
       <Text strong>{`${hungG.toFixed(2)} g hung; the float carries ${carriesG.toFixed(2)}`}</Text>
@@ -229,8 +229,7 @@ function Load({ card }: { card: RigCard }) {
         {size.width > 0 ? (
           <Svg width={size.width} height={26} aria-hidden>
             {parts.map((p, k) => {
-              const x = (at / carriesG) * size.width;
-              at += p.massG!;
+              const x = (startsG[k] / carriesG) * size.width;
               return (
                 <Rect
                   key={k}

@@ -98,7 +98,7 @@ export function TieOnScreen() {
               </Text>
               {first.isMassSaid ? null : <Text size="small" tone="straw">{`Its mass is not said: ${lureText(first.massG, units)} would fall in time.`}</Text>}
             </View>
-            {query.depthM === null ? null : <FallChart family={familyOf(piece.family)} massG={first.massG} depthM={query.depthM} units={units} />}
+            {query.depthM === null ? null : <FallChart family={familyOf(piece.family)} massG={first.massG} depthM={query.depthM} lineMm={query.lineMm} units={units} />}
             {next ? <Row over="Two refusals alike: change the beat, then" what={next.piece} under={changes[next.what]} /> : null}
             {second ? <Row over="Runner-up" what={second.piece} under={second.why.slice(0, 2).join(' ')} /> : null}
           </>

@@ -21,7 +21,8 @@ interface Known {
 /** What to tie on here and now, out of the box, with what it rests on. */
 export function useTieOn() {
   const { state } = useLedger();
-  const { presentations, goal } = usePreferences();
+  const { presentations, goal, kit } = usePreferences();
+  const lineMm = kit.rods[0]?.lineMm ?? undefined;
   const { water, detail, outlook, method, column, input, nowMs } = useOutlook();
   const outing = useOuting();
   const file = detail.data?.value.file;
@@ -47,8 +48,8 @@ export function useTieOn() {
   };
   const cloud = input ? (weatherAt(input.series, nowMs)?.cloud ?? null) : null;
   const query = useMemo<TieOnQuery>(
-    () => ({ speciesId, tempC: temp.value, secchiM: secchi.value, method: way, goal, depthM, currentMs: 0, cloud }),
-    [speciesId, temp.value, secchi.value, way, goal, depthM, cloud],
+    () => ({ speciesId, tempC: temp.value, secchiM: secchi.value, method: way, goal, depthM, currentMs: 0, cloud, ...(lineMm === undefined ? {} : { lineMm }) }),
+    [speciesId, temp.value, secchi.value, way, goal, depthM, cloud, lineMm],
   );
   const box = useMemo(() => boxOf(presentations), [presentations]);
   const choices = useMemo(() => whatToTieOn(box, query), [box, query]);
