@@ -1,15 +1,14 @@
-import { bytesOf, echoHeader, EchoLogReader, headerLine, lineLine, pingLine } from '@burrow/contract/formats/echo-log';
+import { bytesOf, echoHeader, EchoLogReader } from '@burrow/contract/formats/echo-log';
 import { Coach, emptyMemory, SaidAdvice, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { createParser } from 'eventsource-parser';
 import { z } from 'zod';
 import type { Frame, SessionConfig } from './frame';
+import { KeptPings } from './kept-pings';
 
 /** Silence longer than this is said, and knocked at again after `retryMs`. */
 const [silenceMs, retryMs] = [4000, 3000];
-/** Minutes that can be kept as an echo log. */
-const keptMin = 10;
 
 const greeting = z.object({ header: z.unknown(), simulated: z.boolean().optional(), jigM: z.number().min(0).max(300).optional() });
 const livePing = z.object({ t: z.number().min(0), a: z.string(), jigM: z.number().min(0).max(300).optional() });
@@ -35,7 +34,7 @@ export class DeviceSession {
   private asking = new AbortController();
   private stream: ReadableStreamDefaultReader<string> | null = null;
   private readonly watchdog: ReturnType<typeof setInterval>;
-  private readonly kept: { t: number; a: Uint8Array; lineM: number }[] = [];
+  private readonly kept = new KeptPings();
 
   /** @param say why nothing comes, in words; null when pings come again */
   constructor(
@@ -76,14 +75,7 @@ export class DeviceSession {
 
   /** The last minutes as an echo log; null before the first ping. */
   log(): string | null {
-    if (!this.header || this.kept.length === 0) return null;
-    const lines = [headerLine(this.header)];
-    let lineM = Number.NaN;
-    for (const ping of this.kept) {
-      if (ping.lineM !== lineM) lines.push(lineLine(ping.t, (lineM = ping.lineM)));
-      lines.push(pingLine(ping));
-    }
-    return `${lines.join('\n')}\n`;
+    return this.kept.log(this.header);
   }
 
   private async listen(): Promise<void> {
@@ -179,7 +171,7 @@ export class DeviceSession {
     if (this.lineM !== null) this.setLine(this.lineM);
     // Another stream counts its time anew.
     this.calm = new SaidAdvice(this.watch.stepM);
-    this.kept.length = 0;
+    this.kept.clear();
   }
 
   private take(t: number, a: Uint8Array): void {
@@ -191,8 +183,7 @@ export class DeviceSession {
     const state = this.reader.ping({ t, a });
     const advice = this.coach.update(state);
     const lineM = this.lineM ?? state.jigM ?? 1;
-    this.kept.push({ t, a, lineM });
-    if (t - this.kept[0].t > keptMin * 60_000) this.kept.splice(0, Math.ceil(this.kept.length / 10));
+    this.kept.push(t, a, lineM);
     this.show({
       source: 'device',
       isSimulated: this.isSimulated,

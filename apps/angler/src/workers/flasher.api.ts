@@ -1,4 +1,4 @@
-import { bytesOf, headerLine, lineLine, pingLine } from '@burrow/contract/formats/echo-log';
+import { bytesOf } from '@burrow/contract/formats/echo-log';
 import { Coach, drawSpeedMs, emptyMemory, rodFor, SaidAdvice, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
@@ -8,6 +8,7 @@ import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { soundSpeed } from '@burrow/core/water';
 import { DeviceSession } from './device-session';
 import type { FlasherSource, Frame, SessionConfig } from './frame';
+import { KeptPings } from './kept-pings';
 import { LogSession } from './log-session';
 
 interface LivePing {
@@ -19,8 +20,6 @@ interface LivePing {
 /** Silence longer than this counts as a lost flasher, ms. */
 const silenceMs = 2500;
 const retryMs = 4000;
-/** Minutes of a live reading that can be saved as an echo log. */
-const keptMin = 10;
 
 /** Reads one flasher and coaches over it. One session at a time. */
 class FlasherSession {
@@ -40,8 +39,7 @@ class FlasherSession {
   private taken = false;
   private drill: DrillLog | null = null;
   private cadence: CadenceId = 'bounce';
-  /** The last minutes, each ping with the line it was read by. */
-  private readonly kept: { t: number; a: Uint8Array; lineM: number }[] = [];
+  private readonly kept = new KeptPings();
 
   constructor(
     private readonly watch: SessionConfig,
@@ -100,14 +98,7 @@ class FlasherSession {
 
   /** The last minutes as an echo log; null before the first ping. */
   log(): string | null {
-    if (!this.header || this.kept.length === 0) return null;
-    const lines = [headerLine(this.header)];
-    let lineM = Number.NaN;
-    for (const ping of this.kept) {
-      if (ping.lineM !== lineM) lines.push(lineLine(ping.t, (lineM = ping.lineM)));
-      lines.push(pingLine(ping));
-    }
-    return `${lines.join('\n')}\n`;
+    return this.kept.log(this.header);
   }
 
   async strike(): Promise<{ lengthMm: number; depthM: number } | null> {
@@ -197,7 +188,7 @@ class FlasherSession {
     this.coach.line(lineM);
     // Another source counts its time anew.
     this.calm = new SaidAdvice(this.watch.stepM);
-    this.kept.length = 0;
+    this.kept.clear();
     this.lastPingAt = Date.now();
   }
 
@@ -205,7 +196,7 @@ class FlasherSession {
     const state = this.reader!.ping({ t, a });
     this.lastT = t;
     const advice = this.coach!.update(state);
-    this.keep(t, a);
+    this.kept.push(t, a, this.lineM!);
     this.drill?.push({
       state,
       advice,
@@ -225,11 +216,6 @@ class FlasherSession {
       taken: this.taken,
     });
     this.taken = false;
-  }
-
-  private keep(t: number, a: Uint8Array): void {
-    this.kept.push({ t, a, lineM: this.lineM! });
-    if (t - this.kept[0].t > keptMin * 60_000) this.kept.splice(0, Math.ceil(this.kept.length / 10));
   }
 
   private post(path: string, body: unknown): Promise<Response | null> {

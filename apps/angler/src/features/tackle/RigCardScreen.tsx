@@ -3,7 +3,7 @@ import { floatLimits, rigCard, rigIds, rigNames, type PartKind, type RigCard, ty
 import { clamp, depthStepM, depthText, liftText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import Svg, { Circle, Defs, G, Line, Path, Pattern, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { usePreferences } from '@/data/preferences';
 import type { Palette } from '@/theme/palette';
 import { bold, usePalette } from '@/theme/theme';
@@ -11,6 +11,7 @@ import { useWater } from '@/data/water';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
+import { BedPattern } from '@/ui/BedPattern';
 import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
 import { useTieOn } from './useTieOn';
@@ -120,12 +121,7 @@ function RigDrawing({ card, depthM, bottomM, units }: { card: RigCard; depthM: n
     >
       {width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
-          <Defs>
-            <Pattern id="rig-bed" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-              <Rect width="8" height="8" fill={palette.card} />
-              <Line x1="0" y1="0" x2="0" y2="8" stroke={palette.plum} strokeWidth="2.5" />
-            </Pattern>
-          </Defs>
+          <BedPattern id="rig-bed" />
           <Rect x={16} y={y(0)} width={stripPx - 26} height={height - y(0)} fill={palette.depths[1]} />
           {bottomM === null ? null : <Rect x={16} y={y(bottomM)} width={stripPx - 26} height={Math.max(0, height - y(bottomM))} fill="url(#rig-bed)" />}
           <Line x1={46} x2={46} y1={y(0)} y2={y(depthM)} stroke={palette.ember} strokeWidth={2} />

@@ -1,8 +1,9 @@
 import type { OutingDay } from '@burrow/core/season';
 import { clockText, depthFigure, hourMs, metresPerDepthUnit, startOfDay, type UnitPreference } from '@burrow/core/units';
 import { View } from 'react-native';
-import Svg, { Circle, Defs, G, Line, Pattern, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, usePalette } from '@/theme/theme';
+import { BedPattern } from '@/ui/BedPattern';
 import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
 
@@ -47,12 +48,7 @@ export function DayPicture({ day, zone, units }: { day: OutingDay; zone: string;
       <View onLayout={onLayout} role="img" aria-label={described(day, zone, units)} style={{ height }}>
         {size.width > 0 ? (
           <Svg width={size.width} height={height}>
-            <Defs>
-              <Pattern id="day-bed" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-                <Rect width="8" height="8" fill={palette.card} />
-                <Line x1="0" y1="0" x2="0" y2="8" stroke={palette.plum} strokeWidth="2.5" />
-              </Pattern>
-            </Defs>
+            <BedPattern id="day-bed" />
             {depths.map((m) => (
               <G key={m}>
                 <Line x1={leftPx} x2={leftPx + width} y1={y(m)} y2={y(m)} stroke={palette.line} strokeWidth={1} />

@@ -1,9 +1,10 @@
 import { readingErrorM } from '@burrow/core/coach';
 import { depthFigure, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { Pressable, View, type GestureResponderEvent } from 'react-native';
-import Svg, { Defs, G, Line, Path, Pattern, Polyline, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Path, Polyline, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, radius, usePalette } from '@/theme/theme';
 import { Icon } from '@/ui/icon/Icon';
+import { BedPattern } from '@/ui/BedPattern';
 import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
 import { depthOf, rulerDepths, yOf, type DepthFrame } from '../shaft/scale';
@@ -128,12 +129,7 @@ function Picture({ reading, units, adviceM, nowMs }: Pick<Props, 'reading' | 'un
     >
       {height > 0 ? (
         <Svg width={width} height={height} pointerEvents="none" aria-hidden>
-          <Defs>
-            <Pattern id="reading-bed" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-              <Rect width="8" height="8" fill={palette.card} />
-              <Line x1="0" y1="0" x2="0" y2="8" stroke={palette.plum} strokeWidth="2.5" />
-            </Pattern>
-          </Defs>
+          <BedPattern id="reading-bed" />
           {rulerDepths(frame, height, metresPerDepthUnit(units), 30).map((d) => (
             <G key={d.depthM}>
               <Line x1={rulerWidth} x2={width} y1={y(d.depthM)} y2={y(d.depthM)} stroke={palette.second} strokeOpacity={0.22} />
