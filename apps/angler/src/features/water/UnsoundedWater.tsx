@@ -8,7 +8,6 @@ import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { StationSheet } from '@/features/station/StationSheet';
-import { useWide } from '@/features/shell/Shell';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLastIce } from '@/data/water';
@@ -18,7 +17,7 @@ import { Caution } from '@/ui/Caution';
 import { Text } from '@/ui/Text';
 import BlankMap from './map/BlankMap';
 import { OutingActions } from './OutingActions';
-import { Foot } from './Panes';
+import { Answer, Foot, Panes } from './Panes';
 import { StartActions } from './StartActions';
 import { useOutingHere } from './useOutingHere';
 import { useTapped } from './useTapped';
@@ -31,7 +30,6 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
   const { state } = useLedger();
   const { units } = usePreferences();
   const palette = usePalette();
-  const wide = useWide();
   const router = useRouter();
   const lastIce = useLastIce(water.id);
   const { outing, elsewhere, ready, zone, ways, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
@@ -52,72 +50,75 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
   const target = tapped ?? position ?? middle;
   const words = unsoundedWords(measured.length, isMoving, outing !== undefined);
   const standing = position ?? outing?.stations.at(-1)?.at ?? null;
+  const answer = (
+    <Answer>
+      <Text heading={1} size="title">
+        {words.headline}
+      </Text>
+      <Text tone="second">{words.detail}</Text>
+      {method.isOnIce && !isMoving ? (
+        <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
+          Check each hole, more often near inflow and outflow. No ice is safe ice.
+        </Caution>
+      ) : null}
+    </Answer>
+  );
+  const map = (
+    <View style={{ flex: 1, minHeight: 240 }}>
+      <BlankMap
+        shore={shore}
+        middle={middle}
+        holes={holes}
+        depths={depths}
+        candidate={outing ? target : null}
+        position={position}
+        palette={palette}
+        scale={units.distance === 'm' ? 'metric' : 'imperial'}
+        onTap={setTapped}
+      />
+      {ended ? (
+        <Suspense fallback={null}>
+          <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} onTop={0} />
+        </Suspense>
+      ) : null}
+      <View style={{ position: 'absolute', right: 12, bottom: 12 }}>
+        <Action label="" spoken="Where am I" icon="locate" onPress={locate} />
+      </View>
+      <View style={{ position: 'absolute', left: 12, bottom: 36, flexDirection: 'row', gap: 8 }}>
+        <Action label={shore ? 'Mark' : 'Draw the shore'} onPress={() => router.navigate('/mark-water')} />
+      </View>
+    </View>
+  );
+  const panel = (
+    <Foot>
+      {outing ? (
+        <>
+          <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+            <View style={{ flex: 1 }} aria-live="polite">
+              <Text strong>{tapped ? 'The place you tapped' : position ? 'Where you stand' : 'Middle of the water'}</Text>
+              <Text size="small" tone="second">
+                {says ?? way(standing, target, units) ?? 'Tap the map where you are, or let the phone say it.'}
+              </Text>
+            </View>
+            <Action kind="main" height={64} label={method.open} onPress={() => setOpenAt(target)} />
+          </View>
+          <View style={{ flexDirection: 'row', gap: 8 }}>
+            <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} />
+          </View>
+        </>
+      ) : ways.length > 0 ? (
+        <>
+          {elsewhere ? <Text size="small" tone="second">{`Starting here ends your outing on ${elsewhere.waterName}.`}</Text> : null}
+          <StartActions ways={ways} disabled={!ready} onStart={(by) => void start(by)} />
+        </>
+      ) : (
+        <Action kind="main" height={64} label="Add soundings" onPress={() => router.navigate('/gear')} />
+      )}
+    </Foot>
+  );
   return (
-    <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column' }}>
-      <View style={wide ? { width: 400, borderRightWidth: 1, borderRightColor: palette.line } : {}}>
-        <View style={{ padding: 16, paddingBottom: 12, gap: 6 }} aria-live="polite">
-          <Text heading={1} size="title">
-            {words.headline}
-          </Text>
-          <Text tone="second">{words.detail}</Text>
-          {method.isOnIce && !isMoving ? (
-            <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
-              Check each hole, more often near inflow and outflow. No ice is safe ice.
-            </Caution>
-          ) : null}
-        </View>
-      </View>
-      <View style={{ flex: 1, minHeight: 240 }}>
-        <BlankMap
-          shore={shore}
-          middle={middle}
-          holes={holes}
-          depths={depths}
-          candidate={outing ? target : null}
-          position={position}
-          palette={palette}
-          scale={units.distance === 'm' ? 'metric' : 'imperial'}
-          onTap={setTapped}
-        />
-        {ended ? (
-          <Suspense fallback={null}>
-            <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} onTop={0} />
-          </Suspense>
-        ) : null}
-        <View style={{ position: 'absolute', right: 12, bottom: 12 }}>
-          <Action label="" spoken="Where am I" icon="locate" onPress={locate} />
-        </View>
-        <View style={{ position: 'absolute', left: 12, bottom: 36, flexDirection: 'row', gap: 8 }}>
-          <Action label={shore ? 'Mark' : 'Draw the shore'} onPress={() => router.navigate('/mark-water')} />
-        </View>
-      </View>
-      <View style={wide ? { width: 400, justifyContent: 'flex-end' } : {}}>
-        <Foot>
-          {outing ? (
-            <>
-              <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-                <View style={{ flex: 1 }} aria-live="polite">
-                  <Text strong>{tapped ? 'The place you tapped' : position ? 'Where you stand' : 'Middle of the water'}</Text>
-                  <Text size="small" tone="second">
-                    {says ?? way(standing, target, units) ?? 'Tap the map where you are, or let the phone say it.'}
-                  </Text>
-                </View>
-                <Action kind="main" height={64} label={method.open} onPress={() => setOpenAt(target)} />
-              </View>
-              <View style={{ flexDirection: 'row', gap: 8 }}>
-                <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} />
-              </View>
-            </>
-          ) : ways.length > 0 ? (
-            <>
-              {elsewhere ? <Text size="small" tone="second">{`Starting here ends your outing on ${elsewhere.waterName}.`}</Text> : null}
-              <StartActions ways={ways} disabled={!ready} onStart={(by) => void start(by)} />
-            </>
-          ) : (
-            <Action kind="main" height={64} label="Add soundings" onPress={() => router.navigate('/gear')} />
-          )}
-        </Foot>
-      </View>
+    <>
+      <Panes answer={answer} map={map} list={null} panel={panel} inWords={false} onMap={() => undefined} />
       {outing && openAt ? (
         <StationSheet
           method={method}
@@ -134,6 +135,6 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
           }}
         />
       ) : null}
-    </View>
+    </>
   );
 }
