@@ -55,7 +55,9 @@ test('a rule card is written for a water, and said before a fish is kept; a look
   await page.getByRole('button', { name: 'Change Tamber Lake' }).click();
   await page.getByRole('button', { name: 'Its rule card' }).click();
   await expect(page.getByText('Your notes, not the law')).toBeVisible();
-  await page.getByRole('radio', { name: 'Crappie', exact: true }).click();
+  // A fish that no other test keeps: the water is theirs too.
+  await page.getByRole('radio', { name: 'Bluegill', exact: true }).click();
+  await page.getByRole('button', { name: 'More Bluegill a day' }).click();
   await page.getByRole('button', { name: 'More Shortest that may be kept' }).click();
   await shot('rule-card');
   await page.getByRole('button', { name: 'Save the card' }).click();
@@ -64,14 +66,17 @@ test('a rule card is written for a water, and said before a fish is kept; a look
     fish: { species: string; leastMm?: number; bag?: number }[];
     seenOn: string;
   };
-  expect(kept.fish.find((f) => f.species === 'black-crappie')).toMatchObject({ bag: 10, leastMm: expect.any(Number) });
+  expect(kept.fish.find((f) => f.species === 'bluegill')).toMatchObject({ bag: 5, leastMm: expect.any(Number) });
+  expect(kept.fish.find((f) => f.species === 'black-crappie')).toMatchObject({ bag: 10 });
   expect(kept.seenOn).toBe('2027-01-16');
 
   await drillOnce(page, stack.url);
   await page.getByRole('button', { name: 'Fish', exact: true }).click();
+  await page.getByRole('radio', { name: 'Bluegill', exact: true }).click();
   await expect(page.getByText(/^Not measured: your card has a size for it/)).toBeVisible();
   await page.getByRole('button', { name: 'Kept', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Kept all the same' })).toBeVisible();
+  await page.getByRole('radio', { name: 'Crappie', exact: true }).click();
   await page.getByRole('button', { name: 'Which fish is it?' }).click();
   await page.getByRole('radio', { name: '6 or fewer' }).click();
   await shot('fish-key');

@@ -40,7 +40,7 @@ test('a stranger with a lake, weather and a flasher of their own: from signing u
     await page.goto(stack.url);
     await tap('I am new here');
     await page.getByRole('textbox', { name: 'Name' }).fill('Ada');
-    await page.getByRole('textbox', { name: 'E-mail' }).fill('ada@test.invalid');
+    await page.getByRole('textbox', { name: 'E-mail' }).fill('stranger@test.invalid');
     await page.getByLabel('Password').fill('long enough now');
     await tap('Make an account');
     await expect(page.getByRole('heading', { name: 'No water yet' })).toBeVisible();

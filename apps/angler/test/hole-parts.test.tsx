@@ -26,6 +26,9 @@ jest.mock('@/data/session', () => ({
   }),
 }));
 
+let mockRules: unknown;
+jest.mock('@/data/water', () => ({ useWater: () => ({ detail: { data: { value: { file: { water: { rules: mockRules } } } } } }) }));
+
 const units = unitSystems.metric;
 const simulatedEcho = new SimulatedFlasher({ seed: 1, sceneId: 'steady', start: 'x' }).header;
 const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
@@ -75,6 +78,16 @@ describe('tip-ups', () => {
     expect(body.depthM as number).toBeLessThan(7.5);
     expect(body.depthM as number).toBeGreaterThan(6.5);
     expect(Math.abs((body.depthM as number) - shown)).toBeLessThan(0.06);
+  });
+
+  test('one more than the rule card allows is said before it is set', () => {
+    mockRules = { fish: [], lines: 2, seenOn: '2026-12-01' };
+    sheet([line()]);
+    expect(screen.queryByText(/your card allows/)).toBeNull();
+    screen.unmount();
+    sheet([line(), line({ id: 'l2', rod: 'rod 1' })]);
+    expect(screen.getByText('2 lines out: your card allows 2.')).toBeTruthy();
+    mockRules = undefined;
   });
 
   test('a line let down with a weight overrules the flasher', async () => {
