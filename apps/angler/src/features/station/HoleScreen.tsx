@@ -85,7 +85,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
   const hangsM = isByEye ? jigM : (frame?.lineM ?? null);
   const goTo =
     advice && hangsM !== null && Math.abs(advice.jigM - hangsM) > 0.15 ? (
-      <View style={{ position: 'absolute', left: 112, ...(isByEye ? { top: 88 } : { left: 92, bottom: 4 }) }}>
+      <View style={{ position: 'absolute', ...(isByEye ? { right: readingKeysPx + 8, top: 88 } : { left: 92, bottom: 4 }) }}>
         <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
       </View>
     ) : null;
