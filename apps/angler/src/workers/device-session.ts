@@ -1,5 +1,5 @@
 import { bytesOf, echoHeader, EchoLogReader } from '@burrow/contract/formats/echo-log';
-import { Coach, emptyMemory, SaidAdvice, type CoachMemory } from '@burrow/core/coach';
+import { Coach, emptyMemory, SteadyAdvice, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { createParser } from 'eventsource-parser';
@@ -25,7 +25,7 @@ export class DeviceSession {
   private isSimulated = false;
   private reader: EchoReader | null = null;
   private coach: Coach | null = null;
-  private calm: SaidAdvice;
+  private calm: SteadyAdvice;
   private lineM: number | null = null;
   private lastT = 0;
   private heardAt = Date.now();
@@ -43,7 +43,7 @@ export class DeviceSession {
     private readonly show: (frame: Frame) => void,
     private readonly say: (why: string | null) => void,
   ) {
-    this.calm = new SaidAdvice(watch.stepM);
+    this.calm = new SteadyAdvice(watch.stepM);
     void this.listen();
     this.watchdog = setInterval(() => {
       if (Date.now() - this.heardAt > silenceMs) this.say(`No ping from the flasher for ${Math.round((Date.now() - this.heardAt) / 1000)} s. Still trying ${this.url}`);
@@ -170,7 +170,7 @@ export class DeviceSession {
     this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg }, this.coach?.memory ?? this.watch.memory);
     if (this.lineM !== null) this.setLine(this.lineM);
     // Another stream counts its time anew.
-    this.calm = new SaidAdvice(this.watch.stepM);
+    this.calm = new SteadyAdvice(this.watch.stepM);
     this.kept.clear();
   }
 

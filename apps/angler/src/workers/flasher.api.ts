@@ -1,5 +1,5 @@
 import { bytesOf } from '@burrow/contract/formats/echo-log';
-import { Coach, drawSpeedMs, emptyMemory, rodFor, SaidAdvice, type CadenceId, type CoachMemory } from '@burrow/core/coach';
+import { Coach, drawSpeedMs, emptyMemory, rodFor, SteadyAdvice, type CadenceId, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
 import { simulatedBottom, SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
@@ -25,7 +25,7 @@ const retryMs = 4000;
 class FlasherSession {
   private reader: EchoReader | null = null;
   private coach: Coach | null = null;
-  private calm: SaidAdvice;
+  private calm: SteadyAdvice;
   private header: EchoHeader | null = null;
   private local: SimulatedFlasher | null = null;
   private localTimer: ReturnType<typeof setInterval> | null = null;
@@ -45,7 +45,7 @@ class FlasherSession {
     private readonly watch: SessionConfig,
     private readonly show: (frame: Frame) => void,
   ) {
-    this.calm = new SaidAdvice(watch.stepM);
+    this.calm = new SteadyAdvice(watch.stepM);
     if (watch.mode !== 'live') {
       if (watch.mode === 'drill') this.drill = new DrillLog();
       this.startLocal();
@@ -187,7 +187,7 @@ class FlasherSession {
     this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg }, this.coach?.memory ?? this.watch.memory);
     this.coach.line(lineM);
     // Another source counts its time anew.
-    this.calm = new SaidAdvice(this.watch.stepM);
+    this.calm = new SteadyAdvice(this.watch.stepM);
     this.kept.clear();
     this.lastPingAt = Date.now();
   }

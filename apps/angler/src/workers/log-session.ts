@@ -1,5 +1,5 @@
 import { EchoLogReader } from '@burrow/contract/formats/echo-log';
-import { Coach, SaidAdvice } from '@burrow/core/coach';
+import { Coach, SteadyAdvice } from '@burrow/core/coach';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import type { Frame, SessionConfig } from './frame';
 
@@ -12,7 +12,7 @@ export class LogSession {
   private readonly header: EchoHeader;
   private reader: EchoReader;
   private coach: Coach;
-  private calm: SaidAdvice;
+  private calm: SteadyAdvice;
   private at = 0;
   private speed = 1;
   private timer: ReturnType<typeof setInterval> | null = null;
@@ -36,7 +36,7 @@ export class LogSession {
     this.header = log.header;
     this.reader = new EchoReader(this.header);
     this.coach = this.newCoach();
-    this.calm = new SaidAdvice(watch.stepM);
+    this.calm = new SteadyAdvice(watch.stepM);
     this.read(0, true);
   }
 
@@ -68,7 +68,7 @@ export class LogSession {
     }
     this.reader = new EchoReader(this.header);
     this.coach = this.newCoach();
-    this.calm = new SaidAdvice(this.watch.stepM);
+    this.calm = new SteadyAdvice(this.watch.stepM);
     for (let i = from; i <= to; i++) this.read(i, i === to);
     this.clock = this.pings[to].t - first;
   }

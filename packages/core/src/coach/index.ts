@@ -10,4 +10,4 @@ export { searchDepth, searchLimits, searchSpan, type Span } from './search';
 export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';
 export { roundOf, type Round } from './round';
 export { adviceWords, shaftWords, type AdviceWords } from './wording';
-export { SaidAdvice } from './said';
+export { SteadyAdvice } from './steady-advice';

@@ -19,6 +19,7 @@ import { useTieOn } from './useTieOn';
 import { pieceText } from './words';
 
 const goalNames = { numbers: 'Numbers', size: 'Size', supper: 'Supper' } as const;
+const wayNames = { ice: 'on the ice', pole: 'by pole', cast: 'by casting', vertical: 'straight down', troll: 'by trolling' } as const;
 const changes = { size: 'size before colour; schools differ', colour: 'another colour; schools differ whether that comes first', bait: 'another bait' } as const;
 
 /** What to tie on now: the first choice of the box with its reasons, how it falls, what to change to, and what comes next. */
@@ -39,6 +40,7 @@ export function TieOnScreen() {
   const rests = [
     species.short,
     goalNames[goal].toLowerCase(),
+    wayNames[query.method],
     query.depthM === null ? 'depth not known' : depthText(query.depthM, units),
     `${tempText(query.tempC, units)} ${temp.by}`,
     `sight ${depthText(query.secchiM, units)} ${secchi.by}`,

@@ -1,6 +1,8 @@
 import { changeFirst, firstToBuy, tackleMethods, whatToTieOn, type TackleMethod, type TieOnQuery } from '@burrow/core/tackle';
 import { secchiOf } from '@burrow/core/outlook';
 import { valueAt } from '@burrow/core/water';
+import { isFlowing } from '@burrow/contract/formats/water-marks';
+import { usualMethod } from '@burrow/core/methods';
 import { weatherAt } from '@burrow/core/weather';
 import { useMemo } from 'react';
 import { boxOf, usePreferences } from '@/data/preferences';
@@ -28,7 +30,9 @@ export function useTieOn() {
   const file = detail.data?.value.file;
   const { species } = useSpecies(file, water?.id);
   const speciesId = outing?.species[0] ?? species;
-  const wayId = outing?.method ?? method?.id ?? 'ice';
+  // Without weather nobody knows the surface; moving water is never walked on.
+  const isMoving = file !== undefined && isFlowing(file.water.kind);
+  const wayId = outing?.method ?? method?.id ?? (isMoving ? 'cast' : usualMethod.id);
   const way: TackleMethod = (tackleMethods as readonly string[]).includes(wayId) ? (wayId as TackleMethod) : 'cast';
   const station = outing?.stations.find((s) => s.id === outing.currentStation);
   const jigM = outing?.lines.findLast((l) => l.upMs === null)?.depths.at(-1)?.depthM;

@@ -56,7 +56,7 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
   const ice = entry?.kind === 'ice-measured' ? outing.ice.find((i) => i.ms === entry.ms) : undefined;
   const [species, setSpecies] = useState<string>(fish?.species ?? outing.species[0]);
   const [lengthMm, setLength] = useState<number | null>(fish?.lengthMm ?? null);
-  const [fate, setFate] = useState<'kept' | 'released'>(fish?.fate ?? 'released');
+  const [fate, setFate] = useState<'kept' | 'released' | null>(fish?.fate ?? null);
   const [showsAll, setShowsAll] = useState(false);
   const [said, setSaid] = useState<ReactionKind>(reaction?.kind ?? 'bite');
   const [depthM, setDepth] = useState<number | null>(entry === null ? null : (fish?.depthM ?? reaction?.depthM ?? place?.depthM ?? null));
@@ -107,7 +107,7 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       const made = body();
       const written = entry ? await correct(ledger, scope, events, entry.id, made.body, atMs) : await ledger.writeAll(scope, [made], atMs);
       const fishId = (made.body as { fish?: string }).fish;
-      const fated = isFish && fate !== fish?.fate ? await ledger.writeAll(scope, [{ kind: `fish-${fate}`, body: { fish: fishId! } }], atMs) : [];
+      const fated = isFish && fate !== null && fate !== fish?.fate ? await ledger.writeAll(scope, [{ kind: `fish-${fate}`, body: { fish: fishId! } }], atMs) : [];
       onDone(entry ? 'Entry corrected' : 'Entry added', [...written, ...fated]);
     } catch (error) {
       setSays((error as Error).message);
@@ -163,7 +163,7 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
               { id: 'released', label: 'Released' },
               { id: 'kept', label: 'Kept' },
             ]}
-            value={fate}
+            value={fate ?? ('' as 'kept')}
             onChange={setFate}
             wrap
           />

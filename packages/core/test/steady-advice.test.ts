@@ -1,4 +1,4 @@
-import { adviceWords, Coach, rodFor, SaidAdvice, type Advice, type CadenceId } from '../src/coach';
+import { adviceWords, Coach, rodFor, SteadyAdvice, type Advice, type CadenceId } from '../src/coach';
 import { SimulatedFlasher } from '../src/simulator';
 import { EchoReader } from '../src/sonar';
 import { imperial, metresPerFoot } from '../src/units';
@@ -8,7 +8,7 @@ function twoMinutes(sceneId: string, seed: number) {
   const flasher = new SimulatedFlasher({ seed, sceneId, start: 'x' });
   const reader = new EchoReader(flasher.header);
   const coach = new Coach({ speciesId: 'black-crappie', waterTempC: 4, beamDeg: flasher.header.beamDeg });
-  const calm = new SaidAdvice(0.5 * metresPerFoot);
+  const calm = new SteadyAdvice(0.5 * metresPerFoot);
   const [raw, said]: { t: number; text: string; advice: Advice }[][] = [[], []];
   let followedAt = 0;
   for (let k = 0; k < 120 * flasher.header.pingRateHz; k++) {
@@ -53,7 +53,7 @@ test('what is said changes far less often than the advice, never twice within fo
 
 test('a depth within half a step is the same, and quieter and livelier do not take turns', () => {
   const base = { ruleId: 'look.still', cadence: { id: 'quiver' }, jigM: 5, marks: 1, byAnswers: 'quieter' } as unknown as Advice;
-  const calm = new SaidAdvice(0.15);
+  const calm = new SteadyAdvice(0.15);
   expect(calm.push(base, 0)).toMatchObject({ jigM: 5, byAnswers: 'quieter' });
   expect(calm.push({ ...base, jigM: 5.07 }, 5000)!.jigM).toBe(5);
   expect(calm.push({ ...base, jigM: 5.09 }, 6000)!.jigM).toBe(5.09);
