@@ -22,6 +22,7 @@ const allowed = {
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
   patch: ['units', 'fish'],
+  casting: ['units', 'fish', 'ground', 'patch', 'ledger'],
   law: ['units', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
   fieldcraft: ['tackle', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river'],

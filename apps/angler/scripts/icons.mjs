@@ -30,6 +30,7 @@ const wanted = {
   up: 'mdiArrowUp',
   sink: 'mdiArrowDown',
   follow: 'mdiArrowTopRight',
+  rock: 'mdiImageFilterHdr',
   chevronUp: 'mdiChevronUp',
 };
 const rows = Object.entries(wanted).map(([name, key]) => {

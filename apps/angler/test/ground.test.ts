@@ -10,7 +10,7 @@ import { groundApi, type PlaceQuery } from '@/workers/ground.api';
 const waterOf = (name: string) => parseWaterFile(readFileSync(path.resolve(__dirname, `../../../demo/${name}.geojson`), 'utf8'));
 const lake = waterOf('tamber-lake');
 const river = waterOf('ullen-river');
-const build = (key: string, file: WaterFile, more: { at: [number, number]; depthM: number }[] = []) => groundApi.build(key, outlineOf(file), [...soundingsOf(file), ...more], 1);
+const build = (key: string, file: WaterFile, more: { at: [number, number]; depthM: number }[] = []) => groundApi.build(key, outlineOf(file), [...soundingsOf(file), ...more], 1, 0);
 const setting: PlaceSetting = { group: 'panfish', stage: 'midwinter', look: { fromM: 7, toM: 12 }, phase: 'steady', inflows: [], cover: [], isPressed: false };
 const query: PlaceQuery = { water: 'lake', setting, stays: [], drilled: [], thin: [], units: metric };
 

@@ -60,12 +60,30 @@ const outing: OutingState = {
   lines: [],
   reactions: [],
   temperatures: [],
+  felt: [],
+  levels: [],
   ice: [],
   entries: [],
   plan: [],
   clarity: [],
   currentStation: 'hole',
-  fish: [{ id: 'f1', eventId: 'e1', ms: 0, station: 'hole', line: null, species: 'black-crappie', lengthMm: 240, weightG: 200, depthM: 6, bottomM: 7.5, fate: 'kept' }],
+  fish: [
+    {
+      id: 'f1',
+      eventId: 'e1',
+      ms: 0,
+      station: 'hole',
+      line: null,
+      species: 'black-crappie',
+      lengthMm: 240,
+      weightG: 200,
+      depthM: 6,
+      bottomM: 7.5,
+      cast: null,
+      outM: null,
+      fate: 'kept',
+    },
+  ],
 };
 const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
 
@@ -231,7 +249,7 @@ test('the log says what happened in the angler’s units, latest first, each wit
   const undone: string[] = [];
   const full: OutingState = {
     ...outing,
-    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null }],
+    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null, cast: null, outM: null }],
     ice: [{ ms: 30_000, clearM: 0.254, whiteM: 0.05, snowM: null, station: 'hole' }],
     entries: [
       { id: 'd', ms: 0, station: 'hole', kind: 'station-opened' },

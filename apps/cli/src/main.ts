@@ -12,6 +12,7 @@ const commands: Record<string, () => Promise<Command>> = {
   holes: async () => (await import('./commands/holes')).holes,
   route: async () => (await import('./commands/route')).route,
   simulate: async () => (await import('./commands/simulate')).simulate,
+  casts: async () => (await import('./commands/casts')).casts,
   season: async () => (await import('./commands/season')).season,
   convert: async () => (await import('./commands/convert')).convert,
   'tie-on': async () => (await import('./commands/tie-on')).tieOn,
@@ -27,6 +28,8 @@ const usage = `burrow COMMAND …
                                       with --cross-validate K how well left-out soundings are foretold
   holes --water F.geojson --species id --at ISO --count N [--start lon,lat] [--walk-m M] [--weather F.csv]
                                       where to drill, in walking order, with reasons
+  casts --water F.geojson --band LO,HI --cast-m L --count N [--from lon,lat] [--bank] [--strike-m R] [--level-m X]
+                                      where to stand and along which bearings to cast, most shown first
   route F.geojson|F.csv [--closed]     a short walk over places (CSV: x,y in metres)
   simulate --seed N --minutes M [--scene id] [--truth F]
   echo F.ndjson [--species id] [--coach] [--water-temp-c T]

@@ -10,6 +10,8 @@ const depthM = z.number().min(0).max(300);
 /** Id of a way of fishing or of a kind of station: those of `core/methods`, and others of programs to come. */
 const wayId = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'expected an id such as ice or vertical');
 const thicknessM = z.number().min(0).max(3);
+/** How far out on a cast. */
+const outM = z.number().min(0).max(300);
 const lengthMm = z.number().int().min(10).max(3000);
 const name = storableText(1, 120);
 
@@ -54,6 +56,15 @@ const bodies = {
     distanceM: z.number().min(0.5).max(300),
     result: z.enum(['nothing', 'hard', 'bite', 'fish', 'snag']).optional(),
   }),
+  felt: z.object({
+    station: id,
+    what: z.enum(['hard', 'soft', 'wood', 'weeds', 'snag']),
+    cast: id.optional(),
+    bearingDeg: z.number().min(0).max(360),
+    outM,
+    by: z.enum(['time', 'eye']).optional(),
+  }),
+  'level-measured': z.object({ levelM: z.number().min(-100).max(100), by: z.enum(['gauge', 'mark']) }),
   fed: z.object({ station: id, what: name, massG: z.number().min(0).max(50_000).optional(), alongM: z.number().min(-100).max(100).optional() }),
   rested: z.object({ station: id }),
   reaction: z.object({
@@ -63,6 +74,8 @@ const bodies = {
     depthM: depthM.optional(),
     bottomM: depthM.optional(),
     cadence: name.optional(),
+    cast: id.optional(),
+    outM: outM.optional(),
   }),
   'fish-landed': z.object({
     fish: id,
@@ -73,6 +86,8 @@ const bodies = {
     weightG: z.number().min(0).max(200_000).optional(),
     depthM: depthM.optional(),
     bottomM: depthM.optional(),
+    cast: id.optional(),
+    outM: outM.optional(),
   }),
   'fish-kept': z.object({ fish: id }),
   'fish-released': z.object({ fish: id, note: storableText(0, 2000).optional() }),

@@ -11,6 +11,8 @@ const reaction = (kind: ReactionKind, cadence: string | null, depthM: number | n
   depthM,
   bottomM: 8,
   cadence,
+  cast: null,
+  outM: null,
 });
 const line = (id: string, presentation: string): LineState => ({
   id,

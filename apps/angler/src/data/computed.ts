@@ -40,5 +40,6 @@ export function useComputed<T>({ key, of, enabled, compute }: Computed<T>) {
     if (isBehind) void refetch();
   }, [isBehind, refetch]);
   const error = data?.error ?? null;
-  return { data: data?.value, isPending: data === undefined, isError: error !== null, error };
+  /** Whether the answer is that to an earlier question, and the new one is still on its way. */
+  return { data: data?.value, isBehind: data !== undefined && data.of !== of, isPending: data === undefined, isError: error !== null, error };
 }

@@ -1,6 +1,7 @@
 import { shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
+import { levelAt } from '@burrow/core/ground';
 import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import type { Remote } from 'comlink';
 import { useMemo } from 'react';
@@ -21,17 +22,20 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     .filter((o) => o.water === water?.id)
     .flatMap((o) => o.stations)
     .filter((h) => h.depthM !== null);
+  // Depths are measured at the level of their hour, and the map stands on one.
+  const levels = outings.filter((o) => o.water === water?.id).flatMap((o) => o.levels);
+  const levelM = levelAt(levels, Infinity);
   // The file's own part, once for each file: a change of water brings another object.
   const drawn = useMemo(() => (water ? JSON.stringify([shoreOf(water.file), soundingsOf(water.file)]) : ''), [water]);
   return useComputed({
     key: ['ground', water?.id],
     // Each hole by itself: one undone and another drilled are as many.
-    of: [drawn, holes.map((h) => `${h.id} ${h.depthM}`).join(), units.depth].join('/'),
+    of: [drawn, holes.map((h) => `${h.id} ${h.depthM}`).join(), levels.map((l) => `${l.ms} ${l.levelM}`).join(), units.depth].join('/'),
     enabled: water !== undefined,
     compute: async () => {
       const remote = await groundWorker();
-      const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: h.depthM! }))];
-      return remote.build(water!.id, shoreOf(water!.file), soundings, metresPerDepthUnit(units));
+      const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: Math.max(0, h.depthM! - levelAt(levels, h.openedMs)) }))];
+      return remote.build(water!.id, shoreOf(water!.file), soundings, metresPerDepthUnit(units), levelM);
     },
   });
 }

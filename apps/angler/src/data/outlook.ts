@@ -56,6 +56,8 @@ export function useOutlook() {
     const sun = outlook.sun.find((s) => s.duskMs > nowMs);
     return sun ? dayPlan(outlook.windows, sun, outlook.depth, { ...startingPlan, steps: stepsOn(outlook.surface) }, nowMs, units) : [];
   }, [outlook, input, nowMs, units]);
+  const ways = outlook && outlook.surface !== 'unknown' ? methodsOn(outlook.surface) : [];
+  const crafts = [...new Set(ways.flatMap((m) => m.crafts))];
   const method = outlook ? (methodsOn(outlook.surface)[0] ?? null) : null;
   const inUnits = (why: string | null) => why && inOwnUnits(why, units);
   const words = outlook && input ? outlookWords(outlook, input, units) : null;
@@ -63,7 +65,7 @@ export function useOutlook() {
     !outlook || !words
       ? []
       : outlook.surface === 'moving'
-        ? [{ id: 'moving', headline: words.ice.headline, text: words.ice.detail }]
+        ? [{ id: 'moving', headline: words.ice.headline, text: words.ice.detail }, ...(method?.hazards({ ice: outlook.ice, load, grownM: outlook.grownM, craft, units }) ?? [])]
         : [
             ...(outlook.surface === 'open' ? [modelledOpen] : []),
             ...(outlook.surface === 'unknown' ? usualMethod : (method ?? usualMethod)).hazards({ ice: outlook.ice, load, grownM: outlook.grownM, craft, units }),
@@ -92,9 +94,10 @@ export function useOutlook() {
     columnPending: !isMixed && !noWeather && (!settled || (column.isPending && !ground.isError)),
     winter: winter.data?.value ?? null,
     evidence: column.data?.evidence ?? [],
-    /** The way of fishing that this water asks for now; none built for moving water. */
+    /** The way of fishing that this water asks for now. */
     method,
     hazards,
+    crafts,
     alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],
     /** How far the measured ice lies from the place to start, m; null where either is not known. */
     iceAwayM: lastIce?.at && ground.data?.breakFoot ? distanceM(lastIce.at, ground.data.breakFoot.at) : null,

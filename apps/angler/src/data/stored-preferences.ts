@@ -52,6 +52,10 @@ export interface Preferences {
   load: IceLoad;
   /** What one fishes from on open water. */
   craft: Craft;
+  /** As far as one casts, m. */
+  castM: number;
+  /** Depths cast for on a water, where they are one's own. */
+  castBand: { water: string; fromM: number; toM: number } | null;
   viewpoints: Viewpoints;
   /** A day's plan that the angler has changed, by the day and fish it is for. */
   plan: { key: string; items: PlanItem[] } | null;
@@ -128,7 +132,9 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   beatBy: either('off', 'sound', 'vibration'),
   callBy: either('off', 'voice', 'vibration'),
   load: z.enum(iceGuidance.map((g) => g.load)),
-  craft: either('pier', 'boat', 'kayak', 'wading'),
+  craft: either('bank', 'pier', 'wading', 'kayak', 'boat'),
+  castM: z.number().min(5).max(120),
+  castBand: z.object({ water: z.string(), fromM: z.number(), toM: z.number() }).nullable(),
   viewpoints: z.object({ 'pressure-or-light': sides('pressure-or-light'), 'early-or-warmed': sides('early-or-warmed') }),
   plan: z.object({ key: z.string(), items: z.array(planItem) }).nullable(),
   water: z.string().nullable(),

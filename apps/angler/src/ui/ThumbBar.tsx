@@ -16,14 +16,10 @@ export interface ThumbKey {
 }
 
 /** The big keys at the thumb: one tap each. */
-export function ThumbBar({ keys, showShortcuts }: { keys: readonly ThumbKey[]; showShortcuts?: boolean }) {
+export function ThumbBar({ keys, showShortcuts, label = 'What the fish did' }: { keys: readonly ThumbKey[]; showShortcuts?: boolean; label?: string }) {
   const palette = usePalette();
   return (
-    <View
-      role="toolbar"
-      aria-label="What the fish did"
-      style={{ flexDirection: 'row', gap: 8, padding: 10, backgroundColor: palette.ground, borderTopWidth: 1, borderTopColor: palette.line }}
-    >
+    <View role="toolbar" aria-label={label} style={{ flexDirection: 'row', gap: 8, padding: 10, backgroundColor: palette.ground, borderTopWidth: 1, borderTopColor: palette.line }}>
       {keys.map((key) => (
         <Pressable
           key={key.id}
@@ -47,7 +43,7 @@ export function ThumbBar({ keys, showShortcuts }: { keys: readonly ThumbKey[]; s
           <Text strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>
             {key.label}
           </Text>
-          {key.detail ? (
+          {key.detail && !showShortcuts ? (
             <Text size="small" tone={key.main ? 'onEmber' : 'second'} numberOfLines={1}>
               {key.detail}
             </Text>

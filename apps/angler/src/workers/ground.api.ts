@@ -7,6 +7,7 @@ import {
   findFeatures,
   thinnedRing,
   hypsographyOf,
+  mapAtLevel,
   nearestPlace,
   soundingsAgainst,
   surveyedArea,
@@ -32,6 +33,7 @@ import {
   type RestedHole,
   type ScanKind,
 } from '@burrow/core/holes';
+import { firstStand, nextStand, standCasts, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { feedingLies, winteringPools, type FeedingLie, type RiverMarks, type WinteringPool } from '@burrow/core/river';
 import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, type BankStrip } from '@burrow/core/banks';
 import { dayMs, type UnitPreference } from '@burrow/core/units';
@@ -51,6 +53,8 @@ export interface Ground {
   contours: Contour[];
   features: GroundFeature[];
   breakFoot: BreakFoot | null;
+  /** The water over the level its soundings were made at, m; the map has the depths of this level. */
+  levelM: number;
   /** Area by depth, for the column. */
   hypsography: Hypsography;
 }
@@ -161,6 +165,9 @@ class SurveyCache {
 
 const surveys = new SurveyCache();
 
+/** Where the water ends today. */
+const shoresOf = ({ levelM, contours, ring }: Ground): LonLat[][] => (levelM < 0 ? contours[0].rings : [ring]);
+
 function density({ stays }: PlaceQuery, score: PlaceScore): FishDensity {
   const results = stays.map(({ at, ...rest }) => {
     const [x, y] = score.frame.toMetres(at);
@@ -227,16 +234,21 @@ export const groundApi = {
   /** How soundings to be added lie to the map last built of a water, for each unit their depths may be in. */
   against: (key: string, soundings: Sounding[]) => soundingsAgainst(surveys.ground(key).map, soundings),
 
-  /** The map of a water within its shore, or about its soundings where none is known. Throws RangeError with fewer than three. */
-  build(key: string, shore: LonLat[] | null, soundings: Sounding[], metresPerUnit: number): Ground {
+  /**
+   * The map of a water within its shore, or about its soundings where none is known, at a level against that of its soundings, m.
+   * Throws RangeError with fewer than three soundings, and for a level that leaves no water.
+   */
+  build(key: string, shore: LonLat[] | null, soundings: Sounding[], metresPerUnit: number, levelM: number): Ground {
     const area = surveyedArea(shore, soundings);
     const water = surveys.surveyed(key, area, soundings);
-    const { map } = water.survey;
+    const map = mapAtLevel(water.survey.map, levelM);
     water.ground = {
       water: key,
       map,
       ...area,
-      contours: contourLines(map, contourDepths(map.deepest.depthM, metresPerUnit)),
+      // Drawn down, the first line is that of the water's edge.
+      contours: contourLines(map, [...(levelM < 0 ? [0.01] : []), ...contourDepths(map.deepest.depthM, metresPerUnit)]),
+      levelM,
       features: findFeatures(map),
       breakFoot: findBreakFoot(map),
       hypsography: hypsographyOf(map),
@@ -290,6 +302,21 @@ export const groundApi = {
     const { map } = surveys.ground(key);
     const pools = winteringPools(map);
     return { pools, lies: feedingLies(map, marks, pools) };
+  },
+
+  /** The casts to make from a stand after those that were made. */
+  stand: (key: string, query: StandQuery): StandAnswer => standCasts(surveys.ground(key).map, query),
+
+  /** Where to stand next, the walk charged in casts; null where nothing beats staying. */
+  nextStand(key: string, query: StandQuery, isAshore: boolean, withinM: number): NextStand | null {
+    const ground = surveys.ground(key);
+    return nextStand(ground.map, shoresOf(ground), query, isAshore, withinM);
+  },
+
+  /** Where to stand first; null where no cast reaches what is cast for. */
+  firstStand(key: string, query: Omit<StandQuery, 'at'>, isAshore: boolean): LonLat | null {
+    const ground = surveys.ground(key);
+    return firstStand(ground.map, shoresOf(ground), query, isAshore);
   },
 
   /** Fish to expect an hour, cell by cell of the map. */

@@ -1,5 +1,6 @@
+import { bankCadences, pauseS, strikeRadiusM, type BankCadenceId } from '@burrow/core/casting';
 import { gasExpansion, standardWeight, weighedSpecies, type WeighedSpecies } from '@burrow/core/fish';
-import { lineDepth, materials, shapes, sinkTime, type Lure, type Material, type Shape } from '@burrow/core/rig';
+import { lineDepth, materials, shapes, sinkTime, usualTensionN, windBow, type Lure, type Material, type Shape } from '@burrow/core/rig';
 import { bearingKg, frostbiteTime, windChill } from '@burrow/core/safety';
 import { footprint, targetStrength } from '@burrow/core/sonar';
 import { depthOfLight, oxygenSaturation, soundSpeed, standardPressureHpa, waterDensity } from '@burrow/core/water';
@@ -70,6 +71,31 @@ const quantities: Record<string, Quantity> = {
     source: 'drag balance integrated',
     names: ['mass-g', 'material', 'depth-m', 'line-mm', '[shape]'],
     value: (r) => sinkTime(lure(r), r.number('depth-m'), r.number('line-mm')),
+  },
+  'strike-radius': {
+    unit: 'm',
+    source: 'heuristic: 0.1 m per °C, at most 0.4 of the sight',
+    names: ['temp-c', 'secchi-m'],
+    value: (r) => strikeRadiusM(r.number('temp-c'), r.number('secchi-m')),
+  },
+  pause: {
+    unit: 's',
+    source: 'heuristic: doubled for each 4 °C colder',
+    names: ['temp-c', 'cadence'],
+    value: (r) =>
+      pauseS(
+        r.number('temp-c'),
+        r.word(
+          'cadence',
+          bankCadences.map((c): BankCadenceId => c.id),
+        ),
+      ),
+  },
+  'line-bow': {
+    unit: 'm',
+    source: 'catenary under an even side wind: slack that a strike takes up',
+    names: ['line-out-m', 'line-mm', 'wind-ms', 'angle-deg', '[tension-n]'],
+    value: (r) => windBow(r.number('line-out-m'), r.number('line-mm'), r.number('wind-ms'), r.number('angle-deg'), r.number('tension-n', usualTensionN)).slackM,
   },
   'line-depth': {
     unit: 'm',

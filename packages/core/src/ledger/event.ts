@@ -14,6 +14,8 @@ interface Envelope<Kind extends string, Body> {
 }
 
 export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'refused' | 'fled' | 'nipped' | 'bite' | 'missed' | 'hooked' | 'lost';
+/** What a bait feels on the bed. */
+export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag';
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
@@ -38,13 +40,28 @@ export interface EventBodies {
   'cadence-set': { line: string; cadence: string };
   /** A cast with its aim: compass bearing and distance, and what came of it. */
   cast: { cast: string; station: string; line?: string; bearingDeg: number; distanceM: number; result?: 'nothing' | 'hard' | 'bite' | 'fish' | 'snag' };
+  /** Something felt on the bed by the bait, so far out along a cast: reckoned from the time since it, or set by the angler. */
+  felt: { station: string; what: FeltKind; cast?: string; bearingDeg: number; outM: number; by?: 'time' | 'eye' };
+  /** How high the water stands against the level that its soundings were made at, m: negative when drawn down. */
+  'level-measured': { levelM: number; by: 'gauge' | 'mark' };
   /** Feed laid at a station, some way off along the run where that is known. */
   fed: { station: string; what: string; massG?: number; alongM?: number };
   /** A station is left alone for a while. */
   rested: { station: string };
-  reaction: { station: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string };
-  /** No length where it was not measured; `weightG` only of a fish that was weighed. */
-  'fish-landed': { fish: string; station: string; line?: string; species: string; lengthMm?: number; weightG?: number; depthM?: number; bottomM?: number };
+  reaction: { station: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string; cast?: string; outM?: number };
+  /** No length where it was not measured; `weightG` only of a fish that was weighed. `cast` and `outM` where it took on a cast, so far out. */
+  'fish-landed': {
+    fish: string;
+    station: string;
+    line?: string;
+    species: string;
+    lengthMm?: number;
+    weightG?: number;
+    depthM?: number;
+    bottomM?: number;
+    cast?: string;
+    outM?: number;
+  };
   'fish-kept': { fish: string };
   'fish-released': { fish: string; note?: string };
   /** Weather read by eye and barometer; pressure reduced to sea level. */

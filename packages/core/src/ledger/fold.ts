@@ -63,6 +63,8 @@ class OutingReducer {
       stations: [],
       lines: [],
       casts: [],
+      felt: [],
+      levels: [],
       feeds: [],
       rests: [],
       reactions: [],
@@ -193,6 +195,14 @@ const reducers: Reducers = {
     into.outing.casts.push({ id: cast, eventId: id, ms, station, line: line ?? null, bearingDeg, distanceM, result: result ?? null });
     into.note(id, ms, kind, station, result);
   },
+  felt: (into, { id, kind, body }, ms) => {
+    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM });
+    into.note(id, ms, kind, body.station, body.what);
+  },
+  'level-measured': (into, { id, kind, body }, ms) => {
+    into.outing.levels.push({ ms, levelM: body.levelM, by: body.by });
+    into.note(id, ms, kind, null);
+  },
   fed: (into, { id, kind, body }, ms) => {
     into.outing.feeds.push({ ms, station: body.station, what: body.what, massG: body.massG ?? null, alongM: body.alongM ?? null });
     into.note(id, ms, kind, body.station, body.what);
@@ -226,6 +236,8 @@ const reducers: Reducers = {
       depthM: body.depthM ?? null,
       bottomM: body.bottomM ?? null,
       cadence: body.cadence ?? null,
+      cast: body.cast ?? null,
+      outM: body.outM ?? null,
     });
     into.note(id, ms, kind, body.station, body.reaction);
   },
@@ -241,6 +253,8 @@ const reducers: Reducers = {
       weightG: body.weightG ?? null,
       depthM: body.depthM ?? null,
       bottomM: body.bottomM ?? null,
+      cast: body.cast ?? null,
+      outM: body.outM ?? null,
       fate: null,
     });
     into.note(id, ms, kind, body.station, body.fish);

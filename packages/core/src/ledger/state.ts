@@ -1,4 +1,4 @@
-import type { EventBodies, Goal, ReactionKind } from './event';
+import type { EventBodies, FeltKind, Goal, ReactionKind } from './event';
 
 export interface LineState {
   id: string;
@@ -50,6 +50,9 @@ export interface ReactionState {
   depthM: number | null;
   bottomM: number | null;
   cadence: string | null;
+  /** The cast it came on, and how far out, m. */
+  cast: string | null;
+  outM: number | null;
 }
 
 export interface FishState {
@@ -64,6 +67,9 @@ export interface FishState {
   weightG: number | null;
   depthM: number | null;
   bottomM: number | null;
+  /** The cast it took on, and how far out, m. */
+  cast: string | null;
+  outM: number | null;
   fate: 'kept' | 'released' | null;
 }
 
@@ -76,6 +82,16 @@ export interface CastState {
   bearingDeg: number;
   distanceM: number;
   result: NonNullable<EventBodies['cast']['result']> | null;
+}
+
+/** Something felt on the bed. */
+export interface FeltState {
+  id: string;
+  ms: number;
+  station: string;
+  what: FeltKind;
+  bearingDeg: number;
+  outM: number;
 }
 
 export interface LogEntry {
@@ -102,6 +118,9 @@ export interface OutingState {
   stations: StationState[];
   lines: LineState[];
   casts: CastState[];
+  felt: FeltState[];
+  /** Levels of the water against that of its soundings, m. */
+  levels: { ms: number; levelM: number; by: 'gauge' | 'mark' }[];
   feeds: { ms: number; station: string; what: string; massG: number | null; alongM: number | null }[];
   rests: { ms: number; station: string }[];
   reactions: ReactionState[];

@@ -14,7 +14,8 @@ export const ice: Method = {
   effort: 'minutes',
   surfaces: ['ice', 'unknown'],
   isOnIce: true,
-  hasCraft: false,
+  crafts: [],
+  picture: 'column',
   hasFlasher: true,
   steps: { out: 'Walk out, testing the ice', first: 'Drill 6 holes, look into each', off: 'Off the ice' },
   hazards: ({ ice: finding, load, grownM, units }) => {

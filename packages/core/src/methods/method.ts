@@ -15,7 +15,10 @@ export interface Hazard {
 }
 
 /** What one goes out in or stands on. */
-export type Craft = 'pier' | 'boat' | 'kayak' | 'wading';
+export type Craft = 'bank' | 'pier' | 'wading' | 'kayak' | 'boat';
+
+/** Which picture a station of it has: the water under it, or a fan of casts about it. */
+export type StationPicture = 'column' | 'fan';
 
 export interface HazardSetting {
   ice: IceFinding;
@@ -27,7 +30,7 @@ export interface HazardSetting {
 }
 
 /** What a tap of the thumb bar does. `log` is a reaction that is written at once. */
-export type ThumbAction = 'looked' | 'refused' | 'bite' | 'fish' | 'more';
+export type ThumbAction = 'looked' | 'refused' | 'cast' | 'felt' | 'bite' | 'fish' | 'more';
 
 /** A line as it hangs: what was let out, and how far it leans from upright at the surface. */
 export interface HangingLine {
@@ -56,8 +59,9 @@ export interface Method {
   surfaces: readonly Surface[];
   /** Whether it stands on ice, whose thickness is asked at each station. */
   isOnIce: boolean;
-  /** Whether there is a choice of craft. */
-  hasCraft: boolean;
+  /** What it can be done from; empty where there is no choice. */
+  crafts: readonly Craft[];
+  picture: StationPicture;
   /** Whether a flasher stands by it: then the same reader and coach advise. */
   hasFlasher: boolean;
   /** The ends of its day. */

@@ -18,7 +18,8 @@ export const vertical: Method = {
   effort: 'minutes',
   surfaces: ['open', 'unknown'],
   isOnIce: false,
-  hasCraft: true,
+  crafts: ['pier', 'boat', 'kayak', 'wading'],
+  picture: 'column',
   hasFlasher: true,
   steps: {
     out: 'Put out, flotation on',

@@ -5,3 +5,5 @@ export * from './line-bow';
 export * from './line-angle';
 export * from './tip-up';
 export * from './cards';
+export * from './wind-bow';
+export * from './dive';

@@ -20,6 +20,11 @@ const rows = {
     headline: 'Pier: ice on planks and rungs',
     text: 'Boots that grip, a ladder in sight, nobody alone after dark without a light.',
   },
+  bank: {
+    id: 'bank',
+    headline: 'Bank: wet stones freeze',
+    text: 'Boots that grip, three steps back from an undercut edge, never out along shelf ice. A throw line within reach.',
+  },
   wading: {
     id: 'wading',
     headline: 'Wading: to the knee, with a staff',
@@ -30,4 +35,4 @@ const rows = {
 export type CraftHazard = (typeof rows)[keyof typeof rows];
 
 /** What to mind with a craft on cold open water. Every one of them has the water itself. */
-export const craftHazards = (craft: 'pier' | 'boat' | 'kayak' | 'wading'): CraftHazard[] => [rows[craft], rows.coldWater];
+export const craftHazards = (craft: 'bank' | 'pier' | 'boat' | 'kayak' | 'wading'): CraftHazard[] => [rows[craft], rows.coldWater];

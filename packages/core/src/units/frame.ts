@@ -51,3 +51,9 @@ export function bearingDeg(a: LonLat, b: LonLat): number {
 
 /** Nearest of the eight points of the compass. */
 export const compassPoint = (deg: number) => points[Math.round(((deg % 360) + 360) / 45) % 8];
+
+/** The place so far out along a compass bearing. */
+export function placeAlong(from: LonLat, bearing: number, outM: number): LonLat {
+  const angle = (bearing * Math.PI) / 180;
+  return new LocalFrame(from[0], from[1]).toLonLat(outM * Math.sin(angle), outM * Math.cos(angle));
+}

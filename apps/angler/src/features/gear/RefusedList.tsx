@@ -14,6 +14,8 @@ const kindWords: Record<EventKind, string> = {
   'station-opened': 'Place opened',
   'cadence-set': 'Movement',
   cast: 'Cast',
+  felt: 'Felt on the bed',
+  'level-measured': 'Level of the water',
   fed: 'Feed',
   rested: 'Rested',
   'depth-sounded': 'Depth',

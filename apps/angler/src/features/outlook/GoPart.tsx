@@ -12,10 +12,12 @@ import { BringWeather } from './BringWeather';
 
 const loads = iceGuidance.map((g) => ({ id: g.load, label: { foot: 'On foot', snowmobile: 'With a sled machine', car: 'With a car', truck: 'With a truck' }[g.load] }));
 
-const crafts: readonly { id: Craft; label: string }[] = [
-  { id: 'boat', label: 'Boat' },
-  { id: 'kayak', label: 'Kayak' },
+const craftChoices: readonly { id: Craft; label: string }[] = [
+  { id: 'bank', label: 'Bank' },
   { id: 'pier', label: 'Pier' },
+  { id: 'wading', label: 'Wading' },
+  { id: 'kayak', label: 'Kayak' },
+  { id: 'boat', label: 'Boat' },
 ];
 
 interface GoProps {
@@ -23,17 +25,21 @@ interface GoProps {
   hazards: readonly Hazard[];
   /** Null where no way of fishing is built for this water. */
   method: Method | null;
+  /** What this water can be fished from; empty where there is no choice. */
+  crafts: readonly Craft[];
   bears: string | null;
   away: string | null;
 }
 
 /** What stands against going: the ice for who goes, open water, or a current. There is no yes here. */
-export function GoPart({ hazards, method, bears, away }: GoProps) {
+export function GoPart({ hazards, method, crafts, bears, away }: GoProps) {
   const { load, craft } = usePreferences();
   return (
     <View style={{ gap: 10 }}>
       {method?.isOnIce ? <Choice label="Who goes on the ice" options={loads} value={load} onChange={(id) => change({ load: id })} /> : null}
-      {method?.hasCraft ? <Choice label="What you fish from" options={crafts} value={craft} onChange={(id) => change({ craft: id })} /> : null}
+      {crafts.length > 0 ? (
+        <Choice label="What you fish from" wrap options={craftChoices.filter((c) => crafts.includes(c.id))} value={craft} onChange={(id) => change({ craft: id })} />
+      ) : null}
       {hazards.map((h) => (
         <Caution key={h.id} headline={h.headline}>
           {h.id === 'ice' ? [h.text, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ') : h.text}

@@ -97,7 +97,13 @@ export function OutlookScreen() {
     />
   );
   const go = (
-    <GoPart hazards={data.hazards} method={data.method} bears={bearingWords(outlook.ice, load, units)} away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)} />
+    <GoPart
+      hazards={data.hazards}
+      method={data.method}
+      crafts={data.crafts}
+      bears={bearingWords(outlook.ice, load, units)}
+      away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)}
+    />
   );
   const cold = (
     <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} waterId={data.water.id} zone={timeZone} onSeen={() => setSeeing(true)} />

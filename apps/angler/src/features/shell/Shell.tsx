@@ -1,5 +1,5 @@
 import { feltAir } from '@burrow/core/safety';
-import { methodOf, usualMethod } from '@burrow/core/methods';
+import { methodOf, usualMethod, type StationPicture } from '@burrow/core/methods';
 import { clockText, spanText, tempText } from '@burrow/core/units';
 import { findFronts, findPhases, phaseAtInstant, weatherAt } from '@burrow/core/weather';
 import { Link, usePathname, type Href } from 'expo-router';
@@ -23,6 +23,8 @@ const places: { href: Href; path: string; label: string; icon: IconName }[] = [
   { href: '/practice', path: '/practice', label: 'Practice', icon: 'target' },
 ];
 
+const stationIcons: Record<StationPicture, IconName> = { column: 'hole', fan: 'cast' };
+
 export const wideFrom = 1000;
 export const useWide = () => useWindowDimensions().width >= wideFrom;
 
@@ -32,7 +34,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const wide = useWide();
   const path = usePathname();
   const outing = useOuting();
-  const third = usePlaceName();
+  const { place: third, picture } = useStationMethod();
   const atHole = path === '/hole' && outing?.currentStation != null;
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: palette.ground }}>
@@ -48,7 +50,7 @@ export function Shell({ children }: { children: ReactNode }) {
           style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card, paddingBottom: 4 }}
         >
           {places.map((place) => (
-            <Place key={place.path} {...place} label={place.path === '/hole' ? third : place.label} current={path === place.path} />
+            <Place key={place.path} {...place} {...(place.path === '/hole' ? { label: third, icon: stationIcons[picture] } : {})} current={path === place.path} />
           ))}
         </View>
       )}
@@ -72,7 +74,7 @@ function Place({ href, label, icon, current }: (typeof places)[number] & { curre
 
 function Rail({ path }: { path: string }) {
   const palette = usePalette();
-  const third = usePlaceName();
+  const { place: third, picture } = useStationMethod();
   return (
     <View
       role="navigation"
@@ -84,7 +86,7 @@ function Rail({ path }: { path: string }) {
       </View>
       {places.map((place) => (
         <View key={place.path} style={{ height: 68 }}>
-          <Place {...place} label={place.path === '/hole' ? third : place.label} current={path === place.path} />
+          <Place {...place} {...(place.path === '/hole' ? { label: third, icon: stationIcons[picture] } : {})} current={path === place.path} />
         </View>
       ))}
       <View style={{ flex: 1 }} />
@@ -95,17 +97,17 @@ function Rail({ path }: { path: string }) {
   );
 }
 
-/** What the third place is called: after the outing under way, else the last one. */
-function usePlaceName(): string {
+/** The way that the third place is called after: of the outing under way, else of the last one. */
+function useStationMethod() {
   const outing = useOuting();
   const { state } = useLedger();
-  return (methodOf((outing ?? state.outings.at(-1))?.method ?? '') ?? usualMethod).place;
+  return methodOf((outing ?? state.outings.at(-1))?.method ?? '') ?? usualMethod;
 }
 
 /** Water, phase and until when, cold, what is unsent: one slim line above every screen. */
 function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   const palette = usePalette();
-  const third = usePlaceName();
+  const { place: third } = useStationMethod();
   const { units } = usePreferences();
   const { unsent, reached, trouble, refused } = useLedger();
   const { water, detail } = useWater();

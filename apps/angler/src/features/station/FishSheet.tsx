@@ -29,6 +29,10 @@ interface Props {
   bottomM: number | null;
   airC: number | null;
   onLogged: (eventId: string, text: string) => void;
+  /** The cast it took on, and how far out, m. */
+  onCast?: { cast: string; outM: number } | null;
+  /** Where to put it back. */
+  release?: string;
 }
 
 /** Colder than this gills and eyes freeze in seconds, °C. */
@@ -38,7 +42,7 @@ const freezingC = -5;
 const atHand = 5;
 
 /** A landed fish: species, length, kept or released. */
-export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged }: Props) {
+export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged, onCast = null, release }: Props) {
   const { units } = usePreferences();
   const { ledger, state } = useLedger();
   const { detail } = useWater();
@@ -77,6 +81,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
           ...(line ? { line } : {}),
           ...(depthM === null ? {} : { depthM }),
           ...(bottomM === null ? {} : { bottomM }),
+          ...onCast,
         },
       },
       { kind: fate, body: { fish } },
@@ -135,7 +140,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       <Text
         size="small"
         tone="second"
-      >{`${species.handling} ${kept.today === 0 ? 'None' : kept.today} kept today. ${card ? 'Check the local rules.' : 'Check the local limit and size: no rule card is written for this water.'}`}</Text>
+      >{`${species.handling}${release ? ` ${release}` : ''} ${kept.today === 0 ? 'None' : kept.today} kept today. ${card ? 'Check the local rules.' : 'Check the local limit and size: no rule card is written for this water.'}`}</Text>
       {isKeying ? (
         <FishKeySheet
           species={id}

@@ -5,6 +5,7 @@ import { lazy, Suspense } from 'react';
 import { ScrollView, View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/ui/Action';
+import { CastScreen } from '@/features/cast/CastScreen';
 import { HoleMap } from './HoleMap';
 import { ReadingView, readingKeysPx } from './reading/ReadingView';
 import { HoleSheets } from './HoleSheets';
@@ -35,6 +36,7 @@ export function HoleScreen() {
   if (!ready) return <Notice title="Opening the log" busy />;
   if (!outing || !hole)
     return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} method={(outing && methodOf(outing.method)) ?? usualMethod} />;
+  if (methodOf(hole.method)?.picture === 'fan') return <CastScreen outing={outing} stand={hole} />;
   return <AtHole key={hole.id} outing={outing} hole={hole} />;
 }
 

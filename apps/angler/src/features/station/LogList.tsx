@@ -1,3 +1,4 @@
+import { bearingText, castText, feltWords } from '@burrow/core/casting';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LogEntry, OutingState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
@@ -71,7 +72,8 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
   const hole = outing.stations.find((h) => h.id === entry.station);
   if (entry.kind === 'reaction') {
     const reaction = outing.reactions.find((r) => r.id === entry.id);
-    return { what: reactionWords[entry.text ?? ''] ?? 'Reaction', detail: reaction?.depthM == null ? '' : `jig ${depthText(reaction.depthM, units)}` };
+    const out = reaction?.outM == null ? '' : `${castText(reaction.outM, units)} out`;
+    return { what: reactionWords[entry.text ?? ''] ?? 'Reaction', detail: reaction?.depthM == null ? out : `jig ${depthText(reaction.depthM, units)}` };
   }
   if (entry.kind === 'fish-landed') {
     const fish = outing.fish.find((f) => f.eventId === entry.id);
@@ -84,7 +86,23 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
   }
   if (entry.kind === 'method-changed') return { what: 'Now', detail: methodOf(entry.text ?? '')?.offer ?? entry.text ?? '' };
   if (entry.kind === 'station-opened')
-    return { what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : 'Stopped', detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}` };
+    return {
+      what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : hole?.kind === 'stand' ? 'Stood' : 'Stopped',
+      detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}`,
+    };
+  if (entry.kind === 'cast') {
+    const cast = outing.casts.find((c) => c.eventId === entry.id);
+    return { what: 'Cast', detail: cast ? `${bearingText(cast.bearingDeg)}, ${castText(cast.distanceM, units)}` : '' };
+  }
+  if (entry.kind === 'felt') {
+    const felt = outing.felt.find((f) => f.id === entry.id);
+    return { what: feltWords[felt?.what ?? 'hard'], detail: felt ? `${bearingText(felt.bearingDeg)}, ${castText(felt.outM, units)} out` : '' };
+  }
+  if (entry.kind === 'level-measured') {
+    const level = outing.levels.find((l) => l.ms === entry.ms)?.levelM ?? 0;
+    return { what: 'Level', detail: `${depthText(Math.abs(level), units)} ${level < 0 ? 'lower' : 'higher'}` };
+  }
+  if (entry.kind === 'rested') return { what: 'Rested', detail: hole ? `${methodOf(hole.method)?.stationKind ?? 'place'} ${hole.label}` : '' };
   if (entry.kind === 'ice-measured') {
     const ice = outing.ice.find((i) => i.ms === entry.ms);
     return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };

@@ -1,5 +1,5 @@
 import type { StationState, LineState, OutingState, ReactionKind } from '@burrow/core/ledger';
-import type { Method } from '@burrow/core/methods';
+import { methodOf, type Method } from '@burrow/core/methods';
 import { clamp, depthText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
@@ -64,6 +64,14 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
       { kind: 'line-down', body: { line: newId(), station: hole.id, rod: line.rod, presentation: name, ...(jigM === null ? {} : { depthM: jigM }) } },
     ]);
   };
+  // A school under the boat was followed straight down: the stand it was cast at is still there.
+  const lastStand = outing.stations.findLast((s) => s.method !== hole.method && methodOf(s.method)?.picture === 'fan');
+  const backToCasting = () =>
+    ledger.writeAll(scope, [
+      ...(line ? [{ kind: 'line-up' as const, body: { line: line.id } }] : []),
+      { kind: 'method-changed', body: { method: lastStand!.method } },
+      { kind: 'moved', body: { fromStation: hole.id, station: lastStand!.id } },
+    ]);
   const leave = async () => {
     if (line) await ledger.write(scope, 'line-up', { line: line.id });
     router.navigate('/water');
@@ -118,6 +126,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
       </View>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {line ? <Action grow height={64} label="Line up" onPress={() => close(ledger.write(scope, 'line-up', { line: line.id }))} /> : null}
+        {lastStand ? <Action grow height={64} icon="cast" label="Back to casting" onPress={() => close(backToCasting())} /> : null}
         <Action grow height={64} icon="walk" label={`Leave this ${method.place.toLowerCase()}`} onPress={() => close(leave())} />
       </View>
       <View style={{ gap: 6 }}>

@@ -1,4 +1,5 @@
 import type { WaterDetail } from '@burrow/contract/api';
+import { canStand, CastWater, standWords } from '@burrow/core/casting';
 import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
 import { expectedText, nextWords, planWords } from '@burrow/core/holes';
 import { countingThickness } from '@burrow/core/safety';
@@ -13,6 +14,7 @@ import { usualMethod } from '@burrow/core/methods';
 import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
 import { useBanks } from '@/data/banks';
+import { useCastSetting, useFirstStand } from '@/data/casting';
 import { useHoles } from '@/data/holes';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences, type KeptHolePlan } from '@/data/preferences';
@@ -56,24 +58,30 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
   const { layers, overlay } = useLayers(fish, look, bed.deepest.depthM);
 
+  const casting = useCastSetting(water, ground, outing);
+  const isCasting = outing !== undefined && method.picture === 'fan';
+  const { at: firstAt, isPending: isSeeking } = useFirstStand(water, ground, casting, isCasting);
+
   const rule = outlook?.depth?.rule;
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
-  const target = tapped ?? advised?.at ?? left[0]?.at ?? breakFoot?.at ?? bed.deepest.at;
+  const target = tapped ?? (isCasting ? firstAt : (advised?.at ?? left[0]?.at)) ?? breakFoot?.at ?? bed.deepest.at;
   const expected = depthAt(bed, target);
   // A place that has a hole already is gone back to, not drilled again.
   const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
   const standing = position ?? outing?.stations.at(-1)?.at ?? null;
-  const words = advised
-    ? {
-        headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
-        detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
-      }
-    : drilling.plan && left.length > 0
-      ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
-      : surface === 'open' && !outing
-        ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
-        : { headline: headline(ground), detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
+  const words = isCasting
+    ? standWords(isSeeking ? 'seeking' : firstAt && { underM: depthAt(bed, firstAt)?.depthM ?? null }, casting.band, casting.query.castM, casting.isAshore, units)
+    : advised
+      ? {
+          headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
+          detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
+        }
+      : drilling.plan && left.length > 0
+        ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
+        : surface === 'open' && !outing
+          ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
+          : { headline: headline(ground), detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
 
   const answer = (
     <Answer>
@@ -169,7 +177,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             kind="main"
             height={64}
             label={method.open}
-            disabled={!expected && ground.isShore}
+            disabled={isCasting ? !canStand(new CastWater(bed), ground.ring, target) : !expected && ground.isShore}
             onPress={() => setDrillAt({ at: target, expectedM: expected?.depthM ?? null })}
           />
         ) : null}

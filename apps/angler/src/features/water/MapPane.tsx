@@ -1,5 +1,6 @@
 import { wayText, type LonLat } from '@burrow/core/ground';
-import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
+import { feltOn, feltWords } from '@burrow/core/casting';
+import { isFlowing, marksOf, type PlaceMark } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
 import { useCallback, useMemo, useRef, useState, type ReactNode } from 'react';
@@ -36,7 +37,21 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, children, ...
   const [measured, setMeasured] = useState<LonLat[] | null>(null);
   const zoom = useRef<(by: number) => void>(() => {});
   const holdZoom = useCallback((z: (by: number) => void) => void (zoom.current = z), []);
-  const marks = useMemo(() => marksOf(water.file), [water]);
+  // What the bait felt on the bed stands beside what was marked by hand.
+  const marks = useMemo(() => {
+    const { places, lines } = marksOf(water.file);
+    const felt = feltOn(state, water.id).filter((f) => f.what === 'hard' || f.what === 'wood' || f.what === 'snag');
+    return {
+      lines,
+      places: [
+        ...places,
+        ...felt.map(({ what, at }, k): PlaceMark => {
+          const place = { index: -1 - k, at: [at[0], at[1]] as [number, number], name: `${feltWords[what].toLowerCase()} felt` };
+          return what === 'hard' ? { ...place, role: 'hard' } : { ...place, role: 'cover', kind: 'timber' };
+        }),
+      ],
+    };
+  }, [water, state]);
   const { map: bed } = map.ground;
   return (
     <View style={{ flex: 1, minHeight: 240, backgroundColor: palette.ground }}>

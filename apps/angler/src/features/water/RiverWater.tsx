@@ -1,27 +1,37 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import { depthAt, type LonLat } from '@burrow/core/ground';
+import { canStand, CastWater } from '@burrow/core/casting';
+import { bearingDeg, compassPoint, depthAt, distanceM, type LonLat } from '@burrow/core/ground';
 import { expectedText } from '@burrow/core/holes';
+import { distanceText } from '@burrow/core/units';
 import { lieReasons, lieText, poolText, riverWords } from '@burrow/core/river';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Notice } from '@/ui/Notice';
 import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
+import { StationSheet } from '@/features/station/StationSheet';
 import { useBanks } from '@/data/banks';
+import { useCastSetting, useFirstStand } from '@/data/casting';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useRiver } from '@/data/river';
+import { useLedger } from '@/data/session';
 import type { Ground } from '@/workers/ground.api';
 import { BankPanel } from './BankPanel';
 import { GroundList, Row, Section } from './GroundList';
 import { MapPane } from './MapPane';
+import { OutingActions } from './OutingActions';
 import { Answer, Foot, Panes } from './Panes';
+import { StartActions } from './StartActions';
 import { useLayers } from './useLayers';
+import { useOutingHere } from './useOutingHere';
 import { useTapped } from './useTapped';
-import { way } from './words';
+import { mapHoles, way } from './words';
+
+const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 /** Moving water: the pool where fish winter, and the lies where they come to feed. */
 export function RiverWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
@@ -32,6 +42,12 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { map: bed } = ground;
   const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const { layers, overlay } = useLayers(null, null, bed.deepest.depthM);
+  const { state, ledger } = useLedger();
+  const { outing, elsewhere, ready, zone, ways, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
+  const [openAt, setOpenAt] = useState<{ at: LonLat; expectedM: number | null } | null>(null);
+  const stands = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
+  const settings = useCastSetting(water, ground, outing);
+  const first = useFirstStand(water, ground, settings, method.picture === 'fan').at;
   const [inWords, setInWords] = useState(false);
   const river = useRiver(water, ground);
   const banks = useBanks(water, input, column, wide || inWords);
@@ -42,15 +58,22 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { pools } = river.data;
   const words = riverWords(pools, lies, units);
   const isAt = (a: LonLat, b: LonLat) => a[0] === b[0] && a[1] === b[1];
-  const target = tapped ?? lies[0]?.at ?? pools[0]?.at ?? bed.deepest.at;
+  const target = tapped ?? (outing ? first : null) ?? lies[0]?.at ?? pools[0]?.at ?? bed.deepest.at;
   const lie = lies.find((l) => isAt(l.at, target));
   const expected = depthAt(bed, target);
+  const known = outing?.stations.find((s) => isAt(s.at, target));
+  const canOpen = canStand(new CastWater(bed), ground.ring, target);
+  const stand = first && nearestLie(lies, first);
+  const standing = stand && {
+    headline: `Stand ${distanceText(distanceM(stand.at, first), units)} ${compassPoint(bearingDeg(stand.at, first))} of the ${stand.by}`,
+    detail: `From the ring the casts show most of what holds fish.`,
+  };
   const answer = (
     <Answer>
       <Text heading={1} size="title">
-        {words.headline}
+        {standing && outing ? standing.headline : words.headline}
       </Text>
-      <Text tone="second">{words.detail}</Text>
+      <Text tone="second">{standing ? `${standing.detail} ${words.detail}` : words.detail}</Text>
     </Answer>
   );
   const list = (
@@ -91,7 +114,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
     <MapPane
       water={water}
       ground={ground}
-      holes={[]}
+      holes={stands}
       planned={lies}
       isLoose
       candidate={target}
@@ -101,7 +124,13 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
       layers={layers}
       overlay={overlay}
       onWords={wide ? undefined : () => setInWords(true)}
-    />
+    >
+      {ended ? (
+        <Suspense fallback={null}>
+          <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} onTop={0} />
+        </Suspense>
+      ) : null}
+    </MapPane>
   );
   const panel = (
     <Foot>
@@ -109,12 +138,59 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
         <View style={{ flex: 1 }} aria-live="polite">
           <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Text>
           <Text size="small" tone="second">
-            {says ?? (lie ? `Lie ${lie.number}, ${lieText(lie, units).detail}` : (way(position, target, units) ?? 'The place you tapped.'))}
+            {elsewhere
+              ? `Starting here ends your outing on ${elsewhere.waterName}.`
+              : (says ??
+                (lie ? `Lie ${lie.number}, ${lieText(lie, units).detail}` : (way(position, target, units) ?? (tapped ? 'The place you tapped.' : 'The ring on the map.'))))}
           </Text>
         </View>
-        <Action kind="main" height={64} label="Mark what is here" onPress={() => router.navigate('/mark-water')} />
+        {outing && known ? (
+          <Action
+            kind="main"
+            height={64}
+            label={`Back to stand ${known.label}`}
+            onPress={() => {
+              void ledger.write({ id: outing.id, zone }, 'moved', { station: known.id, ...(outing.currentStation === null ? {} : { fromStation: outing.currentStation }) });
+              setTapped(null);
+              router.navigate('/hole');
+            }}
+          />
+        ) : outing ? (
+          <Action kind="main" height={64} label={method.open} disabled={!canOpen} onPress={() => setOpenAt({ at: target, expectedM: expected?.depthM ?? null })} />
+        ) : (
+          <Action height={64} label="Mark what is here" onPress={() => router.navigate('/mark-water')} />
+        )}
       </View>
+      {outing ? (
+        <View style={{ flexDirection: 'row', gap: 8 }}>
+          <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} />
+        </View>
+      ) : (
+        <StartActions ways={ways} disabled={!ready} onStart={(by) => void start(by)} />
+      )}
     </Foot>
   );
-  return <Panes answer={answer} map={map} list={list} panel={panel} inWords={inWords} onMap={() => setInWords(false)} />;
+  return (
+    <>
+      <Panes answer={answer} map={map} list={list} panel={panel} inWords={inWords} onMap={() => setInWords(false)} />
+      {outing && openAt ? (
+        <StationSheet
+          method={method}
+          open
+          onClose={() => setOpenAt(null)}
+          outing={outing}
+          zone={zone}
+          {...openAt}
+          onOpened={() => {
+            setOpenAt(null);
+            setTapped(null);
+            router.navigate('/hole');
+          }}
+        />
+      ) : null}
+    </>
+  );
 }
+
+const nearestLie = <L extends { at: LonLat }>(lies: readonly L[], to: LonLat): L | null =>
+  lies.reduce<L | null>((best, l) => (best === null || distanceM(l.at, to) < distanceM(best.at, to) ? l : best), null);

@@ -20,14 +20,14 @@ export function StartActions({ ways, disabled, onStart }: Props) {
             grow
             kind={k === 0 ? 'main' : 'plain'}
             height={64}
-            label={ways.length === 1 && way.isOnIce ? 'Start outing' : way.offer}
+            label={ways.length === 1 ? (way.isOnIce ? 'Start outing' : `Start ${way.offer.toLowerCase()}`) : way.offer}
             spoken={ways.length === 1 && way.isOnIce ? undefined : `Start outing: ${way.offer.toLowerCase()}`}
             disabled={disabled}
             onPress={() => onStart(way)}
           />
         ))}
       </View>
-      {ways.length > 1 ? (
+      {ways.length > 1 && ways.some((way) => way.isOnIce) ? (
         <Text size="small" tone="second">
           Whether there is ice here is not known. Measure it before every few steps.
         </Text>

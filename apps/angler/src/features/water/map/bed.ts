@@ -14,12 +14,17 @@ import { at, font, halo } from './pen';
 /** The shore, or dashed where the map ends without one, the shaded depths and their labelled lines. */
 export function bedFeatures(ground: Ground, palette: Palette, units: UnitPreference): Feature[] {
   const shore = new Feature(new Polygon([ground.ring.map(at)]));
+  // Drawn down, what lies between the shore and the water's edge is dry.
+  const isLow = ground.levelM < 0;
   shore.setStyle(
-    new Style({ fill: new Fill({ color: palette.depths[0] }), stroke: new Stroke({ color: palette.second, width: 2.5, ...(ground.isShore ? {} : { lineDash: [4, 8] }) }) }),
+    new Style({
+      fill: new Fill({ color: isLow ? palette.line : palette.depths[0] }),
+      stroke: new Stroke({ color: palette.second, width: 2.5, ...(ground.isShore ? {} : { lineDash: [4, 8] }) }),
+    }),
   );
   const features: Feature[] = [shore];
   ground.contours.forEach((contour, i) => {
-    const shade = palette.depths[Math.min(palette.depths.length - 1, Math.round(((i + 1) / ground.contours.length) * (palette.depths.length - 1)))];
+    const shade = palette.depths[Math.min(palette.depths.length - 1, Math.round(((i + (isLow ? 0 : 1)) / ground.contours.length) * (palette.depths.length - 1)))];
     const area = new Feature(new Polygon(contour.rings.map((r) => r.map(at))));
     // Without a shore the lines are drawn by themselves: along the map's edge there is no depth line.
     area.setStyle(new Style({ fill: new Fill({ color: shade }), ...(ground.isShore ? { stroke: new Stroke({ color: palette.second, width: 1 }) } : {}), zIndex: i }));
@@ -32,7 +37,7 @@ export function bedFeatures(ground: Ground, palette: Palette, units: UnitPrefere
       new Style({
         zIndex: 100,
         ...(ground.isShore ? {} : { stroke: new Stroke({ color: palette.second, width: 1 }) }),
-        ...(line.length > 24
+        ...(line.length > 24 && depthM > 0.05
           ? {
               text: new Text({
                 text: depthFigure(depthM, units),

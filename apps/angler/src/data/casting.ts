@@ -1,0 +1,142 @@
+import type { WaterDetail } from '@burrow/contract/api';
+import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
+import { castTarget, castsOf, feltOn, strikeRadiusM, takeChance, type CastTarget, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
+import { coverKind, LocalFrame, type LonLat } from '@burrow/core/ground';
+import type { OutingState } from '@burrow/core/ledger';
+import { secchiOf } from '@burrow/core/outlook';
+import { valueAt } from '@burrow/core/water';
+import { useMemo } from 'react';
+import type { Ground } from '@/workers/ground.api';
+import { useComputed } from './computed';
+import { groundWorker } from './ground';
+import { useOutlook } from './outlook';
+import { usePreferences } from './preferences';
+import { useRiver } from './river';
+import { useLedger } from './session';
+
+/** Water where nothing tells its temperature, °C. */
+const assumedC = 4;
+/** Depths cast for where nothing tells them: this share of the deepest to that. */
+const assumedShares = [0.35, 0.7] as const;
+/** On moving water fish hold to lies: plain bed is worth this much beside them, and this is the least they lie in, m. */
+const [riverBase, leastRiverM] = [0.12, 0.4];
+/** Casts worked out ahead. */
+const fanCasts = 6;
+/** As far as one goes for the next stand: on foot, and afloat, m. */
+const nextWithinM = { ashore: 200, afloat: 300 } as const;
+
+export type Source = 'measured' | 'modelled' | 'assumed';
+
+/** What is cast for on a water and how far a fish moves to it, with who says so. */
+export function useCastSetting(water: WaterDetail, ground: Ground, outing: OutingState | undefined) {
+  const { castM, castBand, craft } = usePreferences();
+  const { state } = useLedger();
+  const { outlook, column, nowMs } = useOutlook();
+  const river = useRiver(water, ground);
+  const isMoving = isFlowing(water.file.water.kind);
+  const deepestM = ground.map.deepest.depthM;
+  const look = outlook?.depth?.look;
+  const own = castBand?.water === water.id ? castBand : null;
+  const band = own
+    ? { fromM: own.fromM, toM: own.toM }
+    : isMoving
+      ? { fromM: leastRiverM, toM: deepestM }
+      : look && look.fromM < deepestM
+        ? { fromM: look.fromM, toM: Math.min(deepestM, look.toM + 1) }
+        : { fromM: assumedShares[0] * deepestM, toM: assumedShares[1] * deepestM };
+  const bandBy = own ? 'yours' : isMoving ? 'the whole bed, lies first' : look ? 'foretold' : 'assumed';
+  const measuredC = outing?.temperatures.at(-1)?.tempC;
+  const middleM = (band.fromM + band.toM) / 2;
+  const temp: { value: number; by: Source } =
+    measuredC !== undefined
+      ? { value: measuredC, by: 'measured' }
+      : column && !isMoving
+        ? { value: valueAt(column.now, 'tempC', Math.min(middleM, column.deepestM)), by: 'modelled' }
+        : { value: assumedC, by: 'assumed' };
+  const secchiM = secchiOf(state, water.id, nowMs, water.file.water.secchi_m);
+  const felt = useMemo(() => feltOn(state, water.id), [state, water.id]);
+  const lies = river.data?.lies;
+  const targets = useMemo(() => {
+    const frame = new LocalFrame(ground.map.lon0, ground.map.lat0);
+    const spot = (at: LonLat) => {
+      const [x, y] = frame.toMetres(at);
+      return { x, y };
+    };
+    const { places, lines } = marksOf(water.file);
+    const found: CastTarget[] = [
+      ...places.filter((p) => p.role === 'cover').map((p) => castTarget('cover', spot(p.at), p.name ?? coverKind(p.kind ?? '').label)),
+      ...places.filter((p) => p.role === 'hard').map((p) => castTarget('hard', spot(p.at), 'rock')),
+      ...felt.filter((f) => f.what === 'hard').map((f) => castTarget('hard', spot(f.at), 'rock')),
+      ...felt.filter((f) => f.what === 'wood' || f.what === 'snag').map((f) => castTarget('cover', spot(f.at), f.what === 'wood' ? 'wood' : 'snag')),
+      ...lines.filter((l) => l.role === 'seam').flatMap((l) => pointsOf(l.line.map(spot)).map((s) => castTarget('seam', s, l.name ?? 'seam'))),
+    ];
+    if (isMoving) for (const lie of lies ?? []) found.push(castTarget('lie', spot(lie.at), lie.by, lie.score));
+    return found;
+  }, [water, ground.map, felt, lies, isMoving]);
+  const { fromM, toM } = band;
+  const query = useMemo<Omit<StandQuery, 'at' | 'casts'>>(
+    () => ({
+      band: { fromM, toM },
+      castM,
+      strikeM: strikeRadiusM(temp.value, secchiM),
+      chance: takeChance(temp.value),
+      targets,
+      base: isMoving ? riverBase : 1,
+      count: fanCasts,
+    }),
+    [fromM, toM, castM, temp.value, secchiM, targets, isMoving],
+  );
+  const isAshore = craft === 'bank' || craft === 'pier' || craft === 'wading';
+  return { query, band, bandBy, temp, secchiM, targets, felt, isMoving, isAshore, craft, isReady: !isMoving || river.data !== undefined };
+}
+
+export type CastSettings = ReturnType<typeof useCastSetting>;
+
+/** Points along a line a metre apart. */
+function pointsOf(line: { x: number; y: number }[]): { x: number; y: number }[] {
+  return line.slice(1).flatMap((b, k) => {
+    const a = line[k];
+    const pieces = Math.max(1, Math.round(Math.hypot(b.x - a.x, b.y - a.y)));
+    return Array.from({ length: pieces }, (_, i) => ({ x: a.x + ((b.x - a.x) * i) / pieces, y: a.y + ((b.y - a.y) * i) / pieces }));
+  });
+}
+
+/** The fan of a stand after all casts of the outing. */
+export function useStand(water: WaterDetail, ground: Ground, settings: CastSettings, outing: OutingState, at: LonLat) {
+  const { query, isReady } = settings;
+  const casts = useMemo(() => castsOf(outing), [outing]);
+  const asked = useMemo<StandQuery>(() => ({ ...query, at, casts }), [query, at, casts]);
+  const of = useMemo(() => JSON.stringify([asked, ground.map.soundings, ground.levelM]), [asked, ground]);
+  const answer = useComputed<StandAnswer>({
+    key: ['stand', water.id],
+    of,
+    enabled: isReady,
+    compute: async () => (await groundWorker()).stand(water.id, asked),
+  });
+  return { answer, asked, casts };
+}
+
+/** Where to go from a stand, worked out when asked for. */
+export function useNextStand(water: WaterDetail, asked: StandQuery, isAshore: boolean, isAsked: boolean) {
+  const of = useMemo(() => JSON.stringify([asked, isAshore]), [asked, isAshore]);
+  return useComputed<NextStand | null>({
+    key: ['next-stand', water.id],
+    of,
+    enabled: isAsked,
+    compute: async () => (await groundWorker()).nextStand(water.id, asked, isAshore, isAshore ? nextWithinM.ashore : nextWithinM.afloat),
+  });
+}
+
+/** Where to stand first on a water. */
+export function useFirstStand(water: WaterDetail, ground: Ground, settings: CastSettings, isAsked: boolean) {
+  const { query, isAshore, isReady } = settings;
+  const of = useMemo(() => JSON.stringify([query, isAshore, ground.map.soundings, ground.levelM]), [query, isAshore, ground]);
+  const first = useComputed<LonLat | null>({
+    key: ['first-stand', water.id],
+    of,
+    enabled: isAsked && isReady,
+    compute: async () => (await groundWorker()).firstStand(water.id, { ...query, casts: [] }, isAshore),
+  });
+  // A place that answers an earlier question is none: one would walk to it.
+  return { at: (!first.isBehind && first.data) || null, isPending: isAsked && (first.isPending || first.isBehind) };
+}

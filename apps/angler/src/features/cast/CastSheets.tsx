@@ -1,0 +1,178 @@
+import { castsText, castText, releaseAdvice, viewpointLine } from '@burrow/core/casting';
+import { clamp, depthText, liftText, metresPerDepthUnit, tempText } from '@burrow/core/units';
+import { weatherAt } from '@burrow/core/weather';
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { change } from '@/data/preferences';
+import { useWater, useWeather } from '@/data/water';
+import { PlanNote } from '@/features/outlook/PlanNote';
+import { FishSheet } from '@/features/station/FishSheet';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import type { ThumbKey } from '@/ui/ThumbBar';
+import { CastMeasures } from './CastMeasures';
+import { ColdWater } from './CastScreen';
+import type { CastControl } from './useCast';
+
+/** Two fish from one stand within this many minutes are a school. */
+const schoolMin = 20;
+
+/** Everything that opens over the stand. */
+export function CastSheets({ control, keys, log }: { control: CastControl; keys: readonly ThumbKey[]; log: ReactNode }) {
+  const { outing, stand, units, zone, now, sheet, setSheet, line, onCast, clock, prior, next, backText, back, goTo, standAt } = control;
+  const { cadence, cadenceRule, rule, words, section, settings, bowText, fallS, rest } = control;
+  const { water } = useWater();
+  const weather = useWeather(water?.id).data?.value;
+  const airC = weather ? (weatherAt(weather.series, now)?.airC ?? null) : null;
+  const recent = outing.fish.filter((f) => f.station === stand.id && now - f.ms < schoolMin * 60_000).length;
+  const release = releaseAdvice(false, recent >= 1, airC);
+  const close = () => setSheet(null);
+  return (
+    <>
+      <FishSheet
+        open={sheet === 'fish'}
+        onClose={close}
+        outing={outing}
+        zone={zone}
+        station={stand.id}
+        line={line?.id}
+        depthM={null}
+        bottomM={null}
+        airC={airC}
+        onCast={onCast}
+        release={release.text}
+        onLogged={(id, text) => {
+          close();
+          control.setSaid({ text, undo: [id] });
+        }}
+      />
+      {sheet === 'more' ? <MoreCast control={control} log={log} /> : null}
+      <Sheet title={clock.castsLeft === 0 ? 'Move on' : castsText(clock.castsLeft, clock.untilMs, zone)} open={sheet === 'clock'} onClose={close}>
+        <Text>{clock.reason}</Text>
+        <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
+        {backText && back ? <Action height={64} label={backText} onPress={() => void goTo(back.place.id).then(close)} /> : null}
+        {next ? (
+          <>
+            <Text>{`The next stand shows ${next.times.toFixed(1)} times as much a cast, the ${castText(next.walkM, units)} there counted in.`}</Text>
+            <Action kind="main" height={64} label="I am there: stand on the ring" onPress={() => void standAt(next.at).then(close)} />
+          </>
+        ) : (
+          <Text tone="second">No stand within reach shows more a cast than this one, the way counted in.</Text>
+        )}
+        <Text tone="second">{`A cast takes about ${clock.minPerCast.toFixed(1)} min here; moving costs ${prior.moveMin} min.`}</Text>
+      </Sheet>
+      <Sheet title={words?.headline ?? 'Why'} open={sheet === 'why'} onClose={close}>
+        <Text>{words?.detail ?? ''}</Text>
+        <Text strong>{rule.reason}</Text>
+        <Text tone="second">{viewpointLine(rule.viewpoint)}</Text>
+        <Text>{`${cadence.name}: ${cadence.how} ${cadenceRule.reason}`}</Text>
+        {cadenceRule.viewpoint ? <Text tone="second">{viewpointLine(`${cadenceRule.viewpoint} here; others drag where these hop`)}</Text> : null}
+        <Text>{`Let it down ${depthText(section.landsM, units)}: ${fallS === null ? 'count it, its mass is not in the box' : `${Math.round(fallS)} s on a slack line`}. Rest ${Math.round(rest)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
+        {bowText ? <Text tone="straw">{bowText}</Text> : null}
+        <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}).`}</Text>
+      </Sheet>
+      <Sheet title="Keys" open={sheet === 'help'} onClose={close}>
+        {keys.map((k) => (
+          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
+        ))}
+        <Text>Arrows on the map turn the aim; on the section they move the bait.</Text>
+      </Sheet>
+    </>
+  );
+}
+
+/** What is wanted less often at a stand: other answers, other ground, the reach, the depths, measurements, other stands. */
+function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
+  const { outing, stand, units, settings, underM, setSheet, react, logFelt, changeMethod, goTo, line, method } = control;
+  const router = useRouter();
+  const { band, query, craft, bandBy } = settings;
+  const close = () => setSheet(null);
+  const others = outing.stations.filter((s) => s.id !== stand.id && s.method === stand.method);
+  const unitM = metresPerDepthUnit(units);
+  const step = unitM * (units.depth === 'ft' ? 2 : 0.5);
+  const moveBand = (end: 'fromM' | 'toM', d: 1 | -1) => {
+    const moved = { ...band, [end]: Math.max(0.2, band[end] + d * step) };
+    if (moved.toM - moved.fromM >= 0.3) change({ castBand: { water: control.water.id, ...moved } });
+  };
+  return (
+    <Sheet title={`${method.place}, stand ${stand.label}`} open onClose={close}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Action height={64} label="Followed" onPress={() => void react('followed', 'Follow logged')} />
+        <Action height={64} label="Missed it" onPress={() => void react('missed', 'Miss logged')} />
+        <Action height={64} label="Nipped" onPress={() => void react('nipped', 'Nip logged')} />
+        <Action height={64} label="Came off" onPress={() => void react('lost', 'Lost logged')} />
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>Felt on the bed</Text>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Action height={64} label="Wood" onPress={() => void logFelt('wood')} />
+          <Action height={64} label="Weeds" onPress={() => void logFelt('weeds')} />
+          <Action height={64} label="Soft" onPress={() => void logFelt('soft')} />
+          <Action height={64} label="Snag" onPress={() => void logFelt('snag')} />
+        </View>
+        <Text
+          size="small"
+          tone="second"
+        >{`Logged ${castText(control.outM, units)} out, ${control.isOutByTime ? 'reckoned by the time since the cast: touch the section to set it' : 'where you touched the section'}.`}</Text>
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        {underM !== null && underM > 1.5 ? <Action grow height={64} label="Straight down here" onPress={() => void changeMethod('vertical').then(close)} /> : null}
+        <Action grow height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
+        <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
+      </View>
+      {others.length > 0 ? (
+        <View style={{ gap: 6 }}>
+          <Text strong>Rest it, and go back to</Text>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            {others.map((s) => (
+              <Action key={s.id} height={64} label={`Stand ${s.label}`} onPress={() => void goTo(s.id).then(close)} />
+            ))}
+          </View>
+        </View>
+      ) : null}
+      <ColdWater control={control} />
+      <View style={{ gap: 6 }}>
+        <Text strong>What you cast from</Text>
+        <Choice
+          label="What you cast from"
+          wrap
+          options={[
+            { id: 'bank', label: 'Bank' },
+            { id: 'pier', label: 'Pier' },
+            { id: 'wading', label: 'Wading' },
+            { id: 'kayak', label: 'Kayak' },
+            { id: 'boat', label: 'Boat' },
+          ]}
+          value={craft}
+          onChange={(id) => change({ craft: id })}
+        />
+      </View>
+      <Stepper
+        label="As far as you cast"
+        text={castText(query.castM, units)}
+        onStep={(d) => change({ castM: clamp(query.castM + d * unitM * (units.depth === 'ft' ? 5 : 1), 5, 100) })}
+      />
+      {settings.isMoving ? null : (
+        <>
+          <Stepper label="Depths: from" text={depthText(band.fromM, units)} onStep={(d) => moveBand('fromM', d)} hint={`Now ${bandBy}.`} />
+          <Stepper label="Depths: to" text={depthText(band.toM, units)} onStep={(d) => moveBand('toM', d)} />
+          {bandBy === 'yours' ? <Action label="Back to the depths foretold" onPress={() => change({ castBand: null })} /> : null}
+        </>
+      )}
+      <CastMeasures outing={outing} station={stand.id} zone={control.zone} levelM={control.ground.levelM} units={units} onLogged={close} />
+      {line ? null : (
+        <Text size="small" tone="second">
+          The first cast here puts your presentation on the line.
+        </Text>
+      )}
+      <View style={{ gap: 6 }}>
+        <Text strong>This stand</Text>
+        {log}
+      </View>
+    </Sheet>
+  );
+}
