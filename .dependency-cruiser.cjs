@@ -25,7 +25,7 @@ const allowed = {
   casting: ['units', 'fish', 'ground', 'patch', 'ledger'],
   law: ['units', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
-  fieldcraft: ['tackle', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river'],
+  fieldcraft: ['tackle', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
 };
 

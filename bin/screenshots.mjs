@@ -33,6 +33,14 @@ const outlook = page.getByRole('figure', { name: /^Modelled column/ });
 const water = page.getByText(/^Expect/);
 const shaft = page.getByRole('slider', { name: 'Jig depth' });
 const season = page.getByRole('heading', { name: 'Height above bottom' });
+/** Some casts by the advice, each seen before the next. */
+const castsMade = async (count) => {
+  await page.getByRole('heading', { level: 1, name: /^Cast (by|along|through)/ }).waitFor({ timeout: 60_000 });
+  for (let k = 0; k < count; k++) {
+    await page.getByRole('button', { name: /^Cast/ }).click();
+    await page.waitForTimeout(2500);
+  }
+};
 /** Waits until fish hang there for a while, so that the picture shows the work and their wakes. */
 const fishNear = async () => {
   const marks = page.getByRole('figure', { name: /[1-9] marks?, highest/ });
@@ -51,8 +59,6 @@ try {
   await theme('day');
   await go('/', phone, outlook);
   await shot('outlook-phone');
-  await outlook.evaluate((figure) => figure.parentElement.scrollIntoView());
-  await shot('outlook-column');
   await go('/', wide, outlook);
   await shot('outlook-wide');
   await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
@@ -60,6 +66,34 @@ try {
   await go('/water', phone, page.getByRole('heading', { name: /^Begin at/ }));
   await page.waitForTimeout(1500);
   await shot('water-river');
+  await page.getByRole('button', { name: 'Start outing: casting' }).click();
+  await page.getByRole('heading', { name: /^Stand \d+ yd/ }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Stand here' }).click();
+  await page.getByRole('button', { name: 'I stand here' }).click();
+  await castsMade(3);
+  await page.getByRole('button', { name: 'Felt rock' }).click();
+  await page.getByText(/^Rock about/).waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: /^Cast/ }).click();
+  await page
+    .getByText(/^Cast \d+°$/)
+    .last()
+    .waitFor();
+  await page.waitForTimeout(9000);
+  await shot('cast-phone');
+  await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
+  await page.getByRole('radio', { name: /^Verrin Reservoir/ }).click();
+  await go('/', wide, page.getByRole('radio', { name: 'Smallmouth' }));
+  await page.getByRole('radio', { name: 'Smallmouth' }).click();
+  await page.getByRole('radio', { name: 'Kayak' }).click();
+  await page.getByRole('link', { name: 'Water' }).click();
+  await page.getByRole('button', { name: 'Start outing: casting' }).click();
+  await page.getByRole('heading', { name: /^Anchor at the ring, over/ }).waitFor({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Stand here' }).click();
+  await page.getByRole('button', { name: 'I stand here' }).click();
+  await castsMade(4);
+  await page.getByRole('button', { name: /^Bite/ }).click();
+  await page.getByText('Bite logged').waitFor({ state: 'detached' });
+  await shot('cast-wide');
   await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
   await page.getByRole('radio', { name: /^Tamber Lake/ }).click();
   await go('/water', phone, water);
@@ -113,9 +147,6 @@ try {
   await go('/hole', wide, shaft);
   await fishNear();
   await shot('hole-wide');
-  await go('/water', wide, page.getByRole('heading', { name: /^Next hole|^Back to/ }));
-  await page.waitForTimeout(1500);
-  await shot('water-wide');
   await go('/season', phone, season);
   await shot('season-phone');
   await page.getByRole('link', { name: /^Open the outing of Wed 13 Jan/ }).click();

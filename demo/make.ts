@@ -8,8 +8,10 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { climateAt } from '../stand-ins/weather-service/src/climate';
 import { seasonStartMs } from './scenario/column';
+import { castingDays } from './scenario/casting-days';
 import { marrowDrain } from './scenario/drain';
 import { tamberLake } from './scenario/lake';
+import { cobblePond } from './scenario/pond';
 import { verrinReservoir } from './scenario/reservoir';
 import { ullenRiver } from './scenario/river';
 import { winterSeason } from './scenario/season';
@@ -17,9 +19,15 @@ import { winterSeason } from './scenario/season';
 const folder = path.dirname(fileURLToPath(import.meta.url));
 const write = (file: string, text: string) => writeFileSync(path.join(folder, file), text);
 
-for (const [name, water] of Object.entries({ 'tamber-lake': tamberLake, 'verrin-reservoir': verrinReservoir, 'ullen-river': ullenRiver, 'marrow-drain': marrowDrain }))
+for (const [name, water] of Object.entries({
+  'tamber-lake': tamberLake,
+  'verrin-reservoir': verrinReservoir,
+  'ullen-river': ullenRiver,
+  'marrow-drain': marrowDrain,
+  'cobble-pond': cobblePond,
+}))
   write(`${name}.geojson`, `${JSON.stringify(water())}\n`);
-const season = winterSeason();
+const season = [...castingDays(), ...winterSeason()];
 write('season.ndjson', ledgerText(season));
 write('measurements.csv', measurementsCsv(measurementsOf(fold(season), 'tamber-lake')));
 

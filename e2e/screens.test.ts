@@ -1,11 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
+import { serious } from './axe';
 import { drillOnce, test } from './stack';
-
-async function serious(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
-  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
-}
 
 const ready: Record<string, (page: Page) => Promise<void>> = {
   '/': (p) => p.getByText(/^Froze over about/).waitFor({ timeout: 40_000 }),

@@ -1,16 +1,14 @@
-import type { EventBodies, EventKind, LedgerEvent } from '@burrow/core/ledger';
+import type { LedgerEvent } from '@burrow/core/ledger';
 import { estimateWeight, type WeighedSpecies } from '@burrow/core/fish';
-import { hourMs, isoWithOffset, minuteMs, normal, seededRandom } from '@burrow/core/units';
+import { hourMs, minuteMs, normal, seededRandom } from '@burrow/core/units';
 import { valueAt } from '@burrow/core/water';
 import type { ColumnProfile } from '@burrow/core/winter';
-import { v7 } from 'uuid';
 import { scriptedFronts } from '../../stand-ins/weather-service/src/climate';
 import { trueColumn } from './column';
 import { placeOnLake } from './lake';
+import { idAt, Pen } from './pen';
 
-const zone = 'Etc/GMT+9';
 const random = seededRandom(1604);
-const device = 'demo-phone';
 
 /** Outings of the winter so far: start, hours, where, and whether a thermometer went down. */
 const plan: { start: string; hours: number; near: [number, number]; thermometer?: boolean }[] = [
@@ -63,23 +61,14 @@ function lightDraw(ms: number): number {
   return 0.7 + 0.9 * Math.exp(-((edge / 1.2) ** 2));
 }
 
-const uuid = (ms: number) => v7({ msecs: ms, random: Uint8Array.from({ length: 16 }, () => Math.floor(256 * random())) });
-
-class Pen {
-  readonly events: LedgerEvent[] = [];
-  constructor(private readonly outing: string) {}
-
-  write<K extends EventKind>(ms: number, kind: K, body: EventBodies[K]): void {
-    this.events.push({ id: uuid(ms), outing: this.outing, angler: 'demo', device, at: isoWithOffset(ms, zone), kind, v: 2, body } as unknown as LedgerEvent);
-  }
-}
+const uuid = (ms: number) => idAt(ms, random);
 
 /** The events of the winter, in the app's own kinds. */
 export function winterSeason(): LedgerEvent[] {
   const columns = trueColumn(plan.map((outing) => Date.parse(`${outing.start}:00-09:00`)));
   return plan.flatMap((outing, index) => {
     const startMs = Date.parse(`${outing.start}:00-09:00`);
-    const pen = new Pen(uuid(startMs));
+    const pen = new Pen(uuid(startMs), random);
     pen.write(startMs, 'outing-started', { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: 'ice' });
     const endMs = startMs + outing.hours * hourMs;
     let ms = startMs + 12 * minuteMs;

@@ -19,7 +19,7 @@ test('a rate with too little line behind it says so instead of a figure', () => 
     ],
     1,
   );
-  show(<RateDots rows={rows} label={(key) => key} unit="fish an hour" />);
+  show(<RateDots rows={rows} label={(key) => key} unit="fish an hour" effort={(minutes) => `${minutes} min of line`} />);
   expect(screen.getByText('not enough yet (30 min of line)')).toBeTruthy();
   expect(screen.getByText(rows[1].rate.mean.toFixed(1), { includeHiddenElements: true })).toBeTruthy();
 });

@@ -58,7 +58,7 @@ const bodies = {
   }),
   felt: z.object({
     station: id,
-    what: z.enum(['hard', 'soft', 'wood', 'weeds', 'snag']),
+    what: z.enum(['hard', 'soft', 'wood', 'weeds', 'snag', 'school']),
     cast: id.optional(),
     bearingDeg: z.number().min(0).max(360),
     outM,

@@ -11,6 +11,7 @@ const dip: Method = {
   ...methodOf('vertical')!,
   id: 'dip-net',
   place: 'Jetty',
+  station: 'Jetty',
   stationKind: 'jetty',
   offer: 'With a dip net',
   open: 'Stand here',

@@ -1,5 +1,6 @@
 import { approachRules } from '../banks';
 import { suggestionRules, cadences, sightingRules } from '../coach';
+import { afterRules, bankCadences, cadenceRules } from '../casting';
 import { placeRules } from '../holes';
 import { clockRules, lightRules, phaseRules, stageRules, type ViewpointQuestion } from '../outlook';
 import { lieRules } from '../river';
@@ -8,7 +9,7 @@ import type { PhaseName } from '../weather';
 /** A rule of fieldcraft as it stands in its table: what it looks at, what follows, why, and how much weight it starts with. */
 export interface FieldcraftRule {
   id: string;
-  section: 'season' | 'weather' | 'light' | 'clock' | 'places' | 'at the hole';
+  section: 'season' | 'weather' | 'light' | 'clock' | 'places' | 'at the hole' | 'casting';
   condition: string;
   effect: string;
   reason: string;
@@ -48,6 +49,19 @@ const sightingWords: Record<(typeof sightingRules)[number]['sighting'], string> 
 };
 
 const placeNames: Record<string, string> = { 'drop-base': 'foot of a drop', 'drop-top': 'edge of a drop' };
+
+const afterConditions: Record<string, string> = {
+  'cast.after.school': 'Two fish from one bearing',
+  'cast.after.landed': 'A fish landed',
+  'cast.after.short': 'Bites that come short',
+  'cast.after.missed': 'A bite missed',
+  'cast.after.nipped': 'A nip at the tail',
+  'cast.after.followed': 'A follow',
+  'cast.after.hard': 'Rock felt',
+  'cast.after.snag': 'A snag',
+  'cast.after.nothing': 'Nothing after three passes',
+  'cast.after.begin': 'Nothing seen yet',
+};
 
 /** All rules that advice goes by, as rows to read. */
 export function fieldcraftRules(): FieldcraftRule[] {
@@ -128,6 +142,22 @@ export function fieldcraftRules(): FieldcraftRule[] {
       effect: r.mark === 'depth' ? 'worth of a lie falls with the way to deep water' : `${Math.round(100 * r.weight)} % of what a lie is worth`,
       reason: `${r.reason}.`,
       strength: 0.7,
+    })),
+    ...afterRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'casting',
+      condition: afterConditions[r.id] ?? r.headline,
+      effect: r.headline.toLowerCase(),
+      reason: r.reason,
+      strength: 0.6,
+    })),
+    ...cadenceRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'casting',
+      condition: 'How to bring it back',
+      effect: bankCadences.find((c) => c.id === r.cadence)!.name.toLowerCase(),
+      reason: r.reason,
+      strength: 0.5,
     })),
     ...approachRules.map((r): FieldcraftRule => ({
       id: r.id,

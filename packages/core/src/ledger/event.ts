@@ -14,8 +14,8 @@ interface Envelope<Kind extends string, Body> {
 }
 
 export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'refused' | 'fled' | 'nipped' | 'bite' | 'missed' | 'hooked' | 'lost';
-/** What a bait feels on the bed. */
-export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag';
+/** What a bait feels on the bed, or a school that is seen where it is. */
+export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school';
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */

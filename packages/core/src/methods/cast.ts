@@ -11,6 +11,7 @@ const onFoot = (prior: HolePrior): HolePrior => ({ ...prior, moveMin: Math.max(4
 export const cast: Method = {
   id: 'cast',
   place: 'Cast',
+  station: 'Stand',
   stationKind: 'stand',
   offer: 'Casting',
   open: 'Stand here',

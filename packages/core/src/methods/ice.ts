@@ -7,6 +7,7 @@ import type { Method } from './method';
 export const ice: Method = {
   id: 'ice',
   place: 'Hole',
+  station: 'Hole',
   stationKind: 'hole',
   offer: 'On the ice',
   open: 'Drill here',

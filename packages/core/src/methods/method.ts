@@ -45,8 +45,10 @@ export interface HangingLine {
 export interface Method {
   /** Stands in the ledger. */
   id: string;
-  /** What the third place in the bar is called, and a place that is fished: "Hole". */
+  /** What the third place in the bar is called: "Hole", "Cast". */
   place: string;
+  /** What a place that is fished is called: "Hole", "Stand". */
+  station: string;
   /** Kind of station it opens. */
   stationKind: string;
   /** How it is offered: "From a boat or pier". */

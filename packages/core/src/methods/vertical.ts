@@ -11,6 +11,7 @@ const afloat = (prior: HolePrior): HolePrior => ({ ...prior, moveMin: Math.round
 export const vertical: Method = {
   id: 'vertical',
   place: 'Spot',
+  station: 'Spot',
   stationKind: 'spot',
   offer: 'From a boat or pier',
   open: 'Stop here',

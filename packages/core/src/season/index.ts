@@ -1,7 +1,7 @@
 /** What worked: rates with honest ranges, by height above the bottom, presentation, place and way of fishing. */
 export { clumpSize, heightBands, type Catch, type EffortInterval } from './effort';
 export { findLead, leastMinutes, probabilityAbove, shrunkenRates, type Finding, type Rate, type RateRow, type Tally } from './rates';
-export { summariseSeason, type Comparison, type OutingSummary, type SeasonSummary } from './summary';
+export { minutesPerCast, summariseSeason, type Comparison, type OutingSummary, type SeasonSummary } from './summary';
 export { findingWords, rowLabel } from './wording';
 export { responsesBy, responseWords, type Responses, type ResponsesBy } from './responses';
 export * from './by-method';

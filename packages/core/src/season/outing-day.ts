@@ -111,7 +111,13 @@ const leastHours = 0.25;
 export function outingDayWords(day: OutingDay, outing: OutingState, place: string, units: UnitPreference): { made: string; headline: string; detail: string } {
   const made = [
     counted(outing.stations.length, place.toLowerCase()),
-    day.lineHours >= 0.05 ? `${day.lineHours.toFixed(1)} h of line` : day.lineHours > 0 ? `${Math.max(1, Math.round(day.lineHours * 60))} min of line` : null,
+    outing.casts.length > 0
+      ? null
+      : day.lineHours >= 0.05
+        ? `${day.lineHours.toFixed(1)} h of line`
+        : day.lineHours > 0
+          ? `${Math.max(1, Math.round(day.lineHours * 60))} min of line`
+          : null,
     outing.casts.length > 0 ? counted(outing.casts.length, 'cast') : null,
     counted(day.bites, 'bite'),
     `${day.fish} fish`,
@@ -126,6 +132,7 @@ export function outingDayWords(day: OutingDay, outing: OutingState, place: strin
       headline: day.bites === 0 ? 'No bite' : `${counted(day.bites, 'bite')}, no fish`,
       detail: day.lineHours > 0 ? 'It counts all the same: line in the water without a fish is what rates are made of.' : 'No line was logged.',
     };
+  if (outing.casts.length > 0) return { made: said, ...castDayWords(outing) };
   const top = [...day.heights].sort((a, b) => b.fish - a.fish)[0];
   const rate = (h: Height) => `${(h.fish / h.hours).toFixed(1)} an hour`;
   const headline = known === 0 ? `${day.fish} fish` : day.fish === 1 ? `1 fish, ${label(top.band)}` : `${top.fish} of ${day.fish} came ${label(top.band)}`;
@@ -138,6 +145,16 @@ export function outingDayWords(day: OutingDay, outing: OutingState, place: strin
   return { made: said, headline, detail };
 }
 
+/** A day of casts: what it gave for its casts, and which stand gave most. */
+function castDayWords({ stations, casts, fish }: OutingState): { headline: string; detail: string } {
+  const by = stations.map((s) => ({ label: s.label, fish: fish.filter((f) => f.station === s.id).length, casts: casts.filter((c) => c.station === s.id).length }));
+  const best = by.reduce((top, s) => (s.fish > top.fish ? s : top));
+  return {
+    headline: `${fish.length} fish in ${counted(casts.length, 'cast')}`,
+    detail: `Stand ${best.label} gave ${best.fish === fish.length && fish.length > 1 ? 'all of them' : counted(best.fish, 'fish', 'fish')} in ${counted(best.casts, 'cast')}. One outing is too little to tell luck from skill.`,
+  };
+}
+
 /** What of a day was tried without a bite, in words: baits with their time and places; empty where each had one. */
 export function triedInVain(outing: OutingState, nowMs: number): string[] {
   const ledger: LedgerState = { outings: [outing], weather: [], drills: [] };
@@ -148,7 +165,10 @@ export function triedInVain(outing: OutingState, nowMs: number): string[] {
     .map((bait) => {
       const mine = intervals.filter((s) => s.presentation === bait);
       const minutes = mine.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0);
+      const lines = outing.lines.filter((l) => l.presentation === bait).map((l) => l.id);
+      const casts = outing.casts.filter((c) => c.line !== null && lines.includes(c.line)).length;
       const places = [...new Set(mine.map((s) => outing.stations.find((p) => p.id === s.station)?.label ?? '?'))];
-      return `${bait}: ${Math.round(minutes)} min at ${places.join(', ')}, no bite.${minutes < 60 ? ' Too little to tell.' : ''}`;
+      const effort = casts > 0 ? counted(casts, 'cast') : `${Math.round(minutes)} min`;
+      return `${bait}: ${effort} at ${places.join(', ')}, no bite.${minutes < 60 ? ' Too little to tell.' : ''}`;
     });
 }

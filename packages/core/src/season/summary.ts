@@ -5,9 +5,14 @@ import { findLead, shrunkenRates, type Finding, type RateRow, type Tally } from 
 export interface Comparison {
   by: 'height' | 'presentation';
   count: 'fish' | 'bites';
+  /** What an hour of the rates is: of line, or ten casts. */
+  unit: 'minutes' | 'casts';
   rows: RateRow[];
   finding: Finding;
 }
+
+/** A cast counts as so many minutes of effort, so that rates are per ten casts. */
+export const minutesPerCast = 6;
 
 export interface OutingSummary {
   id: string;
@@ -40,24 +45,35 @@ export interface SeasonSummary {
 /**
  * What the log says: effort, catches, and rates by height above bottom and by presentation.
  * @param method one way of fishing alone, since rates are compared only within one; all of them where it is left out
+ * @param unit what its effort is counted in: of casts there is a rate for each presentation, none by height
  */
-export function summariseSeason(ledger: LedgerState, nowMs: number, method?: string): SeasonSummary {
+export function summariseSeason(ledger: LedgerState, nowMs: number, method?: string, unit: Comparison['unit'] = 'minutes'): SeasonSummary {
   const isOf = (row: { method: string }) => method === undefined || row.method === method;
   const intervals = effortIntervals(ledger, nowMs).filter(isOf);
   const catches = catchesOf(ledger).filter(isOf);
   const clump = clumpSize(catches);
   const minutesBy = (key: (s: { heightM: number | null; presentation: string | null }) => string | null, wanted: string) =>
     intervals.reduce((sum, s) => (key(s) === wanted ? sum + (s.toMs - s.fromMs) / 60_000 : sum), 0);
+  const castsBy = (presentation: string) =>
+    ledger.outings
+      .flatMap((o) =>
+        o.casts.map((c) => ({ method: o.stations.find((s) => s.id === c.station)?.method ?? o.method, presentation: o.lines.find((l) => l.id === c.line)?.presentation ?? null })),
+      )
+      .filter((c) => isOf(c) && c.presentation === presentation).length;
   const compare = (by: Comparison['by'], count: Comparison['count']): Comparison => {
     const key = by === 'height' ? bandOf : (c: { presentation: string | null }) => c.presentation;
     const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(intervals.map((s) => s.presentation))].sort();
     const counted = catches.filter((c) => count === 'bites' || c.isFish);
-    const tallies: Tally[] = keys.map((k) => ({ key: k, minutes: minutesBy(key, k), count: counted.filter((c) => key(c) === k).length }));
+    const tallies: Tally[] = keys.map((k) => ({
+      key: k,
+      minutes: unit === 'minutes' ? minutesBy(key, k) : by === 'height' ? 0 : minutesPerCast * castsBy(k),
+      count: counted.filter((c) => key(c) === k).length,
+    }));
     const rows = shrunkenRates(
       tallies.filter((t) => t.minutes > 0),
       clump,
     );
-    return { by, count, rows, finding: findLead(rows, clump) };
+    return { by, count, unit, rows, finding: findLead(rows, clump) };
   };
   return {
     outings: ledger.outings

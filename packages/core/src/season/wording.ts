@@ -14,14 +14,18 @@ export function rowLabel(comparison: Pick<Comparison, 'by'>, key: string, units:
 
 /** The finding as one sentence and the figures behind it. */
 export function findingWords(comparison: Comparison, units: UnitPreference, presentationName: (id: string) => string): { headline: string; detail: string } {
-  const { finding, count } = comparison;
+  const { finding, count, unit } = comparison;
+  const each = unit === 'casts' ? 'in ten casts' : 'an hour of line';
   if (finding.kind === 'not-enough') {
     const what = comparison.by === 'height' ? 'heights above bottom' : 'presentations';
-    return { headline: 'Not enough yet', detail: `No difference between ${what} that could not be luck. More line in the water at the ones least tried would tell.` };
+    return {
+      headline: 'Not enough yet',
+      detail: `No difference between ${what} that could not be luck. ${unit === 'casts' ? 'More casts with' : 'More line in the water at'} the ones least tried would tell.`,
+    };
   }
   const label = (key: string) => rowLabel(comparison, key, units, presentationName);
   return {
     headline: `${label(finding.best.key)} beats ${label(finding.other.key).replace(/^On/, 'on')}`,
-    detail: `${figure(finding.best.rate.mean)} ${count} an hour of line against ${figure(finding.other.rate.mean)}. ${Math.min(99, Math.floor(finding.probability * 100))} in 100 that it is not luck.`,
+    detail: `${figure(finding.best.rate.mean)} ${count} ${each} against ${figure(finding.other.rate.mean)}. ${Math.min(99, Math.floor(finding.probability * 100))} in 100 that it is not luck.`,
   };
 }

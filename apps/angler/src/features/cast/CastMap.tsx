@@ -1,6 +1,6 @@
-import { bearingText, outAlong } from '@burrow/core/casting';
+import { bearingText, outAlong, schoolWay } from '@burrow/core/casting';
 import { placeAlong } from '@burrow/core/ground';
-import { depthText } from '@burrow/core/units';
+import { clockText, depthText, minuteMs } from '@burrow/core/units';
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -11,6 +11,7 @@ import { useSize } from '@/ui/useSize';
 import { aheadOf, bandPath, bearingOfTouch, castFrame, placeChips, ringsPath, nowhere, type Ahead, type CastFrame, type Chip } from './frame';
 import { bankShape, boatShape, rockShape, starPath, woodShape } from './shapes';
 import type { CastControl } from './useCast';
+import { useLiveAim } from './useLiveAim';
 
 /** The water about the stand from above: bed, band, what holds fish, what was shown, and the fan of casts to make. Drag to aim. */
 export function CastMap({ control, children }: { control: CastControl; children?: ReactNode }) {
@@ -28,7 +29,10 @@ export function CastMap({ control, children }: { control: CastControl; children?
     <View onLayout={onLayout} style={{ flex: 1, minHeight: 180, overflow: 'hidden', backgroundColor: palette.ground }}>
       {frame ? (
         <>
-          <Bed ground={ground} frame={frame} band={settings.band} palette={palette} isMoving={settings.isMoving} />
+          {/* A layer of its own: it is not painted anew while the aim over it turns. */}
+          <View style={{ position: 'absolute', inset: 0, willChange: 'transform' } as object}>
+            <Bed ground={ground} frame={frame} band={settings.band} palette={palette} isMoving={settings.isMoving} />
+          </View>
           <Aiming control={control} frame={frame} />
         </>
       ) : null}
@@ -44,6 +48,9 @@ interface BedProps {
   palette: Palette;
   isMoving: boolean;
 }
+
+/** A school seen longer ago than this is gone, and its way is drawn so far ahead, ms. */
+const [schoolKeptMs, schoolAheadMs] = [90 * minuteMs, 10 * minuteMs];
 
 /** What does not move under the finger: shaded depths, their lines, the band. */
 const Bed = memo(function Bed({ ground, frame, band, palette, isMoving }: BedProps) {
@@ -76,22 +83,10 @@ const Bed = memo(function Bed({ ground, frame, band, palette, isMoving }: BedPro
 /** What moves: casts made and to be made, marks, and the aim under the finger. */
 function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) {
   const palette = usePalette();
-  const {
-    outing,
-    stand,
-    fan,
-    made,
-    casts,
-    bearingDeg,
-    isDragged,
-    drag,
-    section,
-    units,
-    underM,
-    next,
-    isGoing,
-    settings: { craft, targets },
-  } = control;
+  const { outing, stand, fan, made, casts, bearingDeg: settled, isDragged, drag, section, units, underM, next, isGoing, now, zone, settings } = control;
+  const { craft, targets } = settings;
+  const { live, move, release } = useLiveAim(drag);
+  const bearingDeg = live ?? settled;
   const end = (bearing: number, lengthM: number) => frame.spotPx(outAlong(frame.spot, bearing, lengthM));
   const aim = end(bearingDeg, section.lengthM);
   const groups = useMemo(() => passGroups(made), [made]);
@@ -102,9 +97,12 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
       return cast ? [{ id: r.id, ...frame.spotPx(outAlong(frame.spot, cast.bearingDeg, r.outM!)), isFish: 'species' in r }] : [];
     },
   );
+  const schools = settings.felt.filter((f) => f.what === 'school' && now - f.ms < schoolKeptMs).map((f) => ({ ...f, ...frame.toPx(f.at) }));
+  const way = schoolWay(schools, now + schoolAheadMs);
+  const ahead = way && frame.toPx(way.ahead);
   const near = targets.map((t, k) => ({ ...t, ...frame.spotPx(t), key: k })).filter((t) => t.kind !== 'seam' && t.x > 0 && t.y > 0 && t.x < frame.width && t.y < frame.height);
   const seams = targets.filter((t) => t.kind === 'seam').map((t) => frame.spotPx(t));
-  const others = (fan?.casts ?? []).filter((c) => Math.abs(((c.bearingDeg - bearingDeg + 540) % 360) - 180) > 3);
+  const others = (fan?.casts ?? []).map((c, k) => ({ ...c, order: k + 1 })).filter((c) => Math.abs(((c.bearingDeg - bearingDeg + 540) % 360) - 180) > 3);
   const apart = others.filter((c, k) => others.findIndex((o) => Math.abs(((o.bearingDeg - c.bearingDeg + 540) % 360) - 180) < 4) === k);
   const nextPx = isGoing && next ? frame.toPx(next.at) : null;
   const chips: Chip[] = [
@@ -112,6 +110,8 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
     { id: 'you', text: underM === null ? 'you' : `you, over ${depthText(underM, units)}`, tone: 'ink', ...frame.at },
     ...(nextPx ? [{ id: 'next', text: 'next stand', tone: 'ember' as const, ...nextPx }] : []),
     ...bites.map((b) => ({ id: b.id, text: b.isFish ? 'fish' : 'bite', tone: 'kelp' as const, x: b.x, y: b.y })),
+    ...(ahead ? [{ id: 'ahead', text: 'school in 10 min', tone: 'kelp' as const, ...ahead }] : []),
+    ...schools.map((s) => ({ id: s.id, text: `school ${clockText(s.ms, zone)}`, tone: 'kelp' as const, x: s.x, y: s.y })),
     ...near.map((t) => ({ id: `t${t.key}`, text: t.name, tone: t.kind === 'lie' ? ('kelp' as const) : ('plum' as const), x: t.x, y: t.y })),
     ...groups.map((g) => ({
       id: `g${g.bearingDeg}`,
@@ -124,7 +124,7 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
   const placed = placeChips(dropTwins(chips), frame.width, frame.height, corner);
   const turn = (e: GestureResponderEvent) => {
     const { locationX: x, locationY: y } = e.nativeEvent;
-    if (Math.hypot(x - frame.at.x, y - frame.at.y) > 16) drag(bearingOfTouch(frame, x, y));
+    if (Math.hypot(x - frame.at.x, y - frame.at.y) > 16) move(bearingOfTouch(frame, x, y));
   };
   const keys = { ArrowLeft: -2, ArrowRight: 2, ArrowDown: -10, ArrowUp: 10 } as Record<string, number>;
   return (
@@ -147,7 +147,9 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
       onResponderTerminationRequest={() => false}
       onResponderGrant={turn}
       onResponderMove={turn}
-      style={{ position: 'absolute', inset: 0, touchAction: 'none', cursor: 'crosshair' } as object}
+      onResponderRelease={release}
+      onResponderTerminate={release}
+      style={{ position: 'absolute', inset: 0, touchAction: 'none', cursor: 'crosshair', willChange: 'transform' } as object}
     >
       <Svg width={frame.width} height={frame.height} pointerEvents="none" aria-hidden>
         {seams.map((s, k) => (
@@ -170,7 +172,7 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
             </G>
           );
         })}
-        {apart.map((c, k) => {
+        {apart.map((c) => {
           const to = end(c.bearingDeg, c.lengthM);
           return (
             <G key={`${c.bearingDeg}-${c.pass}`}>
@@ -178,7 +180,7 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
               <Line x1={frame.at.x} y1={frame.at.y} x2={to.x} y2={to.y} stroke={palette.ember} strokeWidth={2} strokeDasharray="6 4" />
               <Rect x={to.x - 10} y={to.y - 10} width={20} height={20} fill={palette.card} stroke={palette.ember} strokeWidth={2} transform={`rotate(45 ${to.x} ${to.y})`} />
               <SvgText x={to.x} y={to.y + 5} textAnchor="middle" fontFamily={bold} fontSize={14} fill={palette.ember}>
-                {String(k + 2)}
+                {String(c.order)}
               </SvgText>
             </G>
           );
@@ -198,6 +200,12 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
         {bites.map((b) => (
           <Rect key={b.id} x={b.x - 11} y={b.y - 3.5} width={22} height={7} rx={2} fill={palette.kelp} stroke={palette.card} strokeWidth={1.5} />
         ))}
+        {schools.map((s) => (
+          <Circle key={s.id} cx={s.x} cy={s.y} r={9} fill="none" stroke={palette.kelp} strokeWidth={3} />
+        ))}
+        {ahead && schools.length > 0 ? (
+          <Line x1={schools.at(-1)!.x} y1={schools.at(-1)!.y} x2={ahead.x} y2={ahead.y} stroke={palette.kelp} strokeWidth={3} strokeDasharray="2 5" />
+        ) : null}
         {nextPx ? <Circle cx={nextPx.x} cy={nextPx.y} r={12} fill={palette.card} stroke={palette.ember} strokeWidth={3} /> : null}
         <G transform={`translate(${frame.at.x} ${frame.at.y}) rotate(${bearingDeg})`}>
           {craft === 'kayak' || craft === 'boat' ? (

@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { castText, bearingText } from '@burrow/core/casting';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { clockText, counted, depthFigure, depthText, lureText, tempText } from '@burrow/core/units';
+import { clockText, counted, depthFigure, depthText, tempText } from '@burrow/core/units';
 import { lazy, Suspense } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { useGround } from '@/data/ground';
@@ -12,7 +12,6 @@ import { useWide } from '@/features/shell/Shell';
 import { LogList } from '@/features/station/LogList';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Caution } from '@/ui/Caution';
 import { ClockRing } from '@/ui/ClockRing';
 import { Notice } from '@/ui/Notice';
 import { Text } from '@/ui/Text';
@@ -20,6 +19,7 @@ import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
 import { useShortcuts } from '@/ui/useShortcuts';
 import { useWakeLock } from '@/ui/useWakeLock';
 import { BearingBars } from './BearingBars';
+import { ColdWater } from './ColdWater';
 import { CastMap } from './CastMap';
 import { CastSectionView } from './CastSectionView';
 import { CastSheets } from './CastSheets';
@@ -30,8 +30,6 @@ import { hasCompass, useCompass } from './useCompass';
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 const craftNames = { bank: 'Bank', pier: 'Pier', wading: 'Wading', kayak: 'Kayak', boat: 'Boat' } as const;
-/** Water this cold takes the breath, °C. */
-const coldC = 15;
 
 /** From where, along which bearing, how deep, how slowly? */
 export function CastScreen({ outing, stand }: { outing: OutingState; stand: StationState }) {
@@ -231,17 +229,3 @@ function Advice({ control }: { control: CastControl }) {
     </View>
   );
 }
-
-/** The caution of cold water, where one is on it. */
-export function ColdWater({ control }: { control: CastControl }) {
-  const { settings, method, units } = control;
-  if (settings.temp.value > coldC) return null;
-  const [first] = method.hazards({ craft: settings.craft, units } as Parameters<typeof method.hazards>[0]);
-  return (
-    <Caution
-      headline={`Water ${tempText(settings.temp.value, units)}: flotation on`}
-    >{`Cold takes the breath first, then the hands. ${first ? `${first.headline}. ${first.text}` : ''}`}</Caution>
-  );
-}
-
-export const baitText = ({ piece, units }: CastControl): string => (piece.tackle?.massG ? `${piece.name}, ${lureText(piece.tackle.massG, units)}` : piece.name);

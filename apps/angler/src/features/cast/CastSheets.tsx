@@ -15,7 +15,8 @@ import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { CastMeasures } from './CastMeasures';
-import { ColdWater } from './CastScreen';
+import { ColdWater } from './ColdWater';
+import { FloatAdvice } from './FloatAdvice';
 import type { CastControl } from './useCast';
 
 /** Two fish from one stand within this many minutes are a school. */
@@ -45,10 +46,7 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         airC={airC}
         onCast={onCast}
         release={release.text}
-        onLogged={(id, text) => {
-          close();
-          control.setSaid({ text, undo: [id] });
-        }}
+        onLogged={(id, text) => control.logged(text, id)}
       />
       {sheet === 'more' ? <MoreCast control={control} log={log} /> : null}
       <Sheet title={clock.castsLeft === 0 ? 'Move on' : castsText(clock.castsLeft, clock.untilMs, zone)} open={sheet === 'clock'} onClose={close}>
@@ -99,7 +97,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
     if (moved.toM - moved.fromM >= 0.3) change({ castBand: { water: control.water.id, ...moved } });
   };
   return (
-    <Sheet title={`${method.place}, stand ${stand.label}`} open onClose={close}>
+    <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Action height={64} label="Followed" onPress={() => void react('followed', 'Follow logged')} />
         <Action height={64} label="Missed it" onPress={() => void react('missed', 'Miss logged')} />
@@ -107,12 +105,13 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
         <Action height={64} label="Came off" onPress={() => void react('lost', 'Lost logged')} />
       </View>
       <View style={{ gap: 6 }}>
-        <Text strong>Felt on the bed</Text>
+        <Text strong>Felt or seen out there</Text>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           <Action height={64} label="Wood" onPress={() => void logFelt('wood')} />
           <Action height={64} label="Weeds" onPress={() => void logFelt('weeds')} />
           <Action height={64} label="Soft" onPress={() => void logFelt('soft')} />
           <Action height={64} label="Snag" onPress={() => void logFelt('snag')} />
+          <Action height={64} label="A school there" onPress={() => void logFelt('school')} />
         </View>
         <Text
           size="small"
@@ -134,6 +133,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
           </View>
         </View>
       ) : null}
+      <FloatAdvice control={control} />
       <ColdWater control={control} />
       <View style={{ gap: 6 }}>
         <Text strong>What you cast from</Text>

@@ -144,6 +144,12 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     setFelt(null);
     setSaid({ text: `Cast ${Math.round(bearingDeg) % 360}°`, undo: events.map((e) => e.id) });
   };
+  /** What was logged answers the last cast: an aim of one's own is of before it. */
+  const logged = (text: string, event: string) => {
+    setDragged(null);
+    setSaid({ text, undo: [event] });
+    setSheet(null);
+  };
   const logFelt = async (what: FeltKind) => {
     const at = Math.round(10 * outM) / 10;
     const event = await ledger.write(scope, 'felt', {
@@ -154,13 +160,11 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
       outM: at,
       by: felt === null ? 'time' : 'eye',
     });
-    setSaid({ text: `${feltWords[what]} ${felt === null ? 'about ' : ''}${castText(at, units)} out`, undo: [event.id] });
-    setSheet(null);
+    logged(`${feltWords[what]} ${felt === null ? 'about ' : ''}${castText(at, units)} out`, event.id);
   };
   const react = async (reaction: ReactionKind, text: string) => {
     const event = await ledger.write(scope, 'reaction', { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast });
-    setSaid({ text, undo: [event.id] });
-    setSheet(null);
+    logged(text, event.id);
   };
   const changeMethod = async (to: 'vertical') => {
     const spot = newId();
@@ -217,6 +221,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     rest,
     hardRest,
     fallS,
+    windMs: weather?.windMs ?? null,
     bowText: bow === null ? null : bowText(bow, units),
     rule,
     words,
@@ -239,6 +244,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     setSaid,
     undo,
     makeCast,
+    logged,
     logFelt,
     react,
     changeMethod,

@@ -16,6 +16,7 @@ const sections = [
   { id: 'season', label: 'Season' },
   { id: 'places', label: 'Places' },
   { id: 'at the hole', label: 'At the hole' },
+  { id: 'casting', label: 'Casting' },
 ] as const satisfies readonly { id: FieldcraftRule['section']; label: string }[];
 
 /** Which rules does the advice go by, and what does my log say of each? */

@@ -10,10 +10,12 @@ interface Props {
   label: (key: string) => string;
   best?: string;
   unit: string;
+  /** How much effort lies behind a row. */
+  effort: (minutes: number, isEnough: boolean) => string;
 }
 
 /** Rates with their 90 % ranges, a line each. */
-export function RateDots({ rows, label, best, unit }: Props) {
+export function RateDots({ rows, label, best, unit, effort }: Props) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const most = Math.max(1, ...rows.map((r) => r.rate.high)) * 1.05;
@@ -35,7 +37,7 @@ export function RateDots({ rows, label, best, unit }: Props) {
               style={{ flex: 1 }}
               aria-label={
                 row.enough
-                  ? `${row.rate.mean.toFixed(1)}, ${row.rate.low.toFixed(1)} to ${row.rate.high.toFixed(1)}, ${row.count} in ${Math.round(row.minutes / 60)} hours of line`
+                  ? `${row.rate.mean.toFixed(1)}, ${row.rate.low.toFixed(1)} to ${row.rate.high.toFixed(1)}, ${row.count} in ${effort(row.minutes, true)}`
                   : 'not enough yet'
               }
             >
@@ -55,7 +57,7 @@ export function RateDots({ rows, label, best, unit }: Props) {
                   </Svg>
                 </>
               ) : (
-                <Text size="small" tone="second">{`not enough yet (${Math.round(row.minutes)} min of line)`}</Text>
+                <Text size="small" tone="second">{`not enough yet (${effort(row.minutes, false)})`}</Text>
               )}
             </View>
           </View>

@@ -2,7 +2,7 @@ import { catchesCsv } from '@burrow/contract/formats/catches-csv';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { effortUnitOf, methodOf } from '@burrow/core/methods';
-import { findingWords, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
+import { findingWords, minutesPerCast, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
 import { clockText, counted, dayText } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -36,7 +36,7 @@ export function SeasonScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   // Rates are compared within one way of fishing: the one of the most outings, unless another is chosen.
   const way = ways.find((w) => w.method === chosen) ?? ways[0];
-  const season = useMemo(() => summariseSeason(state, nowMs(), way?.method), [state, way?.method]);
+  const season = useMemo(() => summariseSeason(state, nowMs(), way?.method, way?.unit), [state, way?.method, way?.unit]);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   if (!ready) return <Notice title="Adding up the winter" busy />;
   if (season.outings.length === 0)
@@ -50,7 +50,7 @@ export function SeasonScreen() {
 
   const of = (by: Comparison['by']) => season.comparisons.find((c) => c.by === by && c.count === count)!;
   const [heights, baits] = [of('height'), of('presentation')];
-  const lead = [heights, baits].find((c) => c.finding.kind === 'leads') ?? heights;
+  const lead = [heights, baits].find((c) => c.finding.kind === 'leads') ?? (way?.unit === 'casts' ? baits : heights);
   const words = findingWords(lead, units, (name) => name);
   const answer = (
     <View style={{ gap: 6 }}>
@@ -72,13 +72,13 @@ export function SeasonScreen() {
       <Choice
         label="Count"
         options={[
-          { id: 'fish', label: 'Fish an hour' },
-          { id: 'bites', label: 'Bites an hour' },
+          { id: 'fish', label: way?.unit === 'casts' ? 'Fish in ten casts' : 'Fish an hour' },
+          { id: 'bites', label: way?.unit === 'casts' ? 'Bites in ten casts' : 'Bites an hour' },
         ]}
         value={count}
         onChange={setCount}
       />
-      <Rates title="Height above bottom" comparison={heights} said={lead === heights} />
+      {way?.unit === 'casts' ? null : <Rates title="Height above bottom" comparison={heights} said={lead === heights} />}
       <Rates title="Presentation" comparison={baits} said={lead === baits} />
       <Text
         size="small"
@@ -164,7 +164,14 @@ function Rates({ title, comparison, said }: { title: string; comparison: Compari
         rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows}
         label={(key) => rowLabel(comparison, key, units, (name) => name)}
         best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined}
-        unit={`${comparison.count} an hour of line`}
+        unit={`${comparison.count} ${comparison.unit === 'casts' ? 'in ten casts' : 'an hour of line'}`}
+        effort={(minutes, isEnough) =>
+          comparison.unit === 'casts'
+            ? `${Math.round(minutes / minutesPerCast)} casts`
+            : isEnough
+              ? `${Math.round(minutes / 60)} hours of line`
+              : `${Math.round(minutes)} min of line`
+        }
       />
     </View>
   );
@@ -190,7 +197,7 @@ function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
       <Text
         size="small"
         tone="second"
-      >{`${outing.waterName}, ${counted(outing.stations, (methodOf(outing.methods[0])?.place ?? 'place').toLowerCase())}, ${(outing.lineMin / 60).toFixed(1)} h of line, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Text>
+      >{`${outing.waterName}, ${counted(outing.stations, (methodOf(outing.methods[0])?.station ?? 'place').toLowerCase())}, ${outing.casts > 0 ? `${counted(outing.casts, 'cast')}` : `${(outing.lineMin / 60).toFixed(1)} h of line`}, ${counted(outing.bites, 'bite')}${outing.endedMs === null ? ', still out' : ''}${species ? `: ${species}` : ''}`}</Text>
       {outing.broughtFrom === undefined ? null : <Text size="small" tone="straw">{`Another's, brought in from ${outing.broughtFrom}`}</Text>}
     </Pressable>
   );

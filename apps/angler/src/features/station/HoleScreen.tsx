@@ -127,7 +127,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
         <ThumbBar keys={keys} showShortcuts />
         <ScrollView contentContainerStyle={{ padding: 16 }}>
           <Text heading={2} size="lead">
-            {`This ${control.method.place.toLowerCase()}`}
+            {`This ${control.method.station.toLowerCase()}`}
           </Text>
           {log}
         </ScrollView>

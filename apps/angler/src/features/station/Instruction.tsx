@@ -18,8 +18,8 @@ export function Instruction({ control }: { control: HoleControl }) {
         <View style={{ flex: 1, gap: 2 }}>
           <Text size="small" tone="second">
             {isByEye
-              ? `${method.place} ${hole.label}, ${reading.readings[0] ? `read by eye, ${agoText(now - reading.readings[0].atMs)}` : 'read your flasher by eye'}`
-              : `${method.place} ${hole.label}`}
+              ? `${method.station} ${hole.label}, ${reading.readings[0] ? `read by eye, ${agoText(now - reading.readings[0].atMs)}` : 'read your flasher by eye'}`
+              : `${method.station} ${hole.label}`}
           </Text>
           <Pressable
             role="button"

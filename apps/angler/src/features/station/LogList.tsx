@@ -102,14 +102,14 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     const level = outing.levels.find((l) => l.ms === entry.ms)?.levelM ?? 0;
     return { what: 'Level', detail: `${depthText(Math.abs(level), units)} ${level < 0 ? 'lower' : 'higher'}` };
   }
-  if (entry.kind === 'rested') return { what: 'Rested', detail: hole ? `${methodOf(hole.method)?.stationKind ?? 'place'} ${hole.label}` : '' };
+  if (entry.kind === 'rested') return { what: 'Rested', detail: hole ? `${(methodOf(hole.method)?.station ?? 'place').toLowerCase()} ${hole.label}` : '' };
   if (entry.kind === 'ice-measured') {
     const ice = outing.ice.find((i) => i.ms === entry.ms);
     return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };
   }
   if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
   if (entry.kind === 'flag-up') return { what: 'Flag', detail: entry.text ?? '' };
-  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to ${(methodOf(hole.method)?.place ?? 'place').toLowerCase()} ${hole.label}` : '' };
+  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to ${(methodOf(hole.method)?.station ?? 'place').toLowerCase()} ${hole.label}` : '' };
   if (entry.kind === 'clarity-measured') {
     const clarity = outing.clarity.find((c) => c.ms === entry.ms);
     return { what: 'Clarity', detail: clarity ? `disc lost at ${depthText(clarity.secchiM, units)}` : '' };

@@ -77,7 +77,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
     router.navigate('/water');
   };
   return (
-    <Sheet title={`${method.place} ${hole.label}`} open={open} onClose={onClose}>
+    <Sheet title={`${method.station} ${hole.label}`} open={open} onClose={onClose}>
       {onByEye ? (
         <Action
           height={64}
@@ -127,7 +127,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {line ? <Action grow height={64} label="Line up" onPress={() => close(ledger.write(scope, 'line-up', { line: line.id }))} /> : null}
         {lastStand ? <Action grow height={64} icon="cast" label="Back to casting" onPress={() => close(backToCasting())} /> : null}
-        <Action grow height={64} icon="walk" label={`Leave this ${method.place.toLowerCase()}`} onPress={() => close(leave())} />
+        <Action grow height={64} icon="walk" label={`Leave this ${method.station.toLowerCase()}`} onPress={() => close(leave())} />
       </View>
       <View style={{ gap: 6 }}>
         <Text strong>On the line</Text>
@@ -174,7 +174,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
               .map((h) => (
                 <Action
                   key={h.id}
-                  label={`${method.place} ${h.label}`}
+                  label={`${method.station} ${h.label}`}
                   onPress={() =>
                     close(
                       ledger.writeAll(scope, [
@@ -189,7 +189,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
         </View>
       ) : null}
       <View>
-        <Text strong>{`This ${method.place.toLowerCase()}`}</Text>
+        <Text strong>{`This ${method.station.toLowerCase()}`}</Text>
         {log}
       </View>
     </Sheet>

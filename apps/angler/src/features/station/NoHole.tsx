@@ -8,7 +8,7 @@ export function NoHole({ hasOuting, isMoving, method }: { hasOuting: boolean; is
   const toMap = () => router.navigate('/water');
   if (hasOuting)
     return (
-      <Notice title={`No ${method.place.toLowerCase()} yet`} action={{ label: method.isOnIce ? 'Choose where to drill' : 'Choose where to stop', onPress: toMap }}>
+      <Notice title={`No ${method.station.toLowerCase()} yet`} action={{ label: method.isOnIce ? 'Choose where to drill' : 'Choose where to stop', onPress: toMap }}>
         Tap the map where you are, or where you want to go.
       </Notice>
     );

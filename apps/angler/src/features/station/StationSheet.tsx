@@ -70,7 +70,7 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }:
   };
   return (
     <Sheet
-      title={`${method.place} ${outing.stations.length + 1}`}
+      title={`${method.station} ${outing.stations.length + 1}`}
       open
       onClose={onClose}
       footer={<Action kind="main" height={64} label={method.opened} onPress={() => void open()} />}

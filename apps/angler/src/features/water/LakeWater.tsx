@@ -165,7 +165,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
           <Action
             kind="main"
             height={64}
-            label={`Back to ${method.place.toLowerCase()} ${known.label}`}
+            label={`Back to ${method.station.toLowerCase()} ${known.label}`}
             onPress={() => {
               void ledger.write({ id: outing.id, zone }, 'moved', { station: known.id, ...(outing.currentStation === null ? {} : { fromStation: outing.currentStation }) });
               setTapped(null);

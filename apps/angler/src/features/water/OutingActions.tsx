@@ -6,7 +6,7 @@ import { useOuting } from '@/data/water';
 export function OutingActions({ onHole, onEnd }: { onHole: () => void; onEnd: () => void }) {
   const outing = useOuting();
   const hole = outing?.stations.find((h) => h.id === outing.currentStation);
-  const place = ((outing && methodOf(outing.method)) ?? usualMethod).place;
+  const place = ((outing && methodOf(outing.method)) ?? usualMethod).station;
   return (
     <>
       {hole ? <Action grow label={`${place} ${hole.label}`} spoken={`See ${place.toLowerCase()} ${hole.label}`} onPress={onHole} /> : null}

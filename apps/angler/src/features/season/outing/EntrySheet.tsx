@@ -133,7 +133,7 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       {entry === null && outing.stations.length > 0 ? (
         <Choice
           label="Where"
-          options={outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.place ?? 'Place'} ${s.label}` }))}
+          options={outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.station ?? 'Place'} ${s.label}` }))}
           value={station}
           onChange={setStation}
           wrap

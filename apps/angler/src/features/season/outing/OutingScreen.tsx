@@ -53,7 +53,7 @@ function OutingPage({ outing }: { outing: OutingState }) {
   const water = detail.data?.value;
   const zone = water?.file.water.timezone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
   const day = useMemo(() => outingDay(outing, now), [outing, now]);
-  const place = (methodOf(outing.method) ?? usualMethod).place;
+  const place = (methodOf(outing.method) ?? usualMethod).station;
   const words = outingDayWords(day, outing, place, units);
   const vain = useMemo(() => triedInVain(outing, now), [outing, now]);
   const scope = { id: outing.id, zone };
@@ -126,7 +126,8 @@ function OutingPage({ outing }: { outing: OutingState }) {
       <Action kind="bare" label="Take this outing out of the log" onPress={() => void remove()} />
     </View>
   );
-  const picture = <DayPicture day={day} zone={zone} units={units} />;
+  // A day of casts has its map; depths over the hours it has only where some were sounded.
+  const picture = outing.casts.length > 0 && day.deepestM === null ? null : <DayPicture day={day} zone={zone} units={units} />;
   return (
     <>
       {wide ? (
