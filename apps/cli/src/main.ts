@@ -13,6 +13,10 @@ const commands: Record<string, () => Promise<Command>> = {
   route: async () => (await import('./commands/route')).route,
   simulate: async () => (await import('./commands/simulate')).simulate,
   casts: async () => (await import('./commands/casts')).casts,
+  float: async () => (await import('./commands/pole')).float,
+  shot: async () => (await import('./commands/pole')).shot,
+  feed: async () => (await import('./commands/pole')).feed,
+  bag: async () => (await import('./commands/pole')).bag,
   season: async () => (await import('./commands/season')).season,
   convert: async () => (await import('./commands/convert')).convert,
   'tie-on': async () => (await import('./commands/tie-on')).tieOn,
@@ -36,6 +40,13 @@ const usage = `burrow COMMAND …
   tie-on --box F.csv --species id --temp-c T --secchi-m S --method ice|pole|cast|vertical|troll --goal numbers|size|supper
          [--depth-m D] [--current-ms U] [--cloud C]
                                       what of the box to tie on, best first, with reasons
+  float --depth-m D --flow-ms U       capacity of float wanted
+  shot --capacity-g G --depth-m D [--load-g g] [--pattern bulk|strung|bulk-droppers]
+                                      shot for a float, and where it goes on the line
+  feed --depth-m D --flow-ms U --ball-cm d --density-gcc r --break surface|half|bottom|never
+       --particle crumb|pellet|maggot|caster|hemp [--profile uniform|seventh]
+                                      where the food of a ball comes to lie
+  bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
   convert IN OUT [--leave-out]        places between .gpx, .geojson and soundings .csv;
                                       a ledger .ndjson to catches .csv or .ndjson

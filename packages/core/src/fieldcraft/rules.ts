@@ -155,7 +155,7 @@ export function fieldcraftRules(): FieldcraftRule[] {
       id: r.id,
       section: 'casting',
       condition: 'How to bring it back',
-      effect: bankCadences.find((c) => c.id === r.cadence)!.name.toLowerCase(),
+      effect: `${bankCadences.find((c) => c.id === r.cadence)!.name.toLowerCase()}, and rest by the cold`,
       reason: r.reason,
       strength: 0.5,
     })),

@@ -1,24 +1,12 @@
 import { seededRandom } from '@burrow/core/units';
 import { advised, blindFan, nearestPoint } from '../casting/anglers';
+import { ratioOf } from './ratio';
 import { reservoir, river, type CastWorld } from '../casting/waters';
 
 /** Days scored, on seeds that nothing was tuned on; casts of a day. */
 const scored = { first: 700_000, days: 100, casts: 60 };
-const bootstraps = 2000;
 /** What is asked of the lower 95 % bounds. */
 const asked = { fan: 1.2, point: 1 } as const;
-
-/** Ratio of two totals over days, with its 95 % range by drawing days anew. */
-function ratio(of: readonly number[], against: readonly number[]): { ratio: number; low: number; high: number } {
-  const random = seededRandom(31);
-  const sum = (values: readonly number[], picks: readonly number[]) => picks.reduce((s, k) => s + values[k], 0);
-  const all = of.map((_, k) => k);
-  const drawn = Array.from({ length: bootstraps }, () => {
-    const picks = all.map(() => Math.floor(random() * of.length));
-    return sum(of, picks) / Math.max(1, sum(against, picks));
-  }).sort((a, b) => a - b);
-  return { ratio: sum(of, all) / Math.max(1, sum(against, all)), low: drawn[Math.floor(0.025 * bootstraps)], high: drawn[Math.floor(0.975 * bootstraps)] };
-}
 
 /** Casting by advice that may walk, against a blind fan from the start and against always the nearest point. */
 export function scoreCast(args: readonly string[]): boolean {
@@ -45,7 +33,7 @@ export function scoreCast(args: readonly string[]): boolean {
       `${name}: ${mean('advice').toFixed(2)} by advice, ${mean('fan').toFixed(2)} by a blind fan, ${mean('point').toFixed(2)} at the nearest point, in ${scored.casts} casts\n`,
     );
     for (const [key, least] of Object.entries(asked) as ['fan' | 'point', number][]) {
-      const { ratio: value, low, high } = ratio(of('advice'), of(key));
+      const { ratio: value, low, high } = ratioOf(of('advice'), of(key));
       isMet &&= low > least;
       process.stdout.write(
         `  against ${key === 'fan' ? 'the blind fan' : 'the nearest point'}: ${value.toFixed(2)}, 95 % ${low.toFixed(2)} to ${high.toFixed(2)}; asked: above ${least} ${low > least ? 'met' : 'SHORT'}\n`,

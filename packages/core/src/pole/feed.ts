@@ -1,0 +1,115 @@
+import { coldWaterDensity, gravity } from '../rig';
+import { requireWithin } from '../units';
+
+/** Where a ball comes apart. */
+export const ballBreaks = ['surface', 'half', 'bottom', 'never'] as const;
+export type BallBreak = (typeof ballBreaks)[number];
+export const flowProfiles = ['uniform', 'seventh'] as const;
+export type FlowProfile = (typeof flowProfiles)[number];
+
+/** What is fed, and how fast it falls: 10, 50 and 90 % of it, m/s. Heuristic. */
+export const feedParticles = {
+  crumb: { name: 'Crumb', speeds: [0.015, 0.03, 0.06] },
+  pellet: { name: 'Pellet', speeds: [0.06, 0.09, 0.13] },
+  maggot: { name: 'Maggot', speeds: [0.035, 0.05, 0.07] },
+  caster: { name: 'Caster', speeds: [0.05, 0.065, 0.09] },
+  hemp: { name: 'Hemp', speeds: [0.08, 0.1, 0.13] },
+} as const satisfies Record<string, { name: string; speeds: readonly [number, number, number] }>;
+export type FeedParticle = keyof typeof feedParticles;
+export const particles = Object.keys(feedParticles) as FeedParticle[];
+
+/** How hard a ball is squeezed, and where that makes it come apart. Heuristic: by mix and water, to be seen at the margin. */
+export const squeezes: readonly { id: BallBreak; label: string }[] = [
+  { id: 'surface', label: 'Loose: a cup, or barely pressed' },
+  { id: 'half', label: 'Pressed once: half way down' },
+  { id: 'bottom', label: 'Squeezed hard: on the bottom' },
+  { id: 'never', label: 'Clay: stays whole' },
+];
+
+/** Drag coefficient of a ball. */
+const ballDrag = 0.47;
+
+/** Falling speed of a ball, m/s: √(4/3 · g · d · (s − 1) / 0.47), s its density over that of cold water. Diameter 1 to 15 cm, density 1.01 to 3 g/cm³. RangeError outside. */
+export function ballSpeed(ballCm: number, densityGcc: number): number {
+  requireWithin(ballCm, 1, 15, 'diameter of the ball', 'cm');
+  requireWithin(densityGcc, 1.01, 3, 'density of the ball', 'g/cm³');
+  return Math.sqrt(((4 / 3) * gravity * (ballCm / 100) * ((1000 * densityGcc) / coldWaterDensity - 1)) / ballDrag);
+}
+
+/** Mean flow of the part of the water above a depth, as a share of its depth mean times the part: ∫u dz / (U·D) from the surface to `share` of the depth. */
+const above = (share: number, profile: FlowProfile): number => (profile === 'uniform' ? share : 1 - (1 - share) ** (8 / 7));
+
+export interface FeedQuery {
+  depthM: number;
+  /** Depth-mean flow, m/s; downstream positive. */
+  flowMs: number;
+  ballCm: number;
+  densityGcc: number;
+  breakAt: BallBreak;
+  particle: FeedParticle;
+  profile?: FlowProfile;
+}
+
+export interface FeedLanding {
+  /** Where the ball, or the median of the food, comes to lie, m from where it was dropped; downstream positive. */
+  landsM: number;
+  /** Where 10 and 90 % of the food lie, m. */
+  fedFromM: number;
+  fedToM: number;
+  /** Until the ball, or the median of the food, lies on the bottom, s. */
+  sinkS: number;
+}
+
+/**
+ * Where fed food lies. A ball falls at its terminal speed from the surface on; where it breaks its particles fall on by their own. The flow
+ * is even or by a seventh-power profile of the same depth mean. Depth 0.2 to 20 m, flow −3 to 3 m/s. RangeError outside.
+ */
+export function feedLanding({ depthM, flowMs, ballCm, densityGcc, breakAt, particle, profile = 'seventh' }: FeedQuery): FeedLanding {
+  requireWithin(depthM, 0.2, 20, 'depth', 'm');
+  requireWithin(flowMs, -3, 3, 'flow', 'm/s');
+  const w = ballSpeed(ballCm, densityGcc);
+  const share = { surface: 0, half: 0.5, bottom: 1, never: 1 }[breakAt];
+  const upper = above(share, profile);
+  const lands = (speed: number) => flowMs * depthM * (upper / w + (1 - upper) / speed);
+  const falls = (speed: number) => depthM * (share / w + (1 - share) / speed);
+  const [slow, median, quick] = feedParticles[particle].speeds;
+  return { landsM: lands(median), fedFromM: lands(quick), fedToM: lands(slow), sinkS: falls(median) };
+}
+
+/** A stretch along the run, downstream positive, the lesser end first. */
+export interface Stretch {
+  fromM: number;
+  toM: number;
+}
+
+export const stretchOf = ({ fedFromM, fedToM }: Pick<FeedLanding, 'fedFromM' | 'fedToM'>, droppedM = 0): Stretch => ({
+  fromM: droppedM + Math.min(fedFromM, fedToM),
+  toM: droppedM + Math.max(fedFromM, fedToM),
+});
+
+/** Share of the run that is fed, 0–1. */
+export const fedShare = (run: Stretch, fed: Stretch): number => Math.max(0, Math.min(run.toM, fed.toM) - Math.max(run.fromM, fed.fromM)) / Math.max(1e-9, run.toM - run.fromM);
+
+export interface FeedAdvice {
+  ruleId: string;
+  text: 'here' | 'harder' | 'softer' | 'move';
+  /** Where to drop it, m along the run, downstream positive. */
+  dropM: number;
+  breakAt: BallBreak;
+}
+
+/** Food over a stretch no longer than this feeds a swim; longer it leads the fish away. Heuristic. */
+const longestFedM = 2.5;
+
+/** How to squeeze the next ball and where to drop it, so that its food lies where they are, m along the run. */
+export function nextBall(query: FeedQuery, biteM: number): FeedAdvice {
+  const tried = (['half', 'surface', 'bottom'] as const).map((breakAt) => ({ breakAt, landing: feedLanding({ ...query, breakAt }) }));
+  const length = (l: FeedLanding) => Math.abs(l.fedToM - l.fedFromM);
+  // The loosest that does not spread too far: loose food keeps them searching, hard food keeps them in place.
+  const chosen = [...tried].sort((a, b) => length(b.landing) - length(a.landing)).find((t) => length(t.landing) <= longestFedM) ?? tried[2];
+  const dropM = biteM - chosen.landing.landsM;
+  const order = { surface: 0, half: 1, bottom: 2, never: 3 };
+  const isSame = chosen.breakAt === query.breakAt;
+  const text = !isSame ? (order[chosen.breakAt] > order[query.breakAt] ? 'harder' : 'softer') : Math.abs(dropM) < 0.15 ? 'here' : 'move';
+  return { ruleId: isSame ? 'pole.feed.drop' : 'pole.feed.squeeze', text, dropM, breakAt: chosen.breakAt };
+}

@@ -1,0 +1,10 @@
+/** The pole: plumbed bed, float and shot, feed and where it lies, swims that settle, feed and rest, what to change, and the bag. */
+export * from './float';
+export * from './shot';
+export * from './feed';
+export * from './swims';
+export * from './wait';
+export * from './changes';
+export * from './run';
+export * from './bag';
+export * from './peg';
