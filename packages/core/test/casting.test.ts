@@ -1,5 +1,5 @@
 import { bestStance, CastWater, Fan, planFrom, stances, standCasts, strikeRadiusM, takeChance, takenAfter, type CastSetting } from '../src/casting';
-import { LocalFrame, mapAtLevel, levelAt, type LonLat } from '../src/ground';
+import { LocalFrame, mapAtLevel, levelAt, onDatum, type LonLat } from '../src/ground';
 import { diveDepthM, diveOver, windBow } from '../src/rig';
 import { bedOf } from './made-up-beds';
 
@@ -145,6 +145,9 @@ describe('the level of the water', () => {
     ];
     expect([50, 150, 250].map((ms) => levelAt(readings, ms))).toEqual([-3, -3, -2]);
     expect(levelAt([], 5)).toBe(0);
+    const made = [{ depthM: 4, time: '1970-01-01T00:00:00.150Z' }, { depthM: 4 }];
+    expect(onDatum(made, readings).map((s) => s.depthM)).toEqual([7, 6]);
+    expect(onDatum(made, [])).toEqual(made);
   });
 });
 

@@ -1,4 +1,4 @@
-import { minuteMs } from '../units';
+import { betweenDeg, minuteMs } from '../units';
 
 /** What was seen or felt on casts from one stand, in order of time. */
 export interface CastSign {
@@ -42,14 +42,13 @@ const isLast = (s: AfterScene, ...kinds: CastSign['kind'][]) => {
   const sign = last(s);
   return sign !== undefined && kinds.includes(sign.kind) && s.nowMs - sign.ms <= limits.schoolMs;
 };
-const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
 
 /** Fish landed lately on about the bearing of the last. */
 function fromOneBearing(s: AfterScene): number {
   const landed = events(s).filter((g) => g.kind === 'landed' && s.nowMs - g.ms <= limits.schoolMs);
   const of = landed.at(-1);
   if (!of) return 0;
-  return landed.filter((g) => of.bearingDeg === null || g.bearingDeg === null || apart(g.bearingDeg, of.bearingDeg) <= limits.oneBearingDeg).length;
+  return landed.filter((g) => of.bearingDeg === null || g.bearingDeg === null || betweenDeg(g.bearingDeg, of.bearingDeg) <= limits.oneBearingDeg).length;
 }
 
 /** Bites that came to nothing since the last fish, of late. */

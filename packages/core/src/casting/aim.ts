@@ -1,14 +1,13 @@
-import { clamp } from '../units';
+import { betweenDeg, clamp } from '../units';
 import type { AfterRule } from './after';
 import type { CastSection, MadeCast, StandAnswer, StandCast } from './stand';
 
-const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
 /** Two casts within this angle are passes of one water; another side of something is at least this far off. */
 const [oneCastDeg, otherSideDeg] = [4, 12];
 
 /** Passes that were made along about one bearing from one stand. */
 export const passesAlong = (casts: readonly Pick<MadeCast, 'bearingDeg'>[], bearingDeg: number): number =>
-  casts.filter((c) => apart(c.bearingDeg, bearingDeg) <= oneCastDeg).length;
+  casts.filter((c) => betweenDeg(c.bearingDeg, bearingDeg) <= oneCastDeg).length;
 
 /**
  * The bearing to cast along, after what was seen: that of the last cast, one beside it, one from another side, or the one that shows
@@ -19,13 +18,13 @@ export function aimAfter(rule: AfterRule, answer: StandAnswer, last: MadeCast | 
   const [best] = answer.casts;
   if (last && (rule.aim === 'same' || rule.aim === 'let-fall')) return last.bearingDeg;
   if (last && rule.aim === 'beside') return (last.bearingDeg + clamp((Math.atan2(2 * strikeM, last.lengthM * 0.7) * 180) / Math.PI, 3, 15)) % 360;
-  if (last && rule.aim === 'far-side') return (answer.casts.find((c) => apart(c.bearingDeg, last.bearingDeg) >= otherSideDeg) ?? best)?.bearingDeg ?? null;
+  if (last && rule.aim === 'far-side') return (answer.casts.find((c) => betweenDeg(c.bearingDeg, last.bearingDeg) >= otherSideDeg) ?? best)?.bearingDeg ?? null;
   return best?.bearingDeg ?? null;
 }
 
 /** A cast along a bearing as the section shows it, with which pass it would be and what of the whole it would show where that is known. */
 export function castAlong(section: CastSection, bearingDeg: number, answer: StandAnswer, made: readonly MadeCast[]): StandCast {
-  const known = answer.casts.find((c) => apart(c.bearingDeg, bearingDeg) < 0.6);
+  const known = answer.casts.find((c) => betweenDeg(c.bearingDeg, bearingDeg) < 0.6);
   return {
     bearingDeg,
     lengthM: section.lengthM,

@@ -1,6 +1,7 @@
 import type { DepthMap, LonLat } from '../ground';
 import { edgeWorthAt } from './edge';
 import { coarse, Fan, type CastSetting, type FanCast } from './fan';
+import { betweenDeg } from '../units';
 import { bestStance, stances, waysTo } from './stance';
 import { ShownWater } from './shown';
 import { takenAfter } from './strike';
@@ -55,7 +56,6 @@ export interface StandAnswer {
 /** Two casts within this angle are passes of one water. */
 const oneCastDeg = 4;
 const [barsEachSide, barStepDeg] = [3, 8];
-const apart = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);
 /** What holds fish outside the band counts this much of what it would in it: the bottom felt hard is worth a cast whatever the map says. Heuristic. */
 const beyondShare = 0.5;
 
@@ -104,7 +104,7 @@ export function standCasts(map: DepthMap, query: StandQuery): StandAnswer {
     return { bearingDeg, bandM, leftM: all > 0 ? (bandM * before.show(bearingDeg)) / all : 0 };
   });
   const casts = chosen.map((cast, k): StandCast => {
-    const earlier = [...here, ...chosen.slice(0, k)].filter((c) => apart(c.bearingDeg, cast.bearingDeg) <= oneCastDeg).length;
+    const earlier = [...here, ...chosen.slice(0, k)].filter((c) => betweenDeg(c.bearingDeg, cast.bearingDeg) <= oneCastDeg).length;
     return { ...cast, bandM: cast.inBandShare * cast.lengthM, pass: earlier + 1 };
   });
   return { casts, bars, across: fresh.across(), shown, isReached: fresh.total > 0 };

@@ -13,6 +13,12 @@ export function levelAt(readings: readonly LevelReading[], ms: number): number {
   return (before ?? first)?.levelM ?? 0;
 }
 
+/** Soundings on the level of the map: each less what the water stood higher when it was made. One without a time is of now. */
+export const onDatum = <S extends { depthM: number; time?: string }>(soundings: readonly S[], readings: readonly LevelReading[]): S[] =>
+  readings.length === 0
+    ? [...soundings]
+    : soundings.map((s) => ({ ...s, depthM: Math.max(0, s.depthM - levelAt(readings, s.time === undefined ? Infinity : Date.parse(s.time))) }));
+
 /** The map with depths of today: what falls dry is no water. At the level it was sounded at, the map itself. */
 export function mapAtLevel(map: DepthMap, levelM: number): DepthMap {
   if (levelM === 0) return map;

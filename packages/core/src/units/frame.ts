@@ -49,6 +49,9 @@ export function bearingDeg(a: LonLat, b: LonLat): number {
   return ((Math.atan2(x, y) * 180) / Math.PI + 360) % 360;
 }
 
+/** Angle between two bearings, 0–180°. */
+export const betweenDeg = (a: number, b: number): number => Math.abs(((((a - b) % 360) + 540) % 360) - 180);
+
 /** Nearest of the eight points of the compass. */
 export const compassPoint = (deg: number) => points[Math.round(((deg % 360) + 360) / 45) % 8];
 

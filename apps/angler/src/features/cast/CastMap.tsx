@@ -1,6 +1,6 @@
 import { bearingText, outAlong, schoolWay } from '@burrow/core/casting';
 import { placeAlong } from '@burrow/core/ground';
-import { clockText, depthText, minuteMs } from '@burrow/core/units';
+import { betweenDeg, clockText, depthFigure, depthText, minuteMs, type UnitPreference } from '@burrow/core/units';
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
@@ -8,7 +8,7 @@ import { bold, radius, usePalette } from '@/theme/theme';
 import type { Palette } from '@/theme/palette';
 import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
-import { aheadOf, bandPath, bearingOfTouch, castFrame, placeChips, ringsPath, nowhere, type Ahead, type CastFrame, type Chip } from './frame';
+import { bandPath, bearingOfTouch, castFrame, depthFigures, placeChips, ringsPath, type CastFrame, type Chip } from './frame';
 import { bankShape, boatShape, rockShape, starPath, woodShape } from './shapes';
 import type { CastControl } from './useCast';
 import { useLiveAim } from './useLiveAim';
@@ -19,8 +19,8 @@ export function CastMap({ control, children }: { control: CastControl; children?
   const [size, onLayout] = useSize();
   const { stand, ground, settings, fan } = control;
   // The view stands still while one casts: it turns to where the first fan pointed.
-  const [ahead, setAhead] = useState<Ahead | null>(null);
-  if (ahead === null && fan?.casts[0]) setAhead(aheadOf(fan.casts));
+  const [ahead, setAhead] = useState<readonly number[] | null>(null);
+  if (ahead === null && fan?.casts[0]) setAhead(fan.casts.map((c) => c.bearingDeg));
   const frame = useMemo(
     () => (size.width > 0 && size.height > 0 ? castFrame(ground, stand.at, settings.query.castM, ahead ?? nowhere, size) : null),
     [ground, stand.at, settings.query.castM, ahead, size],
@@ -31,7 +31,7 @@ export function CastMap({ control, children }: { control: CastControl; children?
         <>
           {/* A layer of its own: it is not painted anew while the aim over it turns. */}
           <View style={{ position: 'absolute', inset: 0, willChange: 'transform' } as object}>
-            <Bed ground={ground} frame={frame} band={settings.band} palette={palette} isMoving={settings.isMoving} />
+            <Bed ground={ground} frame={frame} band={settings.band} palette={palette} isMoving={settings.isMoving} units={control.units} />
           </View>
           <Aiming control={control} frame={frame} />
         </>
@@ -41,23 +41,28 @@ export function CastMap({ control, children }: { control: CastControl; children?
   );
 }
 
+/** Before the fan is known the view lies all round the stand. */
+const nowhere: readonly number[] = [];
+
 interface BedProps {
   ground: CastControl['ground'];
   frame: CastFrame;
   band: { fromM: number; toM: number };
   palette: Palette;
   isMoving: boolean;
+  units: UnitPreference;
 }
 
 /** A school seen longer ago than this is gone, and its way is drawn so far ahead, ms. */
 const [schoolKeptMs, schoolAheadMs] = [90 * minuteMs, 10 * minuteMs];
 
 /** What does not move under the finger: shaded depths, their lines, the band. */
-const Bed = memo(function Bed({ ground, frame, band, palette, isMoving }: BedProps) {
+const Bed = memo(function Bed({ ground, frame, band, palette, isMoving, units }: BedProps) {
   const { fromM, toM } = band;
   const shore = useMemo(() => ringsPath([ground.ring], frame), [ground, frame]);
   const lines = useMemo(() => ground.contours.map((c) => ringsPath(c.rings, frame)), [ground, frame]);
   const within = useMemo(() => bandPath(ground, { fromM, toM }, frame), [ground, fromM, toM, frame]);
+  const figures = useMemo(() => depthFigures(ground, frame), [ground, frame]);
   const shades = palette.depths.length - 1;
   const isLow = ground.levelM < 0;
   return (
@@ -76,6 +81,20 @@ const Bed = memo(function Bed({ ground, frame, band, palette, isMoving }: BedPro
           <Path d={within.fill} fill={palette.kelp} fillOpacity={0.24} fillRule="evenodd" stroke={palette.kelp} strokeWidth={2} strokeDasharray="2 5" />
         </G>
       )}
+      {figures.map((f) => (
+        <SvgText
+          key={f.depthM}
+          x={f.x}
+          y={f.y + 5}
+          textAnchor="middle"
+          fontFamily={bold}
+          fontSize={14}
+          fill={palette.ink}
+          {...({ stroke: palette.card, strokeWidth: 4, paintOrder: 'stroke' } as object)}
+        >
+          {depthFigure(f.depthM, units)}
+        </SvgText>
+      ))}
     </Svg>
   );
 });
@@ -102,8 +121,8 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
   const ahead = way && frame.toPx(way.ahead);
   const near = targets.map((t, k) => ({ ...t, ...frame.spotPx(t), key: k })).filter((t) => t.kind !== 'seam' && t.x > 0 && t.y > 0 && t.x < frame.width && t.y < frame.height);
   const seams = targets.filter((t) => t.kind === 'seam').map((t) => frame.spotPx(t));
-  const others = (fan?.casts ?? []).map((c, k) => ({ ...c, order: k + 1 })).filter((c) => Math.abs(((c.bearingDeg - bearingDeg + 540) % 360) - 180) > 3);
-  const apart = others.filter((c, k) => others.findIndex((o) => Math.abs(((o.bearingDeg - c.bearingDeg + 540) % 360) - 180) < 4) === k);
+  const others = (fan?.casts ?? []).map((c, k) => ({ ...c, order: k + 1 })).filter((c) => betweenDeg(c.bearingDeg, bearingDeg) > 3);
+  const apart = others.filter((c, k) => others.findIndex((o) => betweenDeg(o.bearingDeg, c.bearingDeg) < 4) === k);
   const nextPx = isGoing && next ? frame.toPx(next.at) : null;
   const chips: Chip[] = [
     { id: 'aim', text: bearingText(bearingDeg), tone: 'ember', x: aim.x, y: aim.y, isLarge: true, away: bearingDeg },
@@ -249,7 +268,7 @@ const dropTwins = (chips: readonly Chip[]): Chip[] => chips.filter((c, k) => chi
 function passGroups(made: readonly { bearingDeg: number; lengthM: number }[]): { bearingDeg: number; lengthM: number; passes: number }[] {
   const groups: { bearingDeg: number; lengthM: number; passes: number }[] = [];
   for (const { bearingDeg, lengthM } of made) {
-    const group = groups.find((g) => Math.abs(((g.bearingDeg - bearingDeg + 540) % 360) - 180) <= 4);
+    const group = groups.find((g) => betweenDeg(g.bearingDeg, bearingDeg) <= 4);
     if (group) {
       group.passes++;
       group.lengthM = Math.max(group.lengthM, lengthM);

@@ -14,32 +14,46 @@ export interface CastFrame {
   spotPx: (spot: Spot) => { x: number; y: number };
 }
 
-/** A cast takes this share of the lesser side; the stand lies this share of a cast behind the middle, away from where one casts. */
-const [castShare, behind] = [0.62, 0.42];
+/** Room about the casts for their names, px; and the most of the lesser side that one cast takes. */
+const [sidePx, mostShare] = [46, 0.66];
 
-/** Where the casts of a fan lead, and how much together: 1 all along one bearing, 0 all round. */
-export interface Ahead {
-  bearingDeg: number;
-  share: number;
-}
-
-export const nowhere: Ahead = { bearingDeg: 0, share: 0 };
-
-export function aheadOf(casts: readonly { bearingDeg: number }[]): Ahead {
-  const sum = (of: (angle: number) => number) => casts.reduce((total, c) => total + of((c.bearingDeg * Math.PI) / 180), 0) / casts.length;
-  const [x, y] = [sum(Math.sin), sum(Math.cos)];
-  return { bearingDeg: ((Math.atan2(x, y) * 180) / Math.PI + 360) % 360, share: Math.hypot(x, y) };
-}
-
-/** The frame of a stand with casts of `castM`, most of them ahead. */
-export function castFrame(ground: Ground, stand: LonLat, castM: number, ahead: Ahead, size: { width: number; height: number }): CastFrame {
+/** The frame of a stand in which casts of `castM` along all these bearings have room; all round where there are none. */
+export function castFrame(ground: Ground, stand: LonLat, castM: number, bearings: readonly number[], size: { width: number; height: number }): CastFrame {
   const water = new CastWater(ground.map);
   const spot = water.spot(stand);
-  // All round a cast must fit to every side of the stand.
-  const pxPerM = ((0.4 + (castShare - 0.4) * ahead.share) * Math.min(size.width, size.height * 1.15)) / castM;
-  const middle = outAlong(spot, ahead.bearingDeg, behind * ahead.share * castM);
-  const spotPx = ({ x, y }: Spot) => ({ x: size.width / 2 + (x - middle.x) * pxPerM, y: size.height / 2 - (y - middle.y) * pxPerM });
+  const ends = (bearings.length > 0 ? bearings : [0, 90, 180, 270]).map((deg) => outAlong(spot, deg, castM));
+  const span = (axis: 'x' | 'y') => {
+    const values = [spot, ...ends].map((p) => p[axis]);
+    return { from: Math.min(...values), to: Math.max(...values) };
+  };
+  const [x, y] = [span('x'), span('y')];
+  const room = (side: number, s: { from: number; to: number }) => Math.max(40, side - 2 * sidePx) / Math.max(0.2 * castM, s.to - s.from);
+  const pxPerM = Math.min(room(size.width, x), room(size.height, y), (mostShare * Math.min(size.width, size.height)) / castM);
+  const middle = { x: (x.from + x.to) / 2, y: (y.from + y.to) / 2 };
+  const spotPx = (p: Spot) => ({ x: size.width / 2 + (p.x - middle.x) * pxPerM, y: size.height / 2 - (p.y - middle.y) * pxPerM });
   return { ...size, pxPerM, spot, at: spotPx(spot), spotPx, toPx: (place) => spotPx(water.spot(place)) };
+}
+
+/** Room that a depth's figure wants about it, px, and how far it keeps from the edge. */
+const [figurePx, edgePx] = [54, 26];
+
+/** Where the figure of each depth line stands: in view, away from the stand, none beside another. */
+export function depthFigures(ground: Ground, frame: CastFrame): { depthM: number; x: number; y: number }[] {
+  const placed: { depthM: number; x: number; y: number }[] = [];
+  for (const { depthM, rings } of ground.contours) {
+    if (depthM < 0.05) continue;
+    const inView = rings
+      .flatMap((ring) => ring.map(frame.toPx))
+      .filter((p) => p.x > edgePx && p.y > 76 && p.x < frame.width - edgePx && p.y < frame.height - edgePx && Math.hypot(p.x - frame.at.x, p.y - frame.at.y) > 60);
+    const free = inView.filter((p) => placed.every((o) => Math.hypot(o.x - p.x, o.y - p.y) > figurePx));
+    // Furthest from the casts, which have names of their own.
+    const best = free.reduce<{ x: number; y: number } | null>(
+      (a, b) => (a === null || Math.hypot(b.x - frame.at.x, b.y - frame.at.y) > Math.hypot(a.x - frame.at.x, a.y - frame.at.y) ? b : a),
+      null,
+    );
+    if (best) placed.push({ depthM, ...best });
+  }
+  return placed;
 }
 
 /** Bearing of a touch about the stand, degrees. */

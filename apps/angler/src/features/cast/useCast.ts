@@ -29,6 +29,7 @@ import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { sinkTime, windBow } from '@burrow/core/rig';
 import { familyOf, lureOf } from '@burrow/core/tackle';
+import { betweenDeg } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
 import { useMemo, useState } from 'react';
 import { useCastSetting, useNextStand, useStand } from '@/data/casting';
@@ -99,7 +100,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const weather = input ? weatherAt(input.series, now) : null;
   const bow =
     weather?.windMs != null && weather.windFromDeg !== null && section.lengthM > 2
-      ? windBow(section.lengthM, lineMm ?? assumedLineMm, Math.min(30, weather.windMs), Math.abs(((weather.windFromDeg - bearingDeg + 540) % 360) - 180)).slackM
+      ? windBow(section.lengthM, lineMm ?? assumedLineMm, Math.min(30, weather.windMs), betweenDeg(weather.windFromDeg, bearingDeg)).slackM
       : null;
   const expectedMin = castMinutes(Math.max(5, section.lengthM), fallS ?? assumedFallS, cadence.takeM, rest);
   const prior = method.clockPriors[species.group];

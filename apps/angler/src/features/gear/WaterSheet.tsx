@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { DepthQuestions } from '@/features/water/soundings/DepthQuestions';
 import { LeftOutSheet } from '@/features/water/soundings/LeftOutSheet';
@@ -12,6 +12,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { useWaterChange } from '@/data/water-change';
+import { onDatum } from '@burrow/core/ground';
 import { counted } from '@burrow/core/units';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -37,6 +38,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
   const client = useQueryClient();
   const changing = useWaterChange(water);
   const ground = useGround(water, state.outings, units);
+  const levels = useMemo(() => state.outings.filter((o) => o.water === water.id).flatMap((o) => o.levels), [state.outings, water.id]);
   const file = useSoundingFile();
   const [name, setName] = useState(water.file.water.name);
   const [kind, setKind] = useState(water.file.water.kind);
@@ -69,7 +71,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
   const sounding = useMutation({
     mutationFn: () =>
       put(
-        { ...water.file, features: [...water.file.features, ...soundingFeatures(soundings)] },
+        { ...water.file, features: [...water.file.features, ...soundingFeatures(onDatum(soundings, levels))] },
         `${counted(soundings.length, 'sounding')} from ${file.name} added to ${water.file.water.name}.`,
       ),
     onError: said,

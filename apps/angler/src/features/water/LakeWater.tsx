@@ -9,7 +9,6 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
-import { StationSheet } from '@/features/station/StationSheet';
 import { usualMethod } from '@burrow/core/methods';
 import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
@@ -28,6 +27,7 @@ import { OutingActions } from './OutingActions';
 import { Answer, Foot, Panes } from './Panes';
 import { PlanSheet } from './PlanSheet';
 import { StartActions } from './StartActions';
+import { StationHere } from './StationHere';
 import { useLayers } from './useLayers';
 import { useOutingHere } from './useOutingHere';
 import { useTapped } from './useTapped';
@@ -47,7 +47,6 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const { map: bed, breakFoot } = ground;
   const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const [isPlanning, setPlanning] = useState(false);
-  // The place is held while its sheet is open: advice that changes meanwhile must not move the hole.
   const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number | null } | null>(null);
   const [inWords, setInWords] = useState(false);
   const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
@@ -227,21 +226,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
           }}
         />
       ) : null}
-      {outing && drillAt ? (
-        <StationSheet
-          method={method}
-          open
-          onClose={() => setDrillAt(null)}
-          outing={outing}
-          zone={zone}
-          {...drillAt}
-          onOpened={() => {
-            setDrillAt(null);
-            setTapped(null);
-            router.navigate('/hole');
-          }}
-        />
-      ) : null}
+      <StationHere method={method} outing={outing} zone={zone} place={drillAt} onClose={() => setDrillAt(null)} onOpened={() => setTapped(null)} />
     </>
   );
 }

@@ -12,7 +12,6 @@ import { Caution } from '@/ui/Caution';
 import { Notice } from '@/ui/Notice';
 import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
-import { StationSheet } from '@/features/station/StationSheet';
 import { useBanks } from '@/data/banks';
 import { useCastSetting, useFirstStand } from '@/data/casting';
 import { useOutlook } from '@/data/outlook';
@@ -26,6 +25,7 @@ import { MapPane } from './MapPane';
 import { OutingActions } from './OutingActions';
 import { Answer, Foot, Panes } from './Panes';
 import { StartActions } from './StartActions';
+import { StationHere } from './StationHere';
 import { useLayers } from './useLayers';
 import { useOutingHere } from './useOutingHere';
 import { useTapped } from './useTapped';
@@ -173,21 +173,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   return (
     <>
       <Panes answer={answer} map={map} list={list} panel={panel} inWords={inWords} onMap={() => setInWords(false)} />
-      {outing && openAt ? (
-        <StationSheet
-          method={method}
-          open
-          onClose={() => setOpenAt(null)}
-          outing={outing}
-          zone={zone}
-          {...openAt}
-          onOpened={() => {
-            setOpenAt(null);
-            setTapped(null);
-            router.navigate('/hole');
-          }}
-        />
-      ) : null}
+      <StationHere method={method} outing={outing} zone={zone} place={openAt} onClose={() => setOpenAt(null)} onOpened={() => setTapped(null)} />
     </>
   );
 }

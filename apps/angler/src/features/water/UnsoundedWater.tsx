@@ -7,7 +7,6 @@ import { depthText, iceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { StationSheet } from '@/features/station/StationSheet';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLastIce } from '@/data/water';
@@ -19,6 +18,7 @@ import BlankMap from './map/BlankMap';
 import { OutingActions } from './OutingActions';
 import { Answer, Foot, Panes } from './Panes';
 import { StartActions } from './StartActions';
+import { StationHere } from './StationHere';
 import { useOutingHere } from './useOutingHere';
 import { useTapped } from './useTapped';
 import { mapHoles, unsoundedWords, way } from './words';
@@ -119,22 +119,7 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
   return (
     <>
       <Panes answer={answer} map={map} list={null} panel={panel} inWords={false} onMap={() => undefined} />
-      {outing && openAt ? (
-        <StationSheet
-          method={method}
-          open
-          onClose={() => setOpenAt(null)}
-          outing={outing}
-          zone={zone}
-          at={openAt}
-          expectedM={null}
-          onOpened={() => {
-            setOpenAt(null);
-            setTapped(null);
-            router.navigate('/hole');
-          }}
-        />
-      ) : null}
+      <StationHere method={method} outing={outing} zone={zone} place={openAt && { at: openAt, expectedM: null }} onClose={() => setOpenAt(null)} onOpened={() => setTapped(null)} />
     </>
   );
 }
