@@ -186,3 +186,46 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   await page.getByRole('button', { name: 'End outing' }).click();
   await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM outing WHERE method IN ('cast', 'vertical') AND ended_at IS NULL"))[0].n).toBe(0);
 });
+
+test('a river of one’s own without a depth: casting from the bank is offered, ice never, and all of it is logged', async ({ page, stack }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(stack.url);
+  await page.getByRole('button', { name: 'I am new here' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Ida');
+  await page.getByRole('textbox', { name: 'E-mail' }).fill('ida-casts@test.invalid');
+  await page.getByLabel('Password').fill('long enough now');
+  await page.getByRole('button', { name: 'Make an account' }).click();
+  await page.getByRole('link', { name: 'Gear' }).click();
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
+  const file = {
+    type: 'FeatureCollection',
+    water: { name: 'Thin Beck', kind: 'river', timezone: 'Etc/GMT+9', elevation_m: 120, secchi_m: 1, at: [-140.5, 47.5], assumed: ['secchi_m'] },
+    features: [],
+  };
+  await (await chooser).setFiles({ name: 'beck.geojson', mimeType: 'application/geo+json', buffer: Buffer.from(JSON.stringify(file)) });
+  await expect(page.getByText('Thin Beck is here.')).toBeVisible();
+  await page.getByRole('link', { name: 'Water' }).click();
+  await expect(page.getByRole('button', { name: /on the ice/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Start outing: casting' }).click();
+  await page.getByRole('button', { name: 'Stand here' }).click();
+  await page.getByRole('button', { name: 'I stand here' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Aim, cast, count it down' })).toBeVisible();
+  const dial = page.getByRole('slider', { name: 'Bearing of the cast' });
+  const box = (await dial.boundingBox())!;
+  await page.mouse.click(box.x + box.width - 40, box.y + box.height / 2);
+  await expect(dial).toHaveAttribute('aria-valuetext', /^(89|90|91)°$/);
+  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/cast-unsounded.png` });
+  expect(await serious(page), 'casting without depths').toEqual([]);
+  await page.context().setOffline(true);
+  await page.getByRole('button', { name: /^Cast/ }).click();
+  await page.getByRole('button', { name: 'Bite', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Let it fall straight back' })).toBeVisible();
+  await page.getByRole('button', { name: 'Fish', exact: true }).click();
+  await page.getByRole('button', { name: 'Released' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'The same cast again' })).toBeVisible();
+  await page.context().setOffline(false);
+  await expect
+    .poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'cast' AND body->>'bearingDeg' IN ('89', '90', '91')"))[0].n, { timeout: 30_000 })
+    .toBeGreaterThan(0);
+});

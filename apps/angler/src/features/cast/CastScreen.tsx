@@ -24,6 +24,7 @@ import { CastMap } from './CastMap';
 import { CastSectionView } from './CastSectionView';
 import { CastSheets } from './CastSheets';
 import { RetrieveBeat } from './RetrieveBeat';
+import { UnsoundedCast } from './UnsoundedCast';
 import { useCast, type CastControl } from './useCast';
 import { hasCompass, useCompass } from './useCompass';
 
@@ -39,12 +40,7 @@ export function CastScreen({ outing, stand }: { outing: OutingState; stand: Stat
   const water = detail.data?.value;
   const ground = useGround(water, state.outings, units);
   if (!water || (ground.isPending && !ground.data)) return <Notice title="Drawing the bed" busy />;
-  if (!ground.data)
-    return (
-      <Notice title="No depths to cast over yet">
-        {`Three depths make a map: sound them from the shore or the boat, or bring a file. ${(ground.error as Error | null)?.message ?? ''}`}
-      </Notice>
-    );
+  if (!ground.data) return <UnsoundedCast key={stand.id} outing={outing} stand={stand} water={water} />;
   return <AtStand key={stand.id} outing={outing} stand={stand} water={water} ground={ground.data} />;
 }
 

@@ -1,4 +1,5 @@
 import type { WaterDetail } from '@burrow/contract/api';
+import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { methodOf, methodsOn, usualMethod, type Method } from '@burrow/core/methods';
 import { isoWithOffset } from '@burrow/core/units';
@@ -22,7 +23,8 @@ export function useOutingHere(water: WaterDetail) {
   // What is under way on another water is not fished from here.
   const outing = underWay?.water === water.id ? underWay : undefined;
   const elsewhere = outing ? undefined : underWay;
-  const surface = outlook?.surface ?? 'unknown';
+  // Moving water is never walked on, whether or not there is weather to say more.
+  const surface = isFlowing(water.file.water.kind) ? 'moving' : (outlook?.surface ?? 'unknown');
   const ways = methodsOn(surface);
   // What the outing is fished with, else what this water asks for now.
   const method = (outing && methodOf(outing.method)) ?? ways[0] ?? usualMethod;

@@ -1,0 +1,209 @@
+import { baitOutM, bearingText, castText, chooseCadence, feltWords, outAlong, pauseS, signsAt, whatAfter } from '@burrow/core/casting';
+import { speciesOf } from '@burrow/core/fish';
+import type { OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import { secchiOf } from '@burrow/core/outlook';
+import { tempText } from '@burrow/core/units';
+import type { WaterDetail } from '@burrow/contract/api';
+import { useRouter } from 'expo-router';
+import { lazy, Suspense, useState } from 'react';
+import { View, type GestureResponderEvent } from 'react-native';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { useNow } from '@/data/clock';
+import { newId } from '@/data/ids';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { FishSheet } from '@/features/station/FishSheet';
+import { LogList } from '@/features/station/LogList';
+import { bold, usePalette } from '@/theme/theme';
+import { Action } from '@/ui/Action';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
+import { useSize } from '@/ui/useSize';
+import { CastMeasures } from './CastMeasures';
+import { RetrieveBeat } from './RetrieveBeat';
+import { bankShape } from './shapes';
+
+const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+
+/** Water where nobody has measured it, °C. */
+const assumedC = 4;
+/** Time to the bottom where no depth is known, s: assumed. */
+const assumedFallS = 8;
+
+/** Casting where too few depths are known for a map: one aims by oneself, and all that happens is logged all the same. */
+export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; stand: StationState; water: WaterDetail }) {
+  const { units, castM, presentation, presentations, goal } = usePreferences();
+  const { ledger, state } = useLedger();
+  const router = useRouter();
+  const now = useNow(5000);
+  const [aimDeg, setAim] = useState<number | null>(null);
+  const [sheet, setSheet] = useState<'fish' | 'more' | null>(null);
+  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
+  const zone = water.file.water.timezone;
+  const scope = { id: outing.id, zone };
+  const made = outing.casts.filter((c) => c.station === stand.id);
+  const last = made.at(-1);
+  const bearingDeg = Math.round(aimDeg ?? last?.bearingDeg ?? 0) % 360;
+  const line = outing.lines.findLast((l) => l.station === stand.id && l.upMs === null);
+  const measuredC = outing.temperatures.at(-1)?.tempC;
+  const tempC = measuredC ?? assumedC;
+  const signs = signsAt(outing, stand);
+  const rule = whatAfter({ signs, nowMs: now, underM: stand.depthM, passes: 0 });
+  const { cadence, rule: why } = chooseCadence({
+    tempC,
+    secchiM: secchiOf(state, water.id, now, water.file.water.secchi_m),
+    bed: 'unknown',
+    group: speciesOf(outing.species[0]).group,
+    goal,
+    isSuspended: false,
+    bites: signs.filter((s) => s.kind !== 'cast' && s.kind !== 'hard' && s.kind !== 'snag').length,
+  });
+  const onCast = last ? { cast: last.id } : {};
+  const logged = (text: string, ids: string[]) => {
+    setSaid({ text, undo: ids });
+    setSheet(null);
+  };
+  const undo = (...ids: string[]) =>
+    void ledger.writeAll(
+      scope,
+      ids.map((target) => ({ kind: 'undone' as const, body: { target } })),
+    );
+  const cast = async () => {
+    const lowered = line?.id ?? newId();
+    const bait = presentations.find((p) => p.id === presentation) ?? presentations[0];
+    const events = await ledger.writeAll(scope, [
+      ...(line ? [] : [{ kind: 'line-down' as const, body: { line: lowered, station: stand.id, rod: 'rod 1', presentation: bait.name } }]),
+      { kind: 'cast', body: { cast: newId(), station: stand.id, line: lowered, bearingDeg, distanceM: castM } },
+    ]);
+    logged(
+      `Cast ${bearingText(bearingDeg)}`,
+      events.map((e) => e.id),
+    );
+  };
+  const react = async (reaction: ReactionKind, text: string) =>
+    logged(text, [(await ledger.write(scope, 'reaction', { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast })).id]);
+  const felt = async (what: 'hard' | 'wood' | 'snag') => {
+    if (!last) return setSaid({ text: 'Cast first: how far out is reckoned from the time since', undo: [] });
+    const outM = Math.round(10 * baitOutM(last.distanceM, (now - last.ms) / 1000, assumedFallS, cadence.takeM, pauseS(tempC, cadence.id))) / 10;
+    logged(`${feltWords[what]} about ${castText(outM, units)} out`, [
+      (await ledger.write(scope, 'felt', { station: stand.id, what, cast: last.id, bearingDeg: last.bearingDeg, outM, by: 'time' })).id,
+    ]);
+  };
+  const keys: ThumbKey[] = [
+    { id: 'cast', label: 'Cast', detail: bearingText(bearingDeg), icon: 'cast', main: true, onPress: () => void cast() },
+    { id: 'felt', label: 'Felt rock', icon: 'rock', onPress: () => void felt('hard') },
+    { id: 'bite', label: 'Bite', icon: 'bite', onPress: () => void react('bite', 'Bite logged') },
+    { id: 'fish', label: 'Fish', icon: 'fish', onPress: () => setSheet('fish') },
+    { id: 'more', label: 'More', icon: 'more', onPress: () => setSheet('more') },
+  ];
+  return (
+    <View style={{ flex: 1 }}>
+      <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 6, gap: 4 }}>
+        <Text size="small" tone="second">
+          {`Stand ${stand.label}, water ${tempText(tempC, units)} ${measuredC === undefined ? 'assumed' : 'measured'}, no depths known`}
+        </Text>
+        <View aria-live="polite" style={{ gap: 2 }}>
+          <Text heading={1} size="title">
+            {rule.aim === 'best' ? 'Aim, cast, count it down' : rule.headline}
+          </Text>
+          <Text tone="second">
+            {rule.aim === 'best' ? `Drag the rod to where you cast. ${why.reason} Three depths make a map, and then the casts that show most are worked out.` : rule.reason}
+          </Text>
+        </View>
+        <RetrieveBeat cadence={cadence} rest={pauseS(tempC, cadence.id)} hardRest={pauseS(tempC, cadence.id, 'hard')} hasHard={false} units={units} />
+      </View>
+      <View style={{ flex: 1, minHeight: 0 }}>
+        <Dial bearingDeg={bearingDeg} made={made} onAim={setAim} />
+        {said ? (
+          <Suspense fallback={null}>
+            <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} onTop={0} />
+          </Suspense>
+        ) : null}
+      </View>
+      <ThumbBar keys={keys} label="What you did and what happened" />
+      <FishSheet
+        open={sheet === 'fish'}
+        onClose={() => setSheet(null)}
+        outing={outing}
+        zone={zone}
+        station={stand.id}
+        line={line?.id}
+        depthM={null}
+        bottomM={null}
+        airC={null}
+        onLogged={(id, text) => logged(text, [id])}
+      />
+      {sheet === 'more' ? (
+        <Sheet title={`Stand ${stand.label}`} open onClose={() => setSheet(null)}>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+            <Action height={64} label="Followed" onPress={() => void react('followed', 'Follow logged')} />
+            <Action height={64} label="Missed it" onPress={() => void react('missed', 'Miss logged')} />
+            <Action height={64} label="Nipped" onPress={() => void react('nipped', 'Nip logged')} />
+            <Action height={64} label="Came off" onPress={() => void react('lost', 'Lost logged')} />
+            <Action height={64} label="Wood" onPress={() => void felt('wood')} />
+            <Action height={64} label="Snag" onPress={() => void felt('snag')} />
+          </View>
+          <Action height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
+          <CastMeasures outing={outing} station={stand.id} zone={zone} levelM={0} units={units} onLogged={() => setSheet(null)} />
+          <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />
+        </Sheet>
+      ) : null}
+    </View>
+  );
+}
+
+/** The casts from above, north up, and the one that is aimed: drag it, or turn it by the arrows. */
+function Dial({ bearingDeg, made, onAim }: { bearingDeg: number; made: readonly { id: string; bearingDeg: number }[]; onAim: (deg: number) => void }) {
+  const palette = usePalette();
+  const [{ width, height }, onLayout] = useSize();
+  const [x, y, r] = [width / 2, height / 2, Math.max(0, Math.min(width, height) / 2 - 30)];
+  const end = (deg: number) => {
+    const p = outAlong({ x: 0, y: 0 }, deg, r);
+    return { x: x + p.x, y: y - p.y };
+  };
+  const turn = (e: GestureResponderEvent) => onAim(((Math.atan2(e.nativeEvent.locationX - x, y - e.nativeEvent.locationY) * 180) / Math.PI + 360) % 360);
+  const aim = end(bearingDeg);
+  return (
+    <View
+      onLayout={onLayout}
+      role="slider"
+      tabIndex={0}
+      aria-label="Bearing of the cast"
+      aria-valuemin={0}
+      aria-valuemax={359}
+      aria-valuenow={bearingDeg}
+      aria-valuetext={bearingText(bearingDeg)}
+      {...({
+        onKeyDown: (e: { key: string; preventDefault: () => void }) => {
+          const by = { ArrowLeft: -5, ArrowRight: 5 }[e.key];
+          if (by === undefined) return;
+          e.preventDefault();
+          onAim((bearingDeg + by + 360) % 360);
+        },
+      } as object)}
+      onStartShouldSetResponder={() => true}
+      onResponderTerminationRequest={() => false}
+      onResponderGrant={turn}
+      onResponderMove={turn}
+      style={{ flex: 1, minHeight: 200, backgroundColor: palette.depths[0], touchAction: 'none', cursor: 'crosshair' } as object}
+    >
+      {r > 0 ? (
+        <Svg width={width} height={height} pointerEvents="none" aria-hidden>
+          <Circle cx={x} cy={y} r={r} fill="none" stroke={palette.second} strokeOpacity={0.4} strokeDasharray="3 6" />
+          <SvgText x={x} y={y - r - 8} textAnchor="middle" fontFamily={bold} fontSize={14} fill={palette.second}>
+            N
+          </SvgText>
+          {made.map((c) => (
+            <Line key={c.id} x1={x} y1={y} x2={end(c.bearingDeg).x} y2={end(c.bearingDeg).y} stroke={palette.second} strokeWidth={1.5} />
+          ))}
+          <Line x1={x} y1={y} x2={aim.x} y2={aim.y} stroke={palette.ember} strokeWidth={5} />
+          <Rect x={aim.x - 9} y={aim.y - 9} width={18} height={18} fill={palette.ember} stroke={palette.card} strokeWidth={2} transform={`rotate(45 ${aim.x} ${aim.y})`} />
+          <G transform={`translate(${x} ${y}) rotate(${bearingDeg})`}>
+            <Path d={bankShape} fill={palette.ink} stroke={palette.card} strokeWidth={2} />
+          </G>
+        </Svg>
+      ) : null}
+    </View>
+  );
+}
