@@ -25,6 +25,7 @@ import {
   releaseAdvice,
   restored,
   schoolWay,
+  shyDistanceM,
   signsAt,
   standCasts,
   standWords,
@@ -128,18 +129,20 @@ describe('cadences of the bank', () => {
     const rows = [1, 4, 8, 12].flatMap((tempC) =>
       [0.6, 4].map((secchiM) => {
         const { cadence } = chooseCadence(setting({ tempC, secchiM, bites: 0 }));
-        return [strikeRadiusM(tempC, secchiM).toFixed(2), takeChance(tempC).toFixed(2), cadence.id, pauseS(tempC, cadence.id).toFixed(0)].join(' ');
+        return [shyDistanceM(secchiM).toFixed(1), strikeRadiusM(tempC, secchiM).toFixed(2), takeChance(tempC).toFixed(2), cadence.id, pauseS(tempC, cadence.id).toFixed(0)].join(
+          ' ',
+        );
       }),
     );
     expect(rows).toEqual([
-      '0.15 0.23 crawl 10',
-      '0.15 0.23 drag 24',
-      '0.24 0.30 hop 11',
-      '0.40 0.30 hop 11',
-      '0.24 0.40 swim 1',
-      '0.80 0.40 swim 1',
-      '0.24 0.50 swim 1',
-      '1.20 0.50 swim 1',
+      '1.5 0.15 0.23 crawl 10',
+      '8.0 0.15 0.23 drag 24',
+      '1.5 0.24 0.30 hop 11',
+      '8.0 0.40 0.30 hop 11',
+      '1.5 0.24 0.40 swim 1',
+      '8.0 0.80 0.40 swim 1',
+      '1.5 0.24 0.50 swim 1',
+      '8.0 1.20 0.50 swim 1',
     ]);
   });
 });
@@ -265,7 +268,13 @@ describe('a stand', () => {
 
   it('says it in words: along the edge, through the band, by what it passes, and what is left', () => {
     const answer = standCasts(plane, query);
-    const cast = castAlong(castSection(plane, query.at, answer.casts[0].bearingDeg, 25, query.band, { liftM: 0, takeM: 1, atM: null }), answer.casts[0].bearingDeg, answer, []);
+    const cast = castAlong(
+      castSection(plane, query.at, answer.casts[0].bearingDeg, 25, query.band, { liftM: 0, takeM: 1, atM: null }),
+      answer.casts[0].bearingDeg,
+      answer,
+      [],
+      0.5,
+    );
     const begin = afterRules.at(-1)!;
     expect(castWords(begin, cast, answer, [], imperial)).toMatchObject({
       headline: expect.stringMatching(/^Cast along the edge, (8\d|9\d|26\d|27\d)°$/),

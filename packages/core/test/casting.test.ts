@@ -1,4 +1,4 @@
-import { bestStance, CastWater, Fan, planFrom, stances, standCasts, strikeRadiusM, takeChance, takenAfter, type CastSetting } from '../src/casting';
+import { bestStance, CastWater, Fan, passesAlong, planFrom, shyDistanceM, stances, standCasts, strikeRadiusM, takeChance, takenAfter, type CastSetting } from '../src/casting';
 import { LocalFrame, mapAtLevel, levelAt, onDatum, type LonLat } from '../src/ground';
 import { diveDepthM, diveOver, windBow } from '../src/rig';
 import { bedOf } from './made-up-beds';
@@ -17,6 +17,18 @@ describe('strike radius and passes', () => {
     expect(strikeRadiusM(10, 0.4)).toBeCloseTo(0.16, 6);
     expect(strikeRadiusM(0, 4)).toBe(0.15);
     expect(() => strikeRadiusM(40, 4)).toThrow('water temperature');
+  });
+
+  it('stays further off in clear water, and counts what lies close a fifth', () => {
+    expect([0.4, 2, 8].map(shyDistanceM)).toEqual([1.5, 4, 9]);
+    const [bold, shy] = [0, 20].map((shyM) => new Fan(new CastWater(plane), { x: 0, y: 15 }, { ...strip, shyM }));
+    expect(shy.total).toBeLessThan(0.8 * bold.total);
+    expect(shy.total).toBeGreaterThan(0.2 * bold.total);
+  });
+
+  it('counts passes of one water by how far a fish moves: the colder, the closer two casts must lie', () => {
+    const casts = [{ bearingDeg: 88 }, { bearingDeg: 91 }, { bearingDeg: 96 }];
+    expect([0.15, 0.4, 1.2].map((strikeM) => passesAlong(casts, 90, strikeM, 25))).toEqual([1, 2, 3]);
   });
 
   it('adds passes as 1 − (1 − p)^n, and asks for more of them in the cold', () => {

@@ -1,6 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
-import { castTarget, castsOf, feltOn, strikeRadiusM, takeChance, type CastTarget, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
+import { castTarget, castsOf, feltOn, shyDistanceM, strikeRadiusM, takeChance, type CastTarget, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { coverKind, LocalFrame, type LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
 import { secchiOf } from '@burrow/core/outlook';
@@ -79,6 +79,7 @@ export function useCastSetting(water: WaterDetail, ground: Ground, outing: Outin
       band: { fromM, toM },
       castM,
       strikeM: strikeRadiusM(temp.value, secchiM),
+      shyM: shyDistanceM(secchiM),
       chance: takeChance(temp.value),
       targets,
       base: isMoving ? riverBase : 1,

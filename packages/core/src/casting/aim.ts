@@ -1,13 +1,10 @@
 import { betweenDeg, clamp } from '../units';
 import type { AfterRule } from './after';
+import { passesAlong } from './strike';
 import type { CastSection, MadeCast, StandAnswer, StandCast } from './stand';
 
-/** Two casts within this angle are passes of one water; another side of something is at least this far off. */
-const [oneCastDeg, otherSideDeg] = [4, 12];
-
-/** Passes that were made along about one bearing from one stand. */
-export const passesAlong = (casts: readonly Pick<MadeCast, 'bearingDeg'>[], bearingDeg: number): number =>
-  casts.filter((c) => betweenDeg(c.bearingDeg, bearingDeg) <= oneCastDeg).length;
+/** Another side of something is at least this far off, degrees. */
+const otherSideDeg = 12;
 
 /**
  * The bearing to cast along, after what was seen: that of the last cast, one beside it, one from another side, or the one that shows
@@ -23,7 +20,7 @@ export function aimAfter(rule: AfterRule, answer: StandAnswer, last: MadeCast | 
 }
 
 /** A cast along a bearing as the section shows it, with which pass it would be and what of the whole it would show where that is known. */
-export function castAlong(section: CastSection, bearingDeg: number, answer: StandAnswer, made: readonly MadeCast[]): StandCast {
+export function castAlong(section: CastSection, bearingDeg: number, answer: StandAnswer, made: readonly MadeCast[], strikeM: number): StandCast {
   const known = answer.casts.find((c) => betweenDeg(c.bearingDeg, bearingDeg) < 0.6);
   return {
     bearingDeg,
@@ -31,7 +28,7 @@ export function castAlong(section: CastSection, bearingDeg: number, answer: Stan
     bandM: section.bandM,
     inBandShare: section.lengthM > 0 ? section.bandM / section.lengthM : 0,
     gain: known?.gain ?? 0,
-    pass: passesAlong(made, bearingDeg) + 1,
+    pass: passesAlong(made, bearingDeg, strikeM, Math.max(2, section.lengthM)) + 1,
   };
 }
 

@@ -13,6 +13,8 @@ export interface CastSetting {
   worth?: (x: number, y: number) => number;
   /** What it is worth outside the band, beside what holds fish whatever the depth; nothing where not said. */
   beyond?: (x: number, y: number) => number;
+  /** Within this of the stance fish know of the angler, and water is worth a fifth, m; nothing where not said. */
+  shyM?: number;
   /** What a second pass still counts of the first, 0–1: 0 counts each place once. */
   passLeft?: number;
 }
@@ -33,6 +35,9 @@ interface Detail {
 
 export const fine: Detail = { bearings: 720, rings: 80 };
 export const coarse: Detail = { bearings: 180, rings: 28 };
+
+/** What water close to the angler is still worth. Heuristic. */
+const shyWorth = 0.2;
 
 /** A cast shorter than this is none, m. */
 const leastCastM = 2;
@@ -63,7 +68,7 @@ export class Fan {
     readonly setting: CastSetting,
     detail: Detail = fine,
   ) {
-    const { band, castM, strikeM, worth = () => 1, beyond = () => 0, passLeft = 0 } = setting;
+    const { band, castM, strikeM, worth = () => 1, beyond = () => 0, shyM = 0, passLeft = 0 } = setting;
     requireWithin(castM, leastCastM, 150, 'cast', 'm');
     requireWithin(strikeM, 0.05, 5, 'strike radius', 'm');
     [this.bearings, this.rings, this.ringM, this.passLeft] = [detail.bearings, detail.rings, castM / detail.rings, passLeft];
@@ -84,7 +89,7 @@ export class Fan {
         const depth = water.depth(x, y);
         if (Number.isNaN(depth)) continue;
         const isIn = depth >= band.fromM && depth <= band.toM;
-        const w = (isIn ? worth(x, y) : beyond(x, y)) * d * ringM * step;
+        const w = (isIn ? worth(x, y) : beyond(x, y)) * (d < shyM ? shyWorth : 1) * d * ringM * step;
         this.worth[b * rings + k] = w;
         total += w;
       }

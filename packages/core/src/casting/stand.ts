@@ -1,10 +1,9 @@
 import type { DepthMap, LonLat } from '../ground';
 import { edgeWorthAt } from './edge';
 import { coarse, Fan, type CastSetting, type FanCast } from './fan';
-import { betweenDeg } from '../units';
 import { bestStance, stances, waysTo } from './stance';
 import { ShownWater } from './shown';
-import { takenAfter } from './strike';
+import { passesAlong, takenAfter } from './strike';
 import { worthBy, type CastTarget } from './targets';
 import { CastWater, outAlong, type Spot } from './water';
 
@@ -21,6 +20,8 @@ export interface StandQuery {
   band: { fromM: number; toM: number };
   castM: number;
   strikeM: number;
+  /** Within this of the stance fish know of the angler, m. */
+  shyM?: number;
   /** Chance that a fish within the strike radius takes one pass. */
   chance: number;
   targets: readonly CastTarget[];
@@ -53,8 +54,6 @@ export interface StandAnswer {
   isReached: boolean;
 }
 
-/** Two casts within this angle are passes of one water. */
-const oneCastDeg = 4;
 const [barsEachSide, barStepDeg] = [3, 8];
 /** What holds fish outside the band counts this much of what it would in it: the bottom felt hard is worth a cast whatever the map says. Heuristic. */
 const beyondShare = 0.5;
@@ -68,6 +67,7 @@ function settingOf(map: DepthMap, q: Omit<StandQuery, 'at'>, shown = new ShownWa
     band: q.band,
     castM: q.castM,
     strikeM: q.strikeM,
+    shyM: q.shyM ?? 0,
     worth: (x, y) => (q.base * edge(x, y) + target(x, y)) * left(x, y),
     beyond: (x, y) => beyondShare * target(x, y) * left(x, y),
     passLeft,
@@ -104,7 +104,7 @@ export function standCasts(map: DepthMap, query: StandQuery): StandAnswer {
     return { bearingDeg, bandM, leftM: all > 0 ? (bandM * before.show(bearingDeg)) / all : 0 };
   });
   const casts = chosen.map((cast, k): StandCast => {
-    const earlier = [...here, ...chosen.slice(0, k)].filter((c) => betweenDeg(c.bearingDeg, cast.bearingDeg) <= oneCastDeg).length;
+    const earlier = passesAlong([...here, ...chosen.slice(0, k)], cast.bearingDeg, query.strikeM, query.castM);
     return { ...cast, bandM: cast.inBandShare * cast.lengthM, pass: earlier + 1 };
   });
   return { casts, bars, across: fresh.across(), shown, isReached: fresh.total > 0 };

@@ -71,7 +71,7 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         {cadenceRule.viewpoint ? <Text tone="second">{viewpointLine(`${cadenceRule.viewpoint} here; others drag where these hop`)}</Text> : null}
         <Text>{`Let it down ${depthText(section.landsM, units)}: ${fallS === null ? 'count it, its mass is not in the box' : `${Math.round(fallS)} s on a slack line`}. Rest ${Math.round(rest)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
         {bowText ? <Text tone="straw">{bowText}</Text> : null}
-        <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}).`}</Text>
+        <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
       </Sheet>
       <Sheet title="Keys" open={sheet === 'help'} onClose={close}>
         {keys.map((k) => (

@@ -73,7 +73,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     return Number.isNaN(under) ? null : under;
   }, [bed, from]);
   const fan = answer.data ?? null;
-  const passes = last ? passesAlong(made, last.bearingDeg) : 0;
+  const passes = last ? passesAlong(made, last.bearingDeg, query.strikeM, query.castM) : 0;
   const rule = whatAfter({ signs, nowMs: now, underM, passes });
   const suggested = fan && aimAfter(rule, fan, last, query.strikeM);
   const bearingDeg = dragged ?? suggested ?? last?.bearingDeg ?? 0;
@@ -119,7 +119,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const back = backTo(fishedPlaces(outing), now, temp.by === 'measured' ? temp.value : null, duskMs);
   const isGoing = clock.castsLeft === 0 || rule.aim === 'move';
   const next = useNextStand(water, asked, isAshore, (isGoing || sheet === 'clock') && fan !== null).data ?? null;
-  const cast = fan ? castAlong(section, bearingDeg, fan, made) : null;
+  const cast = fan ? castAlong(section, bearingDeg, fan, made, query.strikeM) : null;
   const words = fan ? castWords(dragged === null ? rule : { ...rule, aim: 'best' }, fan.isReached || dragged !== null ? cast : null, fan, passed, units, !settings.isMoving) : null;
 
   const scope = { id: outing.id, zone };
