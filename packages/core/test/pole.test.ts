@@ -21,7 +21,7 @@ import {
   settlingMin,
   shotPatterns,
   shotPlan,
-  stretchOf,
+  fedSpan,
   swimView,
   targetTime,
   unusualWaitMin,
@@ -130,7 +130,7 @@ describe('feed', () => {
         const [down, back, still] = [0.2, -0.2, 0].map((flowMs) => feedLanding({ ...half, breakAt, particle, flowMs }));
         expect([back.landsM, back.fedFromM, back.fedToM]).toEqual([-down.landsM, -down.fedFromM, -down.fedToM]);
         expect(Math.abs(still.landsM) + Math.abs(still.fedToM - still.fedFromM)).toBe(0);
-        expect(stretchOf(back).fromM).toBeLessThanOrEqual(stretchOf(back).toM);
+        expect(fedSpan(back).fromM).toBeLessThanOrEqual(fedSpan(back).toM);
       }
   });
 

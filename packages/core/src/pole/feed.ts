@@ -77,18 +77,18 @@ export function feedLanding({ depthM, flowMs, ballCm, densityGcc, breakAt, parti
 }
 
 /** A stretch along the run, downstream positive, the lesser end first. */
-export interface Stretch {
+export interface RunSpan {
   fromM: number;
   toM: number;
 }
 
-export const stretchOf = ({ fedFromM, fedToM }: Pick<FeedLanding, 'fedFromM' | 'fedToM'>, droppedM = 0): Stretch => ({
+export const fedSpan = ({ fedFromM, fedToM }: Pick<FeedLanding, 'fedFromM' | 'fedToM'>, droppedM = 0): RunSpan => ({
   fromM: droppedM + Math.min(fedFromM, fedToM),
   toM: droppedM + Math.max(fedFromM, fedToM),
 });
 
 /** Share of the run that is fed, 0–1. */
-export const fedShare = (run: Stretch, fed: Stretch): number => Math.max(0, Math.min(run.toM, fed.toM) - Math.max(run.fromM, fed.fromM)) / Math.max(1e-9, run.toM - run.fromM);
+export const fedShare = (run: RunSpan, fed: RunSpan): number => Math.max(0, Math.min(run.toM, fed.toM) - Math.max(run.fromM, fed.fromM)) / Math.max(1e-9, run.toM - run.fromM);
 
 export interface FeedAdvice {
   ruleId: string;

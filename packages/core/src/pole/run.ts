@@ -1,5 +1,5 @@
 import betaQuantile from '@stdlib/stats-base-dists-beta-quantile';
-import type { Stretch } from './feed';
+import type { RunSpan } from './feed';
 
 /** A third of the run with its share of the bites and the 90 % range of it. */
 export interface RunThird {
@@ -12,7 +12,7 @@ export interface RunThird {
 }
 
 /** Bites by thirds of the run; places along it, downstream positive. Jeffreys' interval. */
-export function biteThirds(run: Stretch, alongM: readonly number[]): RunThird[] {
+export function biteThirds(run: RunSpan, alongM: readonly number[]): RunThird[] {
   const step = (run.toM - run.fromM) / 3;
   const n = alongM.length;
   return [0, 1, 2].map((k): RunThird => {

@@ -1,7 +1,7 @@
 /** A swim's waits: what its next one may be. */
 const [unusualChance, clumped] = [0.1, 1.3];
 /** The tempered waits are stretched by this much again, so that clumps are not taken for the end of a swim. */
-const stretch = 1.07;
+const widening = 1.07;
 /** Before a swim has shown its own intervals: half of one so long counts as seen, min. Heuristic. */
 const [priorIntervals, priorIntervalMin] = [0.5, 6];
 
@@ -18,7 +18,7 @@ export function intervalsOf(fromMs: number, bitesMs: readonly number[]): number[
 export function unusualWaitMin(intervalsMin: readonly number[]): number {
   if (intervalsMin.length < 2) return Infinity;
   const shape = (priorIntervals + intervalsMin.length) / clumped;
-  const scale = (stretch / clumped) * (priorIntervals * priorIntervalMin + intervalsMin.reduce((sum, t) => sum + t, 0));
+  const scale = (widening / clumped) * (priorIntervals * priorIntervalMin + intervalsMin.reduce((sum, t) => sum + t, 0));
   return scale * (unusualChance ** (-1 / shape) - 1);
 }
 
