@@ -11,7 +11,9 @@ import { seasonStartMs } from './scenario/column';
 import { castingDays } from './scenario/casting-days';
 import { marrowDrain } from './scenario/drain';
 import { tamberLake } from './scenario/lake';
+import { poleDays } from './scenario/pole-days';
 import { cobblePond } from './scenario/pond';
+import { perrowPool } from './scenario/pool';
 import { verrinReservoir } from './scenario/reservoir';
 import { ullenRiver } from './scenario/river';
 import { winterSeason } from './scenario/season';
@@ -25,9 +27,10 @@ for (const [name, water] of Object.entries({
   'ullen-river': ullenRiver,
   'marrow-drain': marrowDrain,
   'cobble-pond': cobblePond,
+  'perrow-pool': perrowPool,
 }))
   write(`${name}.geojson`, `${JSON.stringify(water())}\n`);
-const season = [...castingDays(), ...winterSeason()];
+const season = [...castingDays(), ...poleDays(), ...winterSeason()];
 write('season.ndjson', ledgerText(season));
 write('measurements.csv', measurementsCsv(measurementsOf(fold(season), 'tamber-lake')));
 

@@ -31,6 +31,7 @@ const wanted = {
   sink: 'mdiArrowDown',
   follow: 'mdiArrowTopRight',
   rock: 'mdiImageFilterHdr',
+  swap: 'mdiSwapHorizontal',
   chevronUp: 'mdiChevronUp',
 };
 const rows = Object.entries(wanted).map(([name, key]) => {

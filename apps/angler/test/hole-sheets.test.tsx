@@ -40,6 +40,11 @@ const outing: OutingState = {
   methods: [{ ms: 0, method: usualMethod.id }],
   casts: [],
   feeds: [],
+  plumbed: [],
+  flows: [],
+  changes: [],
+  quiet: [],
+  weighed: [],
   rests: [],
   stations: [
     {
@@ -54,6 +59,8 @@ const outing: OutingState = {
       whiteIceM: 0.05,
       depthM: 7.5,
       mapDepthM: 7.4,
+      outM: null,
+      peg: 'hole',
       arrivals: [0],
     },
   ],
@@ -76,11 +83,13 @@ const outing: OutingState = {
       line: null,
       species: 'black-crappie',
       lengthMm: 240,
+      classMm: null,
       weightG: 200,
       depthM: 6,
       bottomM: 7.5,
       cast: null,
       outM: null,
+      alongM: null,
       fate: 'kept',
     },
   ],
@@ -249,7 +258,7 @@ test('the log says what happened in the angler’s units, latest first, each wit
   const undone: string[] = [];
   const full: OutingState = {
     ...outing,
-    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null, cast: null, outM: null }],
+    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null, cast: null, outM: null, alongM: null }],
     ice: [{ ms: 30_000, clearM: 0.254, whiteM: 0.05, snowM: null, station: 'hole' }],
     entries: [
       { id: 'd', ms: 0, station: 'hole', kind: 'station-opened' },

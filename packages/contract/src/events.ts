@@ -12,8 +12,18 @@ const wayId = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'expected an id such as
 const thicknessM = z.number().min(0).max(3);
 /** How far out on a cast. */
 const outM = z.number().min(0).max(300);
+/** Along the run of a float, downstream positive. */
+const alongM = z.number().min(-100).max(100);
 const lengthMm = z.number().int().min(10).max(3000);
 const name = storableText(1, 120);
+
+/** A ball of feed: its diameter, density, where it breaks and what it is made of. */
+const ball = z.object({
+  cm: z.number().min(1).max(15),
+  gcc: z.number().min(1.01).max(3),
+  breaks: z.enum(['surface', 'half', 'bottom', 'never']),
+  particle: z.enum(['crumb', 'pellet', 'maggot', 'caster', 'hemp']),
+});
 
 const planItem = z.object({ at: z.iso.datetime({ offset: true }), what: storableText(1, 200) });
 
@@ -32,7 +42,19 @@ const bodies = {
   'method-changed': z.object({ method: wayId }),
   'outing-ended': z.object({}).strict(),
   'ice-measured': z.object({ station: id.optional(), clearM: thicknessM, whiteM: thicknessM, snowM: thicknessM.optional() }),
-  'station-opened': z.object({ station: id, kind: wayId, label: name, at: place, track: z.array(place).min(2).max(20_000).optional(), mapDepthM: depthM.optional() }),
+  'station-opened': z.object({
+    station: id,
+    kind: wayId,
+    label: name,
+    at: place,
+    track: z.array(place).min(2).max(20_000).optional(),
+    mapDepthM: depthM.optional(),
+    outM: outM.optional(),
+    peg: id.optional(),
+  }),
+  'swim-placed': z.object({ station: id, outM: z.number().min(0.5).max(30) }),
+  plumbed: z.object({ station: id, outM: z.number().min(0).max(30), depthM: z.number().min(0).max(20) }),
+  'flow-timed': z.object({ station: id, alongM: z.number().min(-100).max(100), seconds: z.number().min(0.5).max(3600) }),
   'depth-sounded': z.object({ station: id, depthM, source: z.enum(['flasher', 'line', 'entered']) }),
   'temperature-measured': z.object({ station: id, depthM, tempC: z.number().min(-2).max(40) }),
   'clarity-measured': z.object({ station: id.optional(), secchiM: z.number().min(0.1).max(40) }),
@@ -65,7 +87,10 @@ const bodies = {
     by: z.enum(['time', 'eye']).optional(),
   }),
   'level-measured': z.object({ levelM: z.number().min(-100).max(100), by: z.enum(['gauge', 'mark']) }),
-  fed: z.object({ station: id, what: name, massG: z.number().min(0).max(50_000).optional(), alongM: z.number().min(-100).max(100).optional() }),
+  fed: z.object({ station: id, what: name, massG: z.number().min(0).max(50_000).optional(), alongM: alongM.optional(), ball: ball.optional() }),
+  changed: z.object({ station: id, what: name }),
+  'quiet-seen': z.object({ station: id, what: z.enum(['cold-rain', 'cooling', 'predator', 'bigger-fish']) }),
+  'bag-weighed': z.object({ station: id, count: z.number().int().min(1).max(10_000), massG: z.number().min(1).max(1_000_000), classMm: lengthMm.optional() }),
   rested: z.object({ station: id }),
   reaction: z.object({
     station: id,
@@ -76,6 +101,7 @@ const bodies = {
     cadence: name.optional(),
     cast: id.optional(),
     outM: outM.optional(),
+    alongM: alongM.optional(),
   }),
   'fish-landed': z.object({
     fish: id,
@@ -83,11 +109,13 @@ const bodies = {
     line: id.optional(),
     species: name,
     lengthMm: lengthMm.optional(),
+    classMm: lengthMm.optional(),
     weightG: z.number().min(0).max(200_000).optional(),
     depthM: depthM.optional(),
     bottomM: depthM.optional(),
     cast: id.optional(),
     outM: outM.optional(),
+    alongM: alongM.optional(),
   }),
   'fish-kept': z.object({ fish: id }),
   'fish-released': z.object({ fish: id, note: storableText(0, 2000).optional() }),

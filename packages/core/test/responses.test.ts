@@ -13,6 +13,7 @@ const reaction = (kind: ReactionKind, cadence: string | null, depthM: number | n
   cadence,
   cast: null,
   outM: null,
+  alongM: null,
 });
 const line = (id: string, presentation: string): LineState => ({
   id,

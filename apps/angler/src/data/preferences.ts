@@ -1,4 +1,5 @@
 import { startingViewpoints } from '@burrow/core/outlook';
+import { usualShot } from '@burrow/core/pole';
 import type { TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
@@ -32,6 +33,18 @@ const starting: Preferences = {
   load: 'foot',
   craft: 'bank',
   castM: 25,
+  pole: {
+    reachM: 11,
+    runM: 3,
+    pattern: null,
+    shot: [...usualShot],
+    loadG: 0.02,
+    bait: 'Single maggot',
+    ball: { cm: 5, gcc: 1.2, breaks: 'half', particle: 'crumb' },
+    classMm: null,
+    targetG: null,
+    fate: 'released',
+  },
   castBand: null,
   viewpoints: startingViewpoints,
   plan: null,

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import type { WindViewpoint } from '@burrow/core/banks';
+import type { BallBreak, FeedParticle } from '@burrow/core/ledger';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
+import { ballBreaks, particles, shotPatterns, type ShotPattern, type ShotSize } from '@burrow/core/pole';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
 import { tackleFamilies, type TackleGoal, type TacklePiece } from '@burrow/core/tackle';
 import type { UnitPreference } from '@burrow/core/units';
@@ -22,6 +24,26 @@ export interface Kit {
   rods: { id: string; name: string; lineMm: number | null; strengthKg: number | null }[];
   floats: { id: string; name: string; capacityG: number }[];
   feed: { id: string; name: string }[];
+}
+
+/** The pole and its rig, the ball that is fed, and what one counts to. */
+export interface PoleKit {
+  /** As far as the pole reaches, and the run of the float, m. */
+  reachM: number;
+  runM: number;
+  /** Null for what the flow asks for. */
+  pattern: ShotPattern | null;
+  /** Shot one has, heaviest first. */
+  shot: ShotSize[];
+  /** Hook and bait, g. */
+  loadG: number;
+  bait: string;
+  ball: { cm: number; gcc: number; breaks: BallBreak; particle: FeedParticle };
+  /** Size class of the fish that a tap logs; null before the first. */
+  classMm: number | null;
+  /** Weight one fishes for, g; null for none. */
+  targetG: number | null;
+  fate: 'released' | 'net';
 }
 
 /** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
@@ -54,6 +76,8 @@ export interface Preferences {
   craft: Craft;
   /** As far as one casts, m. */
   castM: number;
+  /** What a peg is fished with. */
+  pole: PoleKit;
   /** Depths cast for on a water, where they are one's own. */
   castBand: { water: string; fromM: number; toM: number } | null;
   viewpoints: Viewpoints;
@@ -134,6 +158,23 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   load: z.enum(iceGuidance.map((g) => g.load)),
   craft: either('bank', 'pier', 'wading', 'kayak', 'boat'),
   castM: z.number().min(5).max(120),
+  pole: z.object({
+    reachM: z.number().min(2).max(20),
+    runM: z.number().min(0.5).max(15),
+    pattern: z.enum(shotPatterns).nullable(),
+    shot: z.array(z.object({ name: z.string(), massG: z.number().positive() })).min(1),
+    loadG: z.number().min(0).max(2),
+    bait: z.string(),
+    ball: z.object({
+      cm: z.number().min(1).max(15),
+      gcc: z.number().min(1.01).max(3),
+      breaks: z.enum(ballBreaks),
+      particle: z.enum(particles as [FeedParticle, ...FeedParticle[]]),
+    }),
+    classMm: z.number().nullable(),
+    targetG: z.number().positive().nullable(),
+    fate: either('released', 'net'),
+  }),
   castBand: z.object({ water: z.string(), fromM: z.number(), toM: z.number() }).nullable(),
   viewpoints: z.object({ 'pressure-or-light': sides('pressure-or-light'), 'early-or-warmed': sides('early-or-warmed') }),
   plan: z.object({ key: z.string(), items: z.array(planItem) }).nullable(),

@@ -10,6 +10,8 @@ export interface ThumbKey {
   detail?: string;
   icon: IconName;
   onPress: () => void;
+  /** Held down; whatever it does can be reached by a tap elsewhere too. */
+  onHold?: () => void;
   main?: boolean;
   /** Single key for wide screens. */
   shortcut?: string;
@@ -26,6 +28,7 @@ export function ThumbBar({ keys, showShortcuts, label = 'What the fish did' }: {
           role="button"
           aria-keyshortcuts={key.shortcut}
           onPress={key.onPress}
+          onLongPress={key.onHold}
           style={({ pressed }) => ({
             flex: 1,
             minHeight: 76,

@@ -35,6 +35,7 @@ const ruleCard = z.object({
   lines: upTo(50),
   hooks: upTo(50),
   points: upTo(100),
+  keepnet: z.enum(['allowed', 'not allowed']).optional(),
   text: storableText(0, 2000).optional(),
   source: storableText(0, 200).optional(),
   seenOn: z.iso.date(),
@@ -59,6 +60,8 @@ export const waterFile = z
         .optional(),
       /** Ids of the fish that live in it; without them its kind and the log say which are offered. */
       species: z.array(storableText(1, 60)).max(40).optional(),
+      /** Whether its fish are used to bait: anglers feed there all year. */
+      baited: z.boolean().optional(),
       surfaceArea_m2: z.number().positive().optional(),
       /** What the angler wrote down of its law; never the law itself. */
       rules: ruleCard.optional(),

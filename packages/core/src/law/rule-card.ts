@@ -9,6 +9,8 @@ export interface RuleCard {
   /** Hooks on a line, and points of all its hooks. */
   hooks?: number;
   points?: number;
+  /** Whether fish may be held in a net until one goes. */
+  keepnet?: 'allowed' | 'not allowed';
   /** Season, bait, feed, night, boats, distances: in words. */
   text?: string;
   source?: string;
@@ -93,6 +95,7 @@ export function ruleCardText(card: RuleCard, nameOf: (id: string) => string, uni
     card.lines === undefined ? null : counted(card.lines, 'line'),
     card.hooks === undefined ? null : `${counted(card.hooks, 'hook')} a line`,
     card.points === undefined ? null : counted(card.points, 'point'),
+    card.keepnet === undefined ? null : `keepnet ${card.keepnet}`,
   ].filter((c) => c !== null);
   return [
     ...fish,

@@ -16,6 +16,11 @@ interface Envelope<Kind extends string, Body> {
 export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'refused' | 'fled' | 'nipped' | 'bite' | 'missed' | 'hooked' | 'lost';
 /** What a bait feels on the bed, or a school that is seen where it is. */
 export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school';
+/** Where a ball of feed comes apart, and what it is made of. */
+export type BallBreak = 'surface' | 'half' | 'bottom' | 'never';
+export type FeedParticle = 'crumb' | 'pellet' | 'maggot' | 'caster' | 'hemp';
+/** Why it may have gone quiet, none of it the feed's fault. */
+export type QuietReason = 'cold-rain' | 'cooling' | 'predator' | 'bigger-fish';
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
@@ -25,8 +30,23 @@ export interface EventBodies {
   'method-changed': { method: string };
   'outing-ended': Record<string, never>;
   'ice-measured': { station?: string; clearM: number; whiteM: number; snowM?: number };
-  /** A place to fish from: a hole, a swim, a stand, a spot over fish, or a pass with its track. `mapDepthM` is what the depth map expected there: an estimate, never a sounding. */
-  'station-opened': { station: string; kind: string; label: string; at: [number, number]; track?: [number, number][]; mapDepthM?: number };
+  /** A place to fish from: a hole, a swim, a stand, a spot over fish, or a pass with its track. `mapDepthM` is what the depth map expected there: an estimate, never a sounding. A swim lies `outM` from the bank; a further one of the same peg names the first. */
+  'station-opened': {
+    station: string;
+    kind: string;
+    label: string;
+    at: [number, number];
+    track?: [number, number][];
+    mapDepthM?: number;
+    outM?: number;
+    peg?: string;
+  };
+  /** How far out a swim lies, m, once it is chosen or when it is chosen anew. */
+  'swim-placed': { station: string; outM: number };
+  /** A depth plumbed along the pole, so far from the bank; `station` is the first swim of the peg. */
+  plumbed: { station: string; outM: number; depthM: number };
+  /** A float timed at the surface over a marked way, to the right of one who faces the water positive; on water that stands it went nowhere. */
+  'flow-timed': { station: string; alongM: number; seconds: number };
   'depth-sounded': { station: string; depthM: number; source: 'flasher' | 'line' | 'entered' };
   'temperature-measured': { station: string; depthM: number; tempC: number };
   /** Depth at which a white disc is lost from sight. */
@@ -45,22 +65,30 @@ export interface EventBodies {
   /** How high the water stands against the level that its soundings were made at, m: negative when drawn down. */
   'level-measured': { levelM: number; by: 'gauge' | 'mark' };
   /** Feed laid at a station, some way off along the run where that is known. */
-  fed: { station: string; what: string; massG?: number; alongM?: number };
+  fed: { station: string; what: string; massG?: number; alongM?: number; ball?: { cm: number; gcc: number; breaks: BallBreak; particle: FeedParticle } };
+  /** One thing changed at a swim after a wait: id of the rule. */
+  changed: { station: string; what: string };
+  /** A reason for the quiet that the angler saw. */
+  'quiet-seen': { station: string; what: QuietReason };
+  /** Fish of one size class weighed together, or all there are. */
+  'bag-weighed': { station: string; count: number; massG: number; classMm?: number };
   /** A station is left alone for a while. */
   rested: { station: string };
-  reaction: { station: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string; cast?: string; outM?: number };
-  /** No length where it was not measured; `weightG` only of a fish that was weighed. `cast` and `outM` where it took on a cast, so far out. */
+  reaction: { station: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string; cast?: string; outM?: number; alongM?: number };
+  /** No length where it was not measured; `classMm` is its size class by eye; `weightG` only of a fish that was weighed. `cast` and `outM` where it took on a cast, so far out; `alongM` how far down the run of a float. */
   'fish-landed': {
     fish: string;
     station: string;
     line?: string;
     species: string;
     lengthMm?: number;
+    classMm?: number;
     weightG?: number;
     depthM?: number;
     bottomM?: number;
     cast?: string;
     outM?: number;
+    alongM?: number;
   };
   'fish-kept': { fish: string };
   'fish-released': { fish: string; note?: string };

@@ -66,6 +66,11 @@ class OutingReducer {
       felt: [],
       levels: [],
       feeds: [],
+      plumbed: [],
+      flows: [],
+      changes: [],
+      quiet: [],
+      weighed: [],
       rests: [],
       reactions: [],
       fish: [],
@@ -158,6 +163,8 @@ const reducers: Reducers = {
       whiteIceM: null,
       depthM: null,
       mapDepthM: body.mapDepthM ?? null,
+      outM: body.outM ?? null,
+      peg: body.peg ?? body.station,
       arrivals: [ms],
     });
     into.outing.currentStation = body.station;
@@ -204,8 +211,32 @@ const reducers: Reducers = {
     into.note(id, ms, kind, null);
   },
   fed: (into, { id, kind, body }, ms) => {
-    into.outing.feeds.push({ ms, station: body.station, what: body.what, massG: body.massG ?? null, alongM: body.alongM ?? null });
+    into.outing.feeds.push({ ms, station: body.station, what: body.what, massG: body.massG ?? null, alongM: body.alongM ?? null, ball: body.ball ?? null });
     into.note(id, ms, kind, body.station, body.what);
+  },
+  'swim-placed': (into, { body }) => {
+    const swim = into.station(body.station);
+    if (swim) swim.outM = body.outM;
+  },
+  plumbed: (into, { id, kind, body }, ms) => {
+    into.outing.plumbed.push({ id, ms, station: body.station, outM: body.outM, depthM: body.depthM });
+    into.note(id, ms, kind, body.station);
+  },
+  'flow-timed': (into, { id, kind, body }, ms) => {
+    into.outing.flows.push({ id, ms, station: body.station, alongM: body.alongM, seconds: body.seconds });
+    into.note(id, ms, kind, body.station);
+  },
+  changed: (into, { id, kind, body }, ms) => {
+    into.outing.changes.push({ ms, station: body.station, what: body.what });
+    into.note(id, ms, kind, body.station, body.what);
+  },
+  'quiet-seen': (into, { id, kind, body }, ms) => {
+    into.outing.quiet.push({ ms, station: body.station, what: body.what });
+    into.note(id, ms, kind, body.station, body.what);
+  },
+  'bag-weighed': (into, { id, kind, body }, ms) => {
+    into.outing.weighed.push({ ms, station: body.station, count: body.count, massG: body.massG, classMm: body.classMm ?? null });
+    into.note(id, ms, kind, body.station);
   },
   rested: (into, { id, kind, body }, ms) => {
     into.outing.rests.push({ ms, station: body.station });
@@ -238,6 +269,7 @@ const reducers: Reducers = {
       cadence: body.cadence ?? null,
       cast: body.cast ?? null,
       outM: body.outM ?? null,
+      alongM: body.alongM ?? null,
     });
     into.note(id, ms, kind, body.station, body.reaction);
   },
@@ -250,11 +282,13 @@ const reducers: Reducers = {
       line: body.line ?? null,
       species: body.species,
       lengthMm: body.lengthMm ?? null,
+      classMm: body.classMm ?? null,
       weightG: body.weightG ?? null,
       depthM: body.depthM ?? null,
       bottomM: body.bottomM ?? null,
       cast: body.cast ?? null,
       outM: body.outM ?? null,
+      alongM: body.alongM ?? null,
       fate: null,
     });
     into.note(id, ms, kind, body.station, body.fish);

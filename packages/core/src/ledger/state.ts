@@ -1,4 +1,4 @@
-import type { EventBodies, FeltKind, Goal, ReactionKind } from './event';
+import type { EventBodies, FeltKind, Goal, QuietReason, ReactionKind } from './event';
 
 export interface LineState {
   id: string;
@@ -37,6 +37,10 @@ export interface StationState {
   depthM: number | null;
   /** What the depth map expected when it was opened, an estimate; null where it expected nothing. */
   mapDepthM: number | null;
+  /** How far out a swim lies, m; null until it is chosen, and of what is no swim. */
+  outM: number | null;
+  /** The first swim of its peg; itself where it is the first. */
+  peg: string;
   /** Arrivals there, ms. */
   arrivals: number[];
 }
@@ -53,6 +57,8 @@ export interface ReactionState {
   /** The cast it came on, and how far out, m. */
   cast: string | null;
   outM: number | null;
+  /** How far down the run, m; null where nobody said. */
+  alongM: number | null;
 }
 
 export interface FishState {
@@ -64,12 +70,15 @@ export interface FishState {
   species: string;
   /** Null where it was not measured. */
   lengthMm: number | null;
+  /** Size class by eye. */
+  classMm: number | null;
   weightG: number | null;
   depthM: number | null;
   bottomM: number | null;
   /** The cast it took on, and how far out, m. */
   cast: string | null;
   outM: number | null;
+  alongM: number | null;
   fate: 'kept' | 'released' | null;
 }
 
@@ -121,7 +130,15 @@ export interface OutingState {
   felt: FeltState[];
   /** Levels of the water against that of its soundings, m. */
   levels: { ms: number; levelM: number; by: 'gauge' | 'mark' }[];
-  feeds: { ms: number; station: string; what: string; massG: number | null; alongM: number | null }[];
+  feeds: { ms: number; station: string; what: string; massG: number | null; alongM: number | null; ball: NonNullable<EventBodies['fed']['ball']> | null }[];
+  /** Depths plumbed along a peg, m. */
+  plumbed: { id: string; ms: number; station: string; outM: number; depthM: number }[];
+  /** Floats timed at the surface: m along, s. */
+  flows: { id: string; ms: number; station: string; alongM: number; seconds: number }[];
+  /** Things changed after a wait, and reasons seen for the quiet. */
+  changes: { ms: number; station: string; what: string }[];
+  quiet: { ms: number; station: string; what: QuietReason }[];
+  weighed: { ms: number; station: string; count: number; massG: number; classMm: number | null }[];
   rests: { ms: number; station: string }[];
   reactions: ReactionState[];
   fish: FishState[];

@@ -1,3 +1,5 @@
+import type { QuietReason } from '../ledger';
+
 /** What is known where one thing may be changed. */
 export interface ChangeScene {
   /** Whether the wait is unusual by the swim's own bites. */
@@ -13,9 +15,6 @@ export interface ChangeScene {
   hadBites: boolean;
   reasons: readonly QuietReason[];
 }
-
-/** Why it may have gone quiet, none of it the feed's fault. */
-export type QuietReason = 'cold-rain' | 'cooling' | 'predator' | 'bigger-fish';
 
 export interface QuietRule {
   id: QuietReason;

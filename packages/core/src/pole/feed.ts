@@ -1,9 +1,9 @@
+import type { BallBreak, FeedParticle } from '../ledger';
 import { coldWaterDensity, gravity } from '../rig';
 import { requireWithin } from '../units';
 
 /** Where a ball comes apart. */
-export const ballBreaks = ['surface', 'half', 'bottom', 'never'] as const;
-export type BallBreak = (typeof ballBreaks)[number];
+export const ballBreaks = ['surface', 'half', 'bottom', 'never'] as const satisfies readonly BallBreak[];
 export const flowProfiles = ['uniform', 'seventh'] as const;
 export type FlowProfile = (typeof flowProfiles)[number];
 
@@ -14,8 +14,7 @@ export const feedParticles = {
   maggot: { name: 'Maggot', speeds: [0.035, 0.05, 0.07] },
   caster: { name: 'Caster', speeds: [0.05, 0.065, 0.09] },
   hemp: { name: 'Hemp', speeds: [0.08, 0.1, 0.13] },
-} as const satisfies Record<string, { name: string; speeds: readonly [number, number, number] }>;
-export type FeedParticle = keyof typeof feedParticles;
+} as const satisfies Record<FeedParticle, { name: string; speeds: readonly [number, number, number] }>;
 export const particles = Object.keys(feedParticles) as FeedParticle[];
 
 /** How hard a ball is squeezed, and where that makes it come apart. Heuristic: by mix and water, to be seen at the margin. */
@@ -74,6 +73,12 @@ export function feedLanding({ depthM, flowMs, ballCm, densityGcc, breakAt, parti
   const falls = (speed: number) => depthM * (share / w + (1 - share) / speed);
   const [slow, median, quick] = feedParticles[particle].speeds;
   return { landsM: lands(median), fedFromM: lands(quick), fedToM: lands(slow), sinkS: falls(median) };
+}
+
+/** Where a ball comes apart, m from where it was dropped and m down. RangeError as for `feedLanding`. */
+export function breakPoint({ depthM, flowMs, ballCm, densityGcc, breakAt, profile = 'seventh' }: Omit<FeedQuery, 'particle'>): { alongM: number; depthM: number } {
+  const share = { surface: 0, half: 0.5, bottom: 1, never: 1 }[breakAt];
+  return { alongM: (flowMs * depthM * above(share, profile)) / ballSpeed(ballCm, densityGcc), depthM: share * depthM };
 }
 
 /** A stretch along the run, downstream positive, the lesser end first. */

@@ -59,9 +59,7 @@ export function fishDay(seed: number, choose: Choice): number {
   return caught;
 }
 
-export const byAdvice: Choice = ({ nowMin, here, logs, sinceSwapMin }) => {
-  // Nobody swaps twice in ten minutes.
-  if (sinceSwapMin < 10 && nowMin > 0) return here;
+export const byAdvice: Choice = ({ nowMin, here, logs }) => {
   const answer = swimNow(logs, String(here), { tempC: 6, factor: 1 }, nowMin * minuteMs);
   return answer ? Number(answer.id) : here;
 };

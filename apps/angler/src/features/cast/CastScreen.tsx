@@ -3,7 +3,7 @@ import { castText, bearingText } from '@burrow/core/casting';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { clockText, counted, depthFigure, depthText, tempText } from '@burrow/core/units';
 import { lazy, Suspense } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -14,6 +14,7 @@ import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { ClockRing } from '@/ui/ClockRing';
 import { Notice } from '@/ui/Notice';
+import { ScrollPane } from '@/ui/ScrollPane';
 import { Text } from '@/ui/Text';
 import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
 import { useShortcuts } from '@/ui/useShortcuts';
@@ -110,20 +111,20 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
         <View style={{ height: 220 }}>
           <CastSectionView control={control} />
         </View>
-        <ScrollView contentContainerStyle={{ padding: 16, gap: 16 }}>
+        <ScrollPane label="The casts in order" gap={16}>
           <BearingBars control={control} />
-        </ScrollView>
+        </ScrollPane>
       </View>
       <View style={{ width: 400 }}>
         <Advice control={control} />
         <ThumbBar keys={keys} showShortcuts label="What you did and what happened" />
-        <ScrollView contentContainerStyle={{ padding: 16, gap: 12 }}>
+        <ScrollPane label="This stand">
           <ColdWater control={control} />
           <Text heading={2} size="lead">
             This stand
           </Text>
           {log}
-        </ScrollView>
+        </ScrollPane>
       </View>
       <CastSheets control={control} keys={keys} log={log} />
     </View>

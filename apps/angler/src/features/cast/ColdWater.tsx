@@ -1,18 +1,23 @@
-import { tempText } from '@burrow/core/units';
+import type { Craft, Method } from '@burrow/core/methods';
+import { tempText, type UnitPreference } from '@burrow/core/units';
 import { Caution } from '@/ui/Caution';
 import type { CastControl } from './useCast';
 
 /** Water this cold takes the breath, °C. */
 const coldC = 15;
 
-/** The caution of cold water, where one is on it. */
-export function ColdWater({ control }: { control: CastControl }) {
-  const { settings, method, units } = control;
-  if (settings.temp.value > coldC) return null;
-  const [first] = method.hazards({ craft: settings.craft, units } as Parameters<typeof method.hazards>[0]);
+/** The caution of cold water, where one is on it or beside it. */
+export function ColdWaterNote({ tempC, method, craft, units }: { tempC: number; method: Method; craft: Craft; units: UnitPreference }) {
+  if (tempC > coldC) return null;
+  const [first] = method.hazards({ craft, units } as Parameters<typeof method.hazards>[0]);
   return (
     <Caution
-      headline={`Water ${tempText(settings.temp.value, units)}: flotation on`}
+      headline={`Water ${tempText(tempC, units)}: flotation on`}
     >{`Cold takes the breath first, then the hands. ${first ? `${first.headline}. ${first.text}` : ''}`}</Caution>
   );
 }
+
+/** The same at a stand. */
+export const ColdWater = ({ control: { settings, method, units } }: { control: CastControl }) => (
+  <ColdWaterNote tempC={settings.temp.value} method={method} craft={settings.craft} units={units} />
+);

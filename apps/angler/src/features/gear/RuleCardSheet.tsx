@@ -61,7 +61,7 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
       onClear={() => set(figure, undefined)}
     />
   );
-  const isEmpty = card.fish.length === 0 && card.lines === undefined && card.hooks === undefined && card.points === undefined && !card.text?.trim();
+  const isEmpty = card.fish.length === 0 && card.lines === undefined && card.hooks === undefined && card.points === undefined && card.keepnet === undefined && !card.text?.trim();
   const known = [...new Set([...card.fish.map((f) => f.species), ...offered.map((s) => s.id as string)])];
   return (
     <Sheet
@@ -81,6 +81,17 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
       {counter('Lines out at once', card.lines, 2, (v) => count('lines', v))}
       {counter('Hooks on a line', card.hooks, 1, (v) => count('hooks', v))}
       {counter('Points of a line’s hooks', card.points, 3, (v) => count('points', v))}
+      <Choice
+        label="Keepnet"
+        wrap
+        options={[
+          { id: 'unsaid', label: 'Keepnet: not on the card' },
+          { id: 'allowed', label: 'Keepnet allowed' },
+          { id: 'not allowed', label: 'No keepnet' },
+        ]}
+        value={card.keepnet ?? 'unsaid'}
+        onChange={(id) => setCard(({ keepnet: _, ...rest }) => (id === 'unsaid' ? rest : { ...rest, keepnet: id }))}
+      />
       <Suspense fallback={null}>
         <Field label="Season, bait, feed, night, boats" value={card.text ?? ''} onChangeText={(text) => setCard((c) => ({ ...c, text }))} multiline maxLength={2000} />
         <Field label="Where it is written" value={card.source ?? ''} onChangeText={(source) => setCard((c) => ({ ...c, source }))} maxLength={200} />

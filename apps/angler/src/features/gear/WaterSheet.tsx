@@ -42,6 +42,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
   const file = useSoundingFile();
   const [name, setName] = useState(water.file.water.name);
   const [kind, setKind] = useState(water.file.water.kind);
+  const [baited, setBaited] = useState(water.file.water.baited ?? false);
   const [isWriting, setWriting] = useState(false);
   const [isSure, setSure] = useState(false);
   const [says, setSays] = useState<string | null>(null);
@@ -54,7 +55,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
     queryFn: async () => (await groundWorker()).against(water.id, raw),
   });
   const isTaken = waters.data?.value.some((w) => w.id !== water.id && w.name.toLowerCase() === name.trim().toLowerCase()) ?? false;
-  const isChanged = name.trim() !== water.file.water.name || kind !== water.file.water.kind;
+  const isChanged = name.trim() !== water.file.water.name || kind !== water.file.water.kind || baited !== (water.file.water.baited ?? false);
   const said = (error: Error) => setSays(error instanceof OfflineError ? 'No signal: this needs the server once.' : error.message);
   /** A change goes onto the phone first, and to the server when it can. */
   const put = async (next: WaterFile, text: string) => {
@@ -65,7 +66,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
     onSaid(isUnsent ? `${text} It goes to the server when the signal comes back.` : text);
   };
   const saving = useMutation({
-    mutationFn: () => put({ ...water.file, water: { ...water.file.water, name: name.trim(), kind } }, `${name.trim()} is changed.`),
+    mutationFn: () => put({ ...water.file, water: { ...water.file.water, name: name.trim(), kind, baited } }, `${name.trim()} is changed.`),
     onError: said,
   });
   const sounding = useMutation({
@@ -105,6 +106,16 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
       </Suspense>
       {isTaken ? <Text tone="straw">You have a water of this name already. Choose another.</Text> : null}
       <Choice label="Kind of water" options={waterKinds} value={kind} onChange={setKind} wrap />
+      <Choice
+        label="Whether its fish are used to bait"
+        options={[
+          { id: 'no', label: 'Seldom fed' },
+          { id: 'yes', label: 'Fish used to bait' },
+        ]}
+        value={baited ? 'yes' : 'no'}
+        onChange={(id) => setBaited(id === 'yes')}
+        wrap
+      />
       <Action kind="main" label="Save name and kind" disabled={!isChanged || isTaken || name.trim() === '' || busy} onPress={() => saving.mutate()} />
       <Action label={water.file.water.rules ? 'Its rule card' : 'Write its rule card'} disabled={busy} onPress={() => setWriting(true)} />
       <View style={{ gap: 8 }}>

@@ -12,6 +12,7 @@ import { isNone, useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { phaseWords } from '@/features/outlook/ribbon/words';
 import { Icon, type IconName } from '@/ui/icon/Icon';
+import { ScreenGuard } from '@/ui/ScreenGuard';
 import { Text } from '@/ui/Text';
 
 /** The third place is called after the way one fishes now. */
@@ -23,7 +24,7 @@ const places: { href: Href; path: string; label: string; icon: IconName }[] = [
   { href: '/practice', path: '/practice', label: 'Practice', icon: 'target' },
 ];
 
-const stationIcons: Record<StationPicture, IconName> = { column: 'hole', fan: 'cast' };
+const stationIcons: Record<StationPicture, IconName> = { column: 'hole', fan: 'cast', section: 'peg' };
 
 export const wideFrom = 1000;
 export const useWide = () => useWindowDimensions().width >= wideFrom;
@@ -41,7 +42,9 @@ export function Shell({ children }: { children: ReactNode }) {
       {wide ? <Rail path={path} /> : null}
       <View role="main" style={{ flex: 1, minHeight: 0 }}>
         <StatusLine back={!wide && atHole} gear={!wide} />
-        <View style={{ flex: 1, minHeight: 0 }}>{children}</View>
+        <View style={{ flex: 1, minHeight: 0 }}>
+          <ScreenGuard key={path}>{children}</ScreenGuard>
+        </View>
       </View>
       {wide || atHole ? null : (
         <View

@@ -31,6 +31,8 @@ interface Props {
   onLogged: (eventId: string, text: string) => void;
   /** The cast it took on, and how far out, m. */
   onCast?: { cast: string; outM: number } | null;
+  /** How far down the run it took, m. */
+  alongM?: number | null;
   /** Where to put it back. */
   release?: string;
 }
@@ -42,7 +44,7 @@ const freezingC = -5;
 const atHand = 5;
 
 /** A landed fish: species, length, kept or released. */
-export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged, onCast = null, release }: Props) {
+export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged, onCast = null, alongM = null, release }: Props) {
   const { units } = usePreferences();
   const { ledger, state } = useLedger();
   const { detail } = useWater();
@@ -82,6 +84,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
           ...(depthM === null ? {} : { depthM }),
           ...(bottomM === null ? {} : { bottomM }),
           ...onCast,
+          ...(alongM === null ? {} : { alongM: Math.round(10 * alongM) / 10 }),
         },
       },
       { kind: fate, body: { fish } },

@@ -2,10 +2,11 @@ import type { StationState, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { depthText } from '@burrow/core/units';
 import { lazy, Suspense } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/ui/Action';
 import { CastScreen } from '@/features/cast/CastScreen';
+import { PegScreen } from '@/features/peg/PegScreen';
 import { HoleMap } from './HoleMap';
 import { ReadingView, readingKeysPx } from './reading/ReadingView';
 import { HoleSheets } from './HoleSheets';
@@ -14,6 +15,7 @@ import { NoHole } from './NoHole';
 import { useHole } from './useHole';
 import { LogList } from './LogList';
 import { Notice } from '@/ui/Notice';
+import { ScrollPane } from '@/ui/ScrollPane';
 import { SimulatedBand } from '@/ui/SimulatedBand';
 import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
 import { useWide } from '@/features/shell/Shell';
@@ -36,7 +38,9 @@ export function HoleScreen() {
   if (!ready) return <Notice title="Opening the log" busy />;
   if (!outing || !hole)
     return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} method={(outing && methodOf(outing.method)) ?? usualMethod} />;
-  if (methodOf(hole.method)?.picture === 'fan') return <CastScreen outing={outing} stand={hole} />;
+  const picture = methodOf(hole.method)?.picture;
+  if (picture === 'fan') return <CastScreen outing={outing} stand={hole} />;
+  if (picture === 'section') return <PegScreen outing={outing} station={hole} />;
   return <AtHole key={hole.id} outing={outing} hole={hole} />;
 }
 
@@ -125,12 +129,12 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
       <View style={{ width: 400 }}>
         <Instruction control={control} />
         <ThumbBar keys={keys} showShortcuts />
-        <ScrollView contentContainerStyle={{ padding: 16 }}>
+        <ScrollPane label={`This ${control.method.station.toLowerCase()}`} gap={0}>
           <Text heading={2} size="lead">
             {`This ${control.method.station.toLowerCase()}`}
           </Text>
           {log}
-        </ScrollView>
+        </ScrollPane>
       </View>
       <HoleSheets control={control} keys={keys} log={log} />
     </View>

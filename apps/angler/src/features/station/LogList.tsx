@@ -1,8 +1,9 @@
 import { bearingText, castText, feltWords } from '@burrow/core/casting';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
-import type { LogEntry, OutingState } from '@burrow/core/ledger';
+import type { LogEntry, OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
-import { clockText, depthText, fishLengthText, iceText, type UnitPreference } from '@burrow/core/units';
+import { changeRules, quietRules } from '@burrow/core/pole';
+import { clockText, currentText, depthFine, depthText, fishLengthText, iceText, weightText, type UnitPreference } from '@burrow/core/units';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -68,11 +69,19 @@ export function LogList({
   );
 }
 
+const sizeWords = (fish: OutingState['fish'][number], units: UnitPreference) =>
+  fish.lengthMm !== null ? ` ${fishLengthText(fish.lengthMm, units)}` : fish.classMm !== null ? ` about ${fishLengthText(fish.classMm, units)}` : ', not measured';
+
+/** A place in words: a swim by its distance, any other by its label. */
+const placeWords = (station: StationState, units: UnitPreference) =>
+  station.outM === null ? `${(methodOf(station.method)?.station ?? 'place').toLowerCase()} ${station.label}` : depthText(station.outM, units);
+
 function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): { what: string; detail: string; isFish?: boolean } {
   const hole = outing.stations.find((h) => h.id === entry.station);
   if (entry.kind === 'reaction') {
     const reaction = outing.reactions.find((r) => r.id === entry.id);
-    const out = reaction?.outM == null ? '' : `${castText(reaction.outM, units)} out`;
+    const along = reaction?.alongM == null ? '' : `, ${depthText(Math.abs(reaction.alongM), units)} along`;
+    const out = reaction?.outM != null ? `${castText(reaction.outM, units)} out` : hole?.outM != null ? `${depthText(hole.outM, units)}${along}` : '';
     return { what: reactionWords[entry.text ?? ''] ?? 'Reaction', detail: reaction?.depthM == null ? out : `jig ${depthText(reaction.depthM, units)}` };
   }
   if (entry.kind === 'fish-landed') {
@@ -80,15 +89,17 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     const name = fish && speciesTable.some((s) => s.id === fish.species) ? speciesOf(fish.species).short : (fish?.species ?? '');
     return {
       what: 'Fish',
-      detail: fish ? `${name}${fish.lengthMm === null ? ', not measured' : ` ${fishLengthText(fish.lengthMm, units)}`}, ${fish.fate ?? 'in hand'}` : '',
+      detail: fish
+        ? `${name}${sizeWords(fish, units)}, ${fish.fate ?? (hole?.kind === 'swim' ? 'in the net' : 'in hand')}${hole?.outM == null ? '' : `, ${depthText(hole.outM, units)}`}`
+        : '',
       isFish: true,
     };
   }
   if (entry.kind === 'method-changed') return { what: 'Now', detail: methodOf(entry.text ?? '')?.offer ?? entry.text ?? '' };
   if (entry.kind === 'station-opened')
     return {
-      what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : hole?.kind === 'stand' ? 'Stood' : 'Stopped',
-      detail: hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}`,
+      what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : hole?.kind === 'stand' ? 'Stood' : hole?.kind === 'swim' ? 'Swim' : 'Stopped',
+      detail: hole?.outM != null ? `at ${depthText(hole.outM, units)}` : hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}`,
     };
   if (entry.kind === 'cast') {
     const cast = outing.casts.find((c) => c.eventId === entry.id);
@@ -102,14 +113,36 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     const level = outing.levels.find((l) => l.ms === entry.ms)?.levelM ?? 0;
     return { what: 'Level', detail: `${depthText(Math.abs(level), units)} ${level < 0 ? 'lower' : 'higher'}` };
   }
-  if (entry.kind === 'rested') return { what: 'Rested', detail: hole ? `${(methodOf(hole.method)?.station ?? 'place').toLowerCase()} ${hole.label}` : '' };
+  if (entry.kind === 'plumbed') {
+    const plumbed = outing.plumbed.find((p) => p.id === entry.id);
+    return { what: 'Plumbed', detail: plumbed ? `${depthFine(plumbed.depthM, units)} at ${depthText(plumbed.outM, units)}` : '' };
+  }
+  if (entry.kind === 'flow-timed') {
+    const flow = outing.flows.find((f) => f.id === entry.id);
+    return {
+      what: 'Flow',
+      detail: flow
+        ? flow.alongM === 0
+          ? 'stands still'
+          : `${currentText(Math.abs(flow.alongM) / flow.seconds, units)} at the surface, to the ${flow.alongM > 0 ? 'right' : 'left'}`
+        : '',
+    };
+  }
+  if (entry.kind === 'fed') return { what: 'Fed', detail: [entry.text, hole?.outM == null ? '' : `at ${depthText(hole.outM, units)}`].filter(Boolean).join(' ') };
+  if (entry.kind === 'changed') return { what: 'Change', detail: changeRules.find((r) => r.id === entry.text)?.label ?? '' };
+  if (entry.kind === 'quiet-seen') return { what: 'Seen', detail: quietRules.find((r) => r.id === entry.text)?.label ?? '' };
+  if (entry.kind === 'bag-weighed') {
+    const weighed = outing.weighed.find((w) => w.ms === entry.ms);
+    return { what: 'Weighed', detail: weighed ? `${weighed.count} together, ${weightText(weighed.massG, units)}` : '' };
+  }
+  if (entry.kind === 'rested') return { what: 'Rested', detail: hole ? placeWords(hole, units) : '' };
   if (entry.kind === 'ice-measured') {
     const ice = outing.ice.find((i) => i.ms === entry.ms);
     return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };
   }
   if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
   if (entry.kind === 'flag-up') return { what: 'Flag', detail: entry.text ?? '' };
-  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to ${(methodOf(hole.method)?.station ?? 'place').toLowerCase()} ${hole.label}` : '' };
+  if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to ${placeWords(hole, units)}` : '' };
   if (entry.kind === 'clarity-measured') {
     const clarity = outing.clarity.find((c) => c.ms === entry.ms);
     return { what: 'Clarity', detail: clarity ? `disc lost at ${depthText(clarity.secchiM, units)}` : '' };

@@ -16,6 +16,7 @@ import { useBanks } from '@/data/banks';
 import { useCastSetting, useFirstStand } from '@/data/casting';
 import { useHoles } from '@/data/holes';
 import { useOutlook } from '@/data/outlook';
+import { usePegPlace } from '@/data/peg';
 import { usePreferences, type KeptHolePlan } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLastIce } from '@/data/water';
@@ -61,26 +62,30 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const isCasting = outing !== undefined && method.picture === 'fan';
   const { at: firstAt, isPending: isSeeking } = useFirstStand(water, ground, casting, isCasting);
 
+  const peg = usePegPlace(ground, method, outing !== undefined);
+
   const rule = outlook?.depth?.rule;
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
-  const target = tapped ?? (isCasting ? firstAt : (advised?.at ?? left[0]?.at)) ?? breakFoot?.at ?? bed.deepest.at;
+  const target = tapped ?? (isCasting ? firstAt : peg ? peg.place?.at : (advised?.at ?? left[0]?.at)) ?? breakFoot?.at ?? bed.deepest.at;
   const expected = depthAt(bed, target);
   // A place that has a hole already is gone back to, not drilled again.
   const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
   const standing = position ?? outing?.stations.at(-1)?.at ?? null;
-  const words = isCasting
-    ? standWords(isSeeking ? 'seeking' : firstAt && { underM: depthAt(bed, firstAt)?.depthM ?? null }, casting.band, casting.query.castM, casting.isAshore, units)
-    : advised
-      ? {
-          headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
-          detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
-        }
-      : drilling.plan && left.length > 0
-        ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
-        : surface === 'open' && !outing
-          ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
-          : { headline: headline(ground), detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
+  const words = peg
+    ? peg.words
+    : isCasting
+      ? standWords(isSeeking ? 'seeking' : firstAt && { underM: depthAt(bed, firstAt)?.depthM ?? null }, casting.band, casting.query.castM, casting.isAshore, units)
+      : advised
+        ? {
+            headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
+            detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
+          }
+        : drilling.plan && left.length > 0
+          ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
+          : surface === 'open' && !outing
+            ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
+            : { headline: headline(ground), detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
 
   const answer = (
     <Answer>
@@ -155,7 +160,15 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
     <Foot>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <View style={{ flex: 1 }} aria-live="polite">
-          <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : ground.isShore ? 'Not on this water' : 'Depth not known here'}</Text>
+          <Text strong>
+            {peg?.place && !tapped
+              ? `Within reach ${depthText(peg.place.depthM, units)}`
+              : expected
+                ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}`
+                : ground.isShore
+                  ? 'Not on this water'
+                  : 'Depth not known here'}
+          </Text>
           <Text size="small" tone="second">
             {elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : tapped && !says ? 'The place you tapped.' : whereTo}
           </Text>

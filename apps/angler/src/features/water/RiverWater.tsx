@@ -2,7 +2,8 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { canStand, CastWater } from '@burrow/core/casting';
 import { bearingDeg, compassPoint, depthAt, distanceM, type LonLat } from '@burrow/core/ground';
 import { expectedText } from '@burrow/core/holes';
-import { distanceText } from '@burrow/core/units';
+import { methodOf } from '@burrow/core/methods';
+import { depthText, distanceText } from '@burrow/core/units';
 import { lieReasons, lieText, poolText, riverWords } from '@burrow/core/river';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -15,6 +16,7 @@ import { Text } from '@/ui/Text';
 import { useBanks } from '@/data/banks';
 import { useCastSetting, useFirstStand } from '@/data/casting';
 import { useOutlook } from '@/data/outlook';
+import { usePegPlace } from '@/data/peg';
 import { usePreferences } from '@/data/preferences';
 import { useRiver } from '@/data/river';
 import { useLedger } from '@/data/session';
@@ -47,7 +49,10 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const [openAt, setOpenAt] = useState<{ at: LonLat; expectedM: number | null } | null>(null);
   const stands = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
   const settings = useCastSetting(water, ground, outing);
-  const first = useFirstStand(water, ground, settings, method.picture === 'fan').at;
+  const isFan = method.picture === 'fan';
+  const seen = useFirstStand(water, ground, settings, isFan).at;
+  const first = isFan ? seen : null;
+  const peg = usePegPlace(ground, method, outing !== undefined);
   const [inWords, setInWords] = useState(false);
   const river = useRiver(water, ground);
   const banks = useBanks(water, input, column, wide || inWords);
@@ -58,22 +63,24 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { pools } = river.data;
   const words = riverWords(pools, lies, units);
   const isAt = (a: LonLat, b: LonLat) => a[0] === b[0] && a[1] === b[1];
-  const target = tapped ?? (outing ? first : null) ?? lies[0]?.at ?? pools[0]?.at ?? bed.deepest.at;
+  const target = tapped ?? (outing ? (peg?.place?.at ?? first) : null) ?? lies[0]?.at ?? pools[0]?.at ?? bed.deepest.at;
   const lie = lies.find((l) => isAt(l.at, target));
   const expected = depthAt(bed, target);
   const known = outing?.stations.find((s) => isAt(s.at, target));
   const canOpen = canStand(new CastWater(bed), ground.ring, target);
   const stand = first && nearestLie(lies, first);
-  const standing = stand && {
-    headline: `Stand ${distanceText(distanceM(stand.at, first), units)} ${compassPoint(bearingDeg(stand.at, first))} of the ${stand.by}`,
-    detail: `From the ring the casts show most of what holds fish.`,
-  };
+  const standing =
+    peg?.words ??
+    (stand && {
+      headline: `Stand ${distanceText(distanceM(stand.at, first), units)} ${compassPoint(bearingDeg(stand.at, first))} of the ${stand.by}`,
+      detail: `From the ring the casts show most of what holds fish. ${words.detail}`,
+    });
   const answer = (
     <Answer>
       <Text heading={1} size="title">
         {standing && outing ? standing.headline : words.headline}
       </Text>
-      <Text tone="second">{standing ? `${standing.detail} ${words.detail}` : words.detail}</Text>
+      <Text tone="second">{standing && outing ? standing.detail : words.detail}</Text>
     </Answer>
   );
   const list = (
@@ -136,7 +143,13 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
     <Foot>
       <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
         <View style={{ flex: 1 }} aria-live="polite">
-          <Text strong>{expected ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}` : 'Not on this water'}</Text>
+          <Text strong>
+            {peg?.place && !tapped
+              ? `Within reach ${depthText(peg.place.depthM, units)}`
+              : expected
+                ? `Expect ${expectedText(expected.depthM, expected.sdM, units)}`
+                : 'Not on this water'}
+          </Text>
           <Text size="small" tone="second">
             {elsewhere
               ? `Starting here ends your outing on ${elsewhere.waterName}.`
@@ -148,7 +161,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
           <Action
             kind="main"
             height={64}
-            label={`Back to stand ${known.label}`}
+            label={`Back to ${(methodOf(known.method) ?? method).station.toLowerCase()} ${known.label}`}
             onPress={() => {
               void ledger.write({ id: outing.id, zone }, 'moved', { station: known.id, ...(outing.currentStation === null ? {} : { fromStation: outing.currentStation }) });
               setTapped(null);

@@ -13,18 +13,19 @@ interface Props {
 export function StartActions({ ways, disabled, onStart }: Props) {
   return (
     <View style={{ gap: 6 }}>
-      <View style={{ flexDirection: 'row', gap: 8 }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {ways.map((way, k) => (
-          <Action
-            key={way.id}
-            grow
-            kind={k === 0 ? 'main' : 'plain'}
-            height={64}
-            label={ways.length === 1 ? (way.isOnIce ? 'Start outing' : `Start ${way.offer.toLowerCase()}`) : way.offer}
-            spoken={ways.length === 1 && way.isOnIce ? undefined : `Start outing: ${way.offer.toLowerCase()}`}
-            disabled={disabled}
-            onPress={() => onStart(way)}
-          />
+          <View key={way.id} style={{ flexGrow: 1, flexBasis: ways.length > 3 ? '45%' : 0 }}>
+            <Action
+              width="100%"
+              kind={k === 0 ? 'main' : 'plain'}
+              height={64}
+              label={ways.length === 1 ? (way.isOnIce ? 'Start outing' : `Start ${way.offer.toLowerCase()}`) : way.offer}
+              spoken={ways.length === 1 && way.isOnIce ? undefined : `Start outing: ${way.offer.toLowerCase()}`}
+              disabled={disabled}
+              onPress={() => onStart(way)}
+            />
+          </View>
         ))}
       </View>
       {ways.length > 1 && ways.some((way) => way.isOnIce) ? (

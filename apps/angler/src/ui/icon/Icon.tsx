@@ -9,7 +9,15 @@ const hole =
 const cast =
   'M3.600 21L2 20.100C5.600 13.900 7.300 9.400 9.200 4.400C9.900 2.600 12 2 13.800 3C16.700 4.700 18.200 8.200 18.600 13.200L20.900 15.500L18 18.400L15.100 15.500L17 13.600C16.600 9 15.300 6 13 4.700C12.100 4.200 11.200 4.300 10.900 5C9 10 7.200 14.700 3.600 21Z';
 
-const icons = { ...paths, hole, cast } as const;
+/** A float upright on the water: drawn for this app. */
+const peg =
+  'M11.200 1.500h1.600V6c2.200.700 3.600 2.400 3.600 4.500 0 1-.300 1.900-.900 2.700H21v1.900h-7.400l-.800 2.400v5h-1.600v-5l-.800-2.400H3v-1.900h5.500c-.600-.800-.900-1.700-.900-2.700C7.600 8.400 9 6.700 11.200 6Zm.8 6.200c-1.500 0-2.600 1.200-2.600 2.800 0 1.500 1.100 2.700 2.600 2.700s2.600-1.200 2.600-2.700c0-1.600-1.100-2.800-2.600-2.800Z';
+
+/** A ball of feed and what falls out of it: drawn for this app. */
+const fed =
+  'M12 2a4.800 4.800 0 1 1 0 9.600A4.800 4.800 0 0 1 12 2Zm0 1.900a2.900 2.900 0 1 0 0 5.800 2.900 2.900 0 0 0 0-5.800ZM8.500 13h2v2h-2Zm5 0h2v2h-2ZM11 15.500h2v2h-2Zm-4.500.500h2v2h-2Zm9 0h2v2h-2ZM3 20h18v1.900H3Z';
+
+const icons = { ...paths, hole, cast, peg, fed } as const;
 export type IconName = keyof typeof icons;
 
 /** An icon beside its label; never read out itself. */

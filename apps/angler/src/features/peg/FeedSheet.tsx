@@ -1,0 +1,86 @@
+import { viewpointLine } from '@burrow/core/casting';
+import { feedParticles, feedPicture, particles, squeezes, swimName } from '@burrow/core/pole';
+import { clamp, depthText, liftText, metresPerDepthUnit } from '@burrow/core/units';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { change } from '@/data/preferences';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import type { PegControl } from './usePeg';
+
+/** Mixes by their density, g/cm³: assumed until one has seen one's own break. */
+const mixes = [
+  { id: '1.1', label: 'Light' },
+  { id: '1.2', label: 'Usual' },
+  { id: '1.35', label: 'With gravel' },
+] as const;
+
+/** What is fed, how hard it is squeezed, and where it is dropped; and where its food then lies. */
+export function FeedSheet({ control }: { control: PegControl }) {
+  const { pole, peg, here, units, answer, flowMs, depthM, setSheet, fed, feed } = control;
+  const { ball } = pole;
+  const [swimId, setSwim] = useState(here.id);
+  const swim = peg.swims.find((s) => s.id === swimId) ?? here;
+  const [ownDrop, setDrop] = useState<number | null>(null);
+  const isHere = swim.id === here.id;
+  const picture = isHere ? feed : feedPicture(swim, swim.depthM ?? depthM, flowMs ?? 0, pole.runM, ball, units);
+  const dropM = ownDrop ?? picture.next.dropM;
+  const at = feedPicture(
+    { alongM: [], feeds: [{ ms: 0, station: swim.id, what: ball.particle, massG: null, alongM: dropM, ball }] },
+    swim.depthM ?? depthM,
+    flowMs ?? 0,
+    pole.runM,
+    ball,
+    units,
+  );
+  const set = (part: Partial<typeof ball>) => change({ pole: { ...pole, ball: { ...ball, ...part } } });
+  const placed = peg.swims.filter((s) => s.outM !== null);
+  const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.2);
+  return (
+    <Sheet
+      title={answer.feed.label}
+      open
+      onClose={() => setSheet(null)}
+      footer={<Action kind="main" height={64} label={`Fed ${swimName(swim, units)}: log it`} onPress={() => void fed(swim, ball, dropM)} />}
+    >
+      <Text>{answer.feed.reason}</Text>
+      {answer.feed.viewpoint ? <Text tone="second">{viewpointLine(answer.feed.viewpoint)}</Text> : null}
+      {placed.length > 1 ? <Choice label="Which swim" wrap options={placed.map((s) => ({ id: s.id, label: swimName(s, units) }))} value={swim.id} onChange={setSwim} /> : null}
+      <Text strong>{picture.headline}</Text>
+      <View style={{ gap: 6 }}>
+        <Text strong>How hard it is squeezed</Text>
+        <Choice label="How hard it is squeezed" wrap options={squeezes.map((s) => ({ id: s.id, label: s.label }))} value={ball.breaks} onChange={(breaks) => set({ breaks })} />
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>What is in it</Text>
+        <Choice
+          label="What is in it"
+          wrap
+          options={particles.map((p) => ({ id: p, label: feedParticles[p].name }))}
+          value={ball.particle}
+          onChange={(particle) => set({ particle })}
+        />
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>The mix</Text>
+        <Choice label="The mix" wrap options={mixes} value={String(ball.gcc) as (typeof mixes)[number]['id']} onChange={(gcc) => set({ gcc: Number(gcc) })} />
+      </View>
+      <Stepper label="Size of the ball" text={liftText(ball.cm / 100, units)} onStep={(d) => set({ cm: clamp(ball.cm + d * 0.5, 2, 10) })} />
+      <Stepper
+        label="Where it is dropped"
+        text={Math.abs(dropM) < 0.05 ? 'where the float goes in' : `${depthText(Math.abs(dropM), units)} ${dropM > 0 ? 'right' : 'left'} of it`}
+        onStep={(d) => setDrop(clamp(Math.round((dropM + d * stepM) * 100) / 100, -8, 8))}
+      />
+      {at.last ? (
+        <Text tone="second">
+          {flowMs === null
+            ? 'The flow is not timed: on still water it lies where it falls.'
+            : `Its food then lies ${depthText(Math.abs(at.last.span.fromM), units)} to ${depthText(Math.abs(at.last.span.toM), units)} along, ${Math.round(at.last.sinkS)} s after it is dropped. Speeds of sinking food are rules of thumb: watch one ball at the margin.`}
+        </Text>
+      ) : null}
+    </Sheet>
+  );
+}

@@ -1,0 +1,121 @@
+import { shotText, swimName, usualShot } from '@burrow/core/pole';
+import { clamp, currentText, depthFine, liftText, tempText } from '@burrow/core/units';
+import { lazy, Suspense, useState } from 'react';
+import { View } from 'react-native';
+import { change } from '@/data/preferences';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import type { PegControl } from './usePeg';
+
+const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+
+/** Float, shot and depth for each swim, and the table of shot they are made from. */
+export function PegRigSheet({ control }: { control: PegControl }) {
+  const { peg, units, pole, rigAt, depthM, setSheet, temp, flowMs } = control;
+  const [edits, setEdits] = useState(false);
+  const placed = peg.swims.filter((s) => s.outM !== null);
+  const swims = placed.length > 0 ? placed : [control.here];
+  return (
+    <Sheet title="Rigs" open onClose={() => setSheet(null)}>
+      <Text tone="second">
+        {flowMs === null
+          ? `Worked out for still water: the flow is not timed. Water ${tempText(temp.value, units)}, ${temp.by}.`
+          : `Flow ${currentText(Math.abs(flowMs), units)} over the depth${flowMs < 0 ? ', running back' : ''}. Water ${tempText(temp.value, units)}, ${temp.by}.`}
+      </Text>
+      {swims.map((swim) => {
+        const rig = rigAt(swim.depthM ?? depthM);
+        return (
+          <View key={swim.id} style={{ gap: 2 }}>
+            <Text heading={2} size="lead">
+              {`${swimName(swim, units)}: ${rig.float ? `${rig.float.name}, ${rig.float.capacityG} g` : `a float of ${rig.wantedG.toFixed(1)} g`}`}
+            </Text>
+            {rig.changeText ? <Text tone="straw">{rig.changeText}</Text> : null}
+            {rig.float === null ? <Text tone="second">No floats in Gear: this is what the depth and flow ask for.</Text> : null}
+            {rig.float && rig.float.capacityG < rig.wantedG - 0.01 ? (
+              <Text tone="straw">{`It carries less than the ${rig.wantedG.toFixed(1)} g that depth and flow ask for.`}</Text>
+            ) : null}
+            <Text>{rig.plan ? `${shotText(rig.plan)}: ${rig.plan.totalG.toFixed(2)} g, ${rig.plan.leftG.toFixed(2)} g to spare` : 'It cannot carry hook and bait.'}</Text>
+            {rig.plan ? (
+              <Text size="small" tone="second">
+                {rig.plan.shots
+                  .filter((s, k, all) => k === 0 || k === all.length - 1 || Math.abs(s.aboveHookM - all[k - 1].aboveHookM) > 0.03)
+                  .map((s) => `${s.name} at ${liftText(s.aboveHookM, units)}`)
+                  .join(', ')}
+                {' over the hook'}
+              </Text>
+            ) : null}
+            <Text
+              size="small"
+              tone="second"
+            >{`${rig.patternReason} Float to hook ${depthFine(rig.stopM, units)}${rig.overM > 0 ? `, ${liftText(rig.overM, units)} of it on the bottom so that it lies in the tow` : ''}.`}</Text>
+          </View>
+        );
+      })}
+      <Choice
+        label="How the shot goes on"
+        wrap
+        options={[
+          { id: 'auto', label: 'As the flow asks' },
+          { id: 'bulk', label: 'All together' },
+          { id: 'bulk-droppers', label: 'Together, droppers below' },
+          { id: 'strung', label: 'Strung out' },
+        ]}
+        value={pole.pattern ?? 'auto'}
+        onChange={(id) => change({ pole: { ...pole, pattern: id === 'auto' ? null : id } })}
+      />
+      <Stepper
+        label="Hook and bait"
+        text={`${pole.loadG.toFixed(2)} g`}
+        onStep={(d) => change({ pole: { ...pole, loadG: Math.round(100 * clamp(pole.loadG + 0.01 * d, 0, 1)) / 100 } })}
+      />
+      <Suspense fallback={null}>
+        <Field label="Bait on the hook" value={pole.bait} onChangeText={(bait) => change({ pole: { ...pole, bait } })} maxLength={60} />
+      </Suspense>
+      <Stepper
+        label="The float runs"
+        text={depthFine(pole.runM, units)}
+        onStep={(d) => change({ pole: { ...pole, runM: clamp(pole.runM + 0.5 * d, 1, 12) } })}
+        hint="From where it is laid in to where it is lifted out."
+      />
+      <Action label={edits ? 'Done with the shot' : 'Shot I have'} onPress={() => setEdits(!edits)} />
+      {edits ? (
+        <View style={{ gap: 10 }}>
+          <Text size="small" tone="second">
+            Masses as they are usually sold, good to a tenth. Weigh ten of yours and set them here; take out what you have not got.
+          </Text>
+          {pole.shot.map((s) => (
+            <View key={s.name} style={{ gap: 2 }}>
+              <Stepper
+                label={s.name}
+                text={`${s.massG.toFixed(3).replace(/0$/, '')} g`}
+                onStep={(d) =>
+                  change({
+                    pole: {
+                      ...pole,
+                      shot: pole.shot.map((o) =>
+                        o.name === s.name ? { ...o, massG: Math.round(1000 * clamp(o.massG + d * (o.massG < 0.2 ? 0.002 : 0.01), 0.005, 10)) / 1000 } : o,
+                      ),
+                    },
+                  })
+                }
+              />
+              {pole.shot.length > 1 ? (
+                <Action
+                  kind="bare"
+                  height={48}
+                  label="Not in my box"
+                  spoken={`${s.name} is not in my box`}
+                  onPress={() => change({ pole: { ...pole, shot: pole.shot.filter((o) => o.name !== s.name) } })}
+                />
+              ) : null}
+            </View>
+          ))}
+          <Action label="Back to the usual table" onPress={() => change({ pole: { ...pole, shot: [...usualShot] } })} />
+        </View>
+      ) : null}
+    </Sheet>
+  );
+}

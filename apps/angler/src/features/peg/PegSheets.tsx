@@ -1,0 +1,255 @@
+import { viewpointLine } from '@burrow/core/casting';
+import { quietRules, swimName } from '@burrow/core/pole';
+import { clamp, clockText, depthText, metresPerDepthUnit, tempText, weightText } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { change } from '@/data/preferences';
+import { CastMeasures } from '@/features/cast/CastMeasures';
+import { ColdWaterNote } from '@/features/cast/ColdWater';
+import { FishSheet } from '@/features/station/FishSheet';
+import { Action } from '@/ui/Action';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import type { ThumbKey } from '@/ui/ThumbBar';
+import { FeedSheet } from './FeedSheet';
+import { FlowSheet } from './FlowSheet';
+import { PegFishSheet } from './PegFishSheet';
+import { PegRigSheet } from './PegRigSheet';
+import { PlumbSheet } from './PlumbSheet';
+import type { PegControl } from './usePeg';
+
+const saidBy = { seen: 'as you saw', measured: 'by your thermometer', weather: 'by the weather' } as const;
+
+/** Everything that opens over the peg. */
+export function PegSheets({ control, keys, log }: { control: PegControl; keys: readonly ThumbKey[]; log: ReactNode }) {
+  const { outing, station, zone, units, sheet, setSheet, line, answer, airC, alongM, reasons, here } = control;
+  const close = () => setSheet(null);
+  return (
+    <>
+      {sheet === 'plumb' ? <PlumbSheet control={control} /> : null}
+      {sheet === 'flow' ? <FlowSheet control={control} /> : null}
+      {sheet === 'feed' ? <FeedSheet control={control} /> : null}
+      {sheet === 'rig' ? <PegRigSheet control={control} /> : null}
+      {sheet === 'fish' ? <PegFishSheet control={control} /> : null}
+      {sheet === 'swims' ? <SwimsSheet control={control} /> : null}
+      {sheet === 'weigh' ? <WeighSheet control={control} /> : null}
+      {sheet === 'more' ? <MorePeg control={control} log={log} /> : null}
+      <FishSheet
+        open={sheet === 'fish-measured'}
+        onClose={close}
+        outing={outing}
+        zone={zone}
+        station={station.id}
+        line={line?.id}
+        depthM={null}
+        bottomM={null}
+        airC={airC}
+        alongM={alongM}
+        onLogged={(id, text) => {
+          control.setSaid({ text, undo: [id] });
+          close();
+        }}
+      />
+      <Sheet title={answer.headline} open={sheet === 'why'} onClose={close}>
+        <Text>{answer.detail}</Text>
+        {answer.swims?.views.map((v) => {
+          const swim = control.peg.swims.find((s) => s.id === v.id)!;
+          return (
+            <Text key={v.id} strong>
+              {`${swimName(swim, units)}: ${v.bites.toFixed(1)} bites in the next ten minutes, ${v.low.toFixed(1)} to ${v.high.toFixed(1)}. ${swim.bites} bites, ${swim.fish} fish so far.`}
+            </Text>
+          );
+        })}
+        {reasons.map((r) => {
+          const rule = quietRules.find((q) => q.id === r.id)!;
+          return <Text key={r.id} tone="straw">{`${rule.label}, ${saidBy[r.by]}. ${rule.says}`}</Text>;
+        })}
+        {answer.wait.isUnusual ? (
+          <>
+            <Text>{`${answer.change.label}: ${answer.change.reason}`}</Text>
+            {answer.change.viewpoint ? <Text tone="second">{viewpointLine(answer.change.viewpoint)}</Text> : null}
+          </>
+        ) : Number.isFinite(answer.wait.unusualMin) ? (
+          <Text tone="second">{`By its own bites a wait on ${swimName(here, units)} is unusual from ${Math.round(answer.wait.unusualMin)} min on. It has been ${Math.round(answer.wait.waitMin)}.`}</Text>
+        ) : (
+          <Text tone="second">Two bites tell the swim’s own pace; until then no wait is called unusual.</Text>
+        )}
+        <Text tone="second">Expected bites follow what each swim gave, its rest and its feed. Swapping by them beats swapping by feel by little: the rest is yours.</Text>
+      </Sheet>
+      <Sheet title="Keys" open={sheet === 'help'} onClose={close}>
+        {keys.map((k) => (
+          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
+        ))}
+        <Text>Arrows on the run move the float.</Text>
+      </Sheet>
+    </>
+  );
+}
+
+/** Where the swims lie: offered by the bed, set by the angler. */
+function SwimsSheet({ control }: { control: PegControl }) {
+  const { answer, units, setSheet, chooseSwims, pole } = control;
+  const { offered } = answer;
+  const [nearM, setNear] = useState<number | null>(offered?.nearM ?? (offered ? null : 5));
+  const [farM, setFar] = useState<number | null>(offered?.farM ?? null);
+  const stepM = units.depth === 'ft' ? metresPerDepthUnit(units) : 0.5;
+  const chosen = [nearM, farM].filter((m) => m !== null);
+  const isOrdered = nearM === null || farM === null || farM - nearM >= 1;
+  return (
+    <Sheet
+      title="Swims"
+      open
+      onClose={() => setSheet(null)}
+      footer={
+        <Action
+          kind="main"
+          height={64}
+          label={chosen.length === 0 ? 'Choose one' : `Fish at ${chosen.map((m) => depthText(m, units)).join(' and ')}`}
+          disabled={chosen.length === 0 || !isOrdered}
+          onPress={() => void chooseSwims(chosen)}
+        />
+      }
+    >
+      <Text tone="second">
+        {offered
+          ? 'The far one is the deepest within reach, where they lie in the cold. The near one is fished while it settles, and rests it.'
+          : 'Without plumbed depths they are yours to choose.'}
+      </Text>
+      <Stepper
+        label="Near swim"
+        text={nearM === null ? null : depthText(nearM, units)}
+        empty="none"
+        onStep={(d) => setNear((m) => clamp((m ?? 5) + d * stepM, 1, pole.reachM))}
+        onClear={() => setNear(null)}
+      />
+      <Stepper
+        label="Far swim"
+        text={farM === null ? null : depthText(farM, units)}
+        empty="none"
+        onStep={(d) => setFar((m) => clamp((m ?? pole.reachM) + d * stepM, 1, pole.reachM))}
+        onClear={() => setFar(null)}
+      />
+      {isOrdered ? null : <Text tone="straw">Two swims so near each other are one: set them a metre apart at least.</Text>}
+    </Sheet>
+  );
+}
+
+/** Fish weighed together, of the class that is being logged or of all. */
+function WeighSheet({ control }: { control: PegControl }) {
+  const { bag, units, peg, setSheet, log } = control;
+  const classes = bag.classes.filter((c) => c.classMm !== null);
+  const [classMm] = useState(classes.at(-1)?.classMm ?? null);
+  const [count, setCount] = useState<number | null>(null);
+  const [massG, setMass] = useState<number | null>(null);
+  const known = classes.find((c) => c.classMm === classMm);
+  const stepG = units.weight === 'lb' ? 28.35 : 20;
+  return (
+    <Sheet
+      title="Weigh some"
+      open
+      onClose={() => setSheet(null)}
+      footer={
+        <Action
+          kind="main"
+          height={64}
+          label="Log this weight"
+          disabled={count === null || massG === null}
+          onPress={() =>
+            void log('Weighed', [{ kind: 'bag-weighed', body: { station: peg.id, count: count!, massG: Math.round(massG!), ...(classMm === null ? {} : { classMm }) } }])
+          }
+        />
+      }
+    >
+      <Text tone="second">Ten of one size in the weighing bag tell more of the total than any table.</Text>
+      <Stepper label="Fish" text={count === null ? null : String(count)} empty="not counted" onStep={(d) => setCount((n) => clamp((n ?? 10) + (n === null ? 0 : d), 1, 500))} />
+      <Stepper
+        label="Weight together"
+        text={massG === null ? null : weightText(massG, units)}
+        empty="not weighed"
+        onStep={(d) => setMass((g) => (g === null ? Math.round((count ?? 10) * (known?.meanG ?? 60)) : clamp(g + d * stepG, 1, 200_000)))}
+        big={{ text: weightText(stepG * 10, units), onStep: (d) => setMass((g) => clamp((g ?? 0) + d * stepG * 10, 1, 200_000)) }}
+        hint="The scale’s figure less the empty bag."
+      />
+    </Sheet>
+  );
+}
+
+/** What is wanted less often at a peg. */
+function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
+  const { outing, station, units, zone, setSheet, answer, peg, here, swap, swapTo, others, changed, seen, reasons, pole, bag, target, temp, method } = control;
+  const router = useRouter();
+  const close = () => setSheet(null);
+  const stepG = units.weight === 'lb' ? 453.59 : 500;
+  return (
+    <Sheet title={`${method.station} ${peg.label}`} open onClose={close}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Action height={64} label="Plumb" onPress={() => setSheet('plumb')} />
+        <Action height={64} label="Time the float" onPress={() => setSheet('flow')} />
+        <Action height={64} label="Feed" onPress={() => setSheet('feed')} />
+        <Action height={64} label="Rigs" onPress={() => setSheet('rig')} />
+        <Action height={64} label="Fish, another size" onPress={() => setSheet('fish')} />
+        <Action height={64} label="Weigh some" onPress={() => setSheet('weigh')} />
+        {here.outM === null ? <Action height={64} label="Swims" onPress={() => setSheet('swims')} /> : null}
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>{`One change: ${answer.change.label.toLowerCase()}`}</Text>
+        <Text size="small" tone="second">
+          {answer.change.reason}
+        </Text>
+        {answer.change.id === 'pole.change.none-yet' ? null : <Action height={64} label="Done: log the change" onPress={() => void changed()} />}
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>Gone quiet for a reason</Text>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {quietRules
+            .filter((r) => r.id !== 'cooling')
+            .map((r) => (
+              <Action key={r.id} height={64} selected={reasons.some((q) => q.id === r.id)} label={r.label} onPress={() => void seen(r.id, r.label)} />
+            ))}
+        </View>
+        <Text size="small" tone="second">
+          It holds for three quarters of an hour. Cooling water is told by its temperatures, below.
+        </Text>
+      </View>
+      {others.length > 1 ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {others.map((s) => (
+            <Action key={s.id} height={64} label={`Swap to ${swimName(s, units)}`} onPress={() => void swap(s)} />
+          ))}
+        </View>
+      ) : null}
+      {swapTo === null && here.outM !== null ? (
+        <Text size="small" tone="second">
+          One swim: there is nothing to swap to.
+        </Text>
+      ) : null}
+      <Stepper
+        label="Weight you fish for"
+        text={pole.targetG === null ? null : weightText(pole.targetG, units)}
+        empty="none"
+        onStep={(d) => change({ pole: { ...pole, targetG: clamp((pole.targetG ?? stepG * 4) + (pole.targetG === null ? 0 : d * stepG), stepG, 100_000) } })}
+        onClear={() => change({ pole: { ...pole, targetG: null } })}
+        hint={
+          target && bag.bag && pole.targetG !== null
+            ? bag.bag.totalG >= pole.targetG
+              ? 'Reached.'
+              : `${weightText(pole.targetG - bag.bag.totalG, units)} to go: by about ${clockText(target.atMs, zone)} at this rate.`
+            : undefined
+        }
+      />
+      <ColdWaterNote tempC={temp.value} method={method} craft="bank" units={units} />
+      <CastMeasures outing={outing} station={station.id} zone={zone} levelM={outing.levels.at(-1)?.levelM ?? 0} units={units} onLogged={close} />
+      <Text size="small" tone="second">{`Water ${tempText(temp.value, units)}, ${temp.by}.`}</Text>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow height={64} icon="walk" label="Leave this peg" onPress={() => router.navigate('/water')} />
+        <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>This peg</Text>
+        {log}
+      </View>
+    </Sheet>
+  );
+}

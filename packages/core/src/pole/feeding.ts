@@ -1,0 +1,185 @@
+import type { BallBreak, FeedParticle } from '../ledger';
+import { depthText, type UnitPreference } from '../units';
+import { breakPoint, feedLanding, fedShare, fedSpan, nextBall, type FeedQuery, type RunSpan } from './feed';
+import type { PegSwim } from './from-log';
+import { bestThird, biteThirds, type RunThird } from './run';
+
+/** What is known where one asks whether to feed. */
+export interface FeedScene {
+  /** Fish of this water are used to bait. */
+  isBaited: boolean;
+  tempC: number;
+  fed: number;
+  minutesSinceFed: number | null;
+  bitesSinceFed: number;
+  isTired: boolean;
+}
+
+export interface FeedRule {
+  id: string;
+  label: string;
+  holds: (s: FeedScene) => boolean;
+  reason: string;
+  viewpoint?: string;
+}
+
+/** The least between two balls of a swim that gives bites, min; heuristic. Under this water takes a pinch, °C. */
+const [betweenMin, pinchC] = [25, 5];
+
+/** Whether to feed a swim now, the first that holds. Source: fieldcraft, pole. */
+export const feedRules: readonly FeedRule[] = [
+  {
+    id: 'pole.feed.first-baited',
+    label: 'Two balls to begin',
+    holds: (s) => s.fed === 0 && s.isBaited && s.tempC >= pinchC,
+    reason: 'Fish here are used to bait and look for it: a plain start draws them.',
+    viewpoint: 'Heavy at first where fish are used to it; others feed little and often',
+  },
+  {
+    id: 'pole.feed.first',
+    label: 'One small ball to begin',
+    holds: (s) => s.fed === 0,
+    reason: 'Food that is not eaten in cold water lies there all day: begin with little.',
+    viewpoint: 'A quiet cup; others throw it so that it is heard',
+  },
+  {
+    id: 'pole.feed.tired',
+    label: 'No feed: rest it',
+    holds: (s) => s.isTired,
+    reason: 'The swim gives less than half of its own rate: more food will not bring them back, rest will.',
+  },
+  {
+    id: 'pole.feed.not-yet',
+    label: 'No feed yet',
+    holds: (s) => s.minutesSinceFed !== null && s.minutesSinceFed < betweenMin,
+    reason: 'The last of it still lies there.',
+  },
+  {
+    id: 'pole.feed.no-bites',
+    label: 'No feed',
+    holds: (s) => s.bitesSinceFed === 0,
+    reason: 'No bite came on the last: what lies there is not eaten.',
+  },
+  {
+    id: 'pole.feed.pinch',
+    label: 'A pinch',
+    holds: (s) => s.tempC < pinchC,
+    reason: 'They bite, and in water so cold a pinch holds them.',
+  },
+  {
+    id: 'pole.feed.top-up',
+    label: 'A small ball',
+    holds: () => true,
+    reason: 'They bite and the last is long eaten: a small one holds them.',
+  },
+];
+
+export const whetherToFeed = (scene: FeedScene): FeedRule => feedRules.find((r) => r.holds(scene))!;
+
+/** Flow under this is none: no trail, no tow, m/s. */
+export const stillMs = 0.01;
+
+/** The run of a float from where it is laid in, downstream positive; on still water to both sides. */
+export function runOf(flowMs: number, runM: number): RunSpan {
+  if (Math.abs(flowMs) < stillMs) return { fromM: -runM / 2, toM: runM / 2 };
+  return flowMs > 0 ? { fromM: 0, toM: runM } : { fromM: -runM, toM: 0 };
+}
+
+/** What a ball is made of and how hard it is squeezed. */
+export interface Ball {
+  cm: number;
+  gcc: number;
+  breaks: BallBreak;
+  particle: FeedParticle;
+}
+
+/** A ball as it was or will be dropped: m along, where it breaks, and where its food lies. */
+export interface DroppedBall {
+  dropM: number;
+  breaksAt: { alongM: number; depthM: number };
+  span: RunSpan;
+  ball: Ball;
+  sinkS: number;
+}
+
+export interface FeedPicture {
+  run: RunSpan;
+  /** The last ball of this swim: where it was dropped, and where its food lies; null where none is known so far. */
+  last: DroppedBall | null;
+  next: DroppedBall;
+  /** Middle of where the bites came, m along; null under three that have a place. */
+  biteM: number | null;
+  thirds: RunThird[];
+  best: RunThird | null;
+  /** Share of the run that the last ball fed, 0–1. */
+  fedShare: number;
+  headline: string;
+  detail: string;
+}
+
+const squeezed = { surface: 'loosely', half: 'once', bottom: 'hard', never: 'as clay' } as const;
+const leastBites = 3;
+
+const median = (list: readonly number[]): number => {
+  const ordered = [...list].sort((a, b) => a - b);
+  return (ordered[Math.floor((ordered.length - 1) / 2)] + ordered[Math.ceil((ordered.length - 1) / 2)]) / 2;
+};
+
+/** Where the fed food of a swim lies along the run, where the bites came, and how and where to drop the next ball. */
+export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feeds'>, depthM: number, flowMs: number, runM: number, ball: Ball, units: UnitPreference): FeedPicture {
+  const run = runOf(flowMs, runM);
+  const isStill = Math.abs(flowMs) < stillMs;
+  const query = (b: Ball): FeedQuery => ({ depthM, flowMs: isStill ? 0 : flowMs, ballCm: b.cm, densityGcc: b.gcc, breakAt: b.breaks, particle: b.particle });
+  const fed = swim.feeds.findLast((f) => f.ball !== null);
+  const dropped = (b: Ball, dropM: number): DroppedBall => {
+    const landing = feedLanding(query(b));
+    const at = breakPoint(query(b));
+    return { dropM, breaksAt: { ...at, alongM: dropM + at.alongM }, span: fedSpan(landing, dropM), ball: b, sinkS: landing.sinkS };
+  };
+  const last = fed?.ball ? dropped(fed.ball, fed.alongM ?? 0) : null;
+  const biteM = swim.alongM.length >= leastBites ? median(swim.alongM) : null;
+  const advice = nextBall(query(last?.ball ?? ball), biteM ?? (run.fromM + run.toM) / 2);
+  const nextAs: Ball = isStill ? ball : { ...(last?.ball ?? ball), breaks: advice.breakAt };
+  const dropM = isStill ? (biteM ?? 0) : Math.round(20 * advice.dropM) / 20;
+  const next = dropped(nextAs, dropM);
+  const thirds = biteThirds(run, swim.alongM);
+  const best = swim.alongM.length >= leastBites ? bestThird(thirds) : null;
+  return { run, last, next, biteM, thirds, best, fedShare: last ? fedShare(run, last.span) : 0, ...words() };
+
+  function words(): { headline: string; detail: string } {
+    const text = (m: number) => depthText(Math.abs(m), units);
+    if (isStill)
+      return {
+        headline: biteM === null || Math.abs(biteM) < 0.3 ? 'Feed over the float' : `Feed ${text(biteM)} to the ${biteM > 0 ? 'right' : 'left'} of the float`,
+        detail: 'Still water leaves no trail: what is fed lies where it falls.',
+      };
+    const way = Math.sign(flowMs);
+    const span = (s: RunSpan) => `${depthText(Math.min(Math.abs(s.fromM), Math.abs(s.toM)), units)} to ${depthText(Math.max(Math.abs(s.fromM), Math.abs(s.toM)), units)} down`;
+    const squeeze = last && next.ball.breaks !== last.ball.breaks ? `Squeeze the next ball ${squeezed[next.ball.breaks]}` : null;
+    if (!last) {
+      const place = Math.abs(dropM) < 0.15 ? 'at the float' : `${text(dropM)} ${dropM * way > 0 ? 'down' : 'up'} of the float`;
+      return {
+        headline: `Drop it ${place}, squeezed ${squeezed[next.ball.breaks]}`,
+        detail: biteM === null ? `Then its food lies ${span(next.span)}, in the middle of the run.` : `Then its food lies ${span(next.span)}, where the bites come.`,
+      };
+    }
+    const move = (dropM - last.dropM) * way;
+    const moved = Math.abs(move) < 0.15 ? 'the same place' : `${text(move)} further ${move > 0 ? 'down' : 'up'}`;
+    const lies = `which lies ${span(last.span)}`;
+    const offset =
+      biteM === null ? 0 : biteM * way < Math.min(last.span.fromM * way, last.span.toM * way) ? -1 : biteM * way > Math.max(last.span.fromM * way, last.span.toM * way) ? 1 : 0;
+    return {
+      headline: squeeze
+        ? `${squeeze}, ${moved === 'the same place' ? 'at the same place' : moved}`
+        : Math.abs(move) < 0.15
+          ? 'Drop the next ball at the same place'
+          : `Drop the next ball ${moved}`,
+      detail:
+        biteM === null
+          ? `The last lies ${span(last.span)}, ${Math.round(100 * fedShare(run, last.span))} % of the run.`
+          : offset === 0
+            ? `Bites come on the feed, ${lies}.`
+            : `Bites come ${offset > 0 ? 'past' : 'short of'} the feed, ${lies}.`,
+    };
+  }
+}

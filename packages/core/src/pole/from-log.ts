@@ -1,0 +1,147 @@
+import { reactionMeanings, type OutingState, type QuietReason, type StationState } from '../ledger';
+import { clamp, minuteMs } from '../units';
+import { coolingC, quietRules } from './changes';
+import { flowOfTimedFloat } from './float';
+import { bedAt, type PlumbedDepth } from './peg';
+import type { SwimLog } from './swims';
+
+/** A swim of a peg with all that its log says. */
+export interface PegSwim extends SwimLog {
+  station: StationState;
+  /** How far out, m, and the depth that was plumbed there; null where nobody has said. */
+  outM: number | null;
+  depthM: number | null;
+  feeds: OutingState['feeds'];
+  /** Where along the run its bites came, m, of those that have a place. */
+  alongM: number[];
+  bites: number;
+  fish: number;
+  /** Changes tried since the last bite, by id. */
+  tried: string[];
+}
+
+/** A peg: the bed in front of it, the flow, and its swims, nearest first. */
+export interface Peg {
+  id: string;
+  at: readonly [number, number];
+  label: string;
+  plumbed: PlumbedDepth[];
+  /** Depth-mean flow, m/s, and when it was timed; null where nobody has. `beforeMs` is the timing before it. */
+  flow: { ms: number; flowMs: number; earlierMs: number | null } | null;
+  swims: PegSwim[];
+  hereId: string;
+  fish: OutingState['fish'];
+  sinceMs: number;
+}
+
+/** A fish so soon after a bite is the fish of that bite, ms. */
+const sameBiteMs = 3 * minuteMs;
+
+/** Bites of a station in time order: those that were logged, and fish whose bite nobody tapped. */
+function bitesOf(outing: OutingState, station: string): { ms: number; alongM: number | null }[] {
+  const bites = outing.reactions.filter((r) => r.station === station && reactionMeanings[r.kind].isBite).map((r) => ({ ms: r.ms, alongM: r.alongM, isOpen: true }));
+  for (const fish of outing.fish.filter((f) => f.station === station)) {
+    const own = bites.findLast((b) => b.isOpen && b.ms <= fish.ms && fish.ms - b.ms < sameBiteMs);
+    if (own) own.isOpen = false;
+    else bites.push({ ms: fish.ms, alongM: fish.alongM, isOpen: false });
+  }
+  return bites.sort((a, b) => a.ms - b.ms);
+}
+
+function swimOf(outing: OutingState, station: StationState, plumbed: readonly PlumbedDepth[], nowMs: number): PegSwim {
+  const bites = bitesOf(outing, station.id);
+  const stays = outing.lines.filter((l) => l.station === station.id).map((l) => ({ fromMs: l.downMs, toMs: Math.min(nowMs, l.upMs ?? nowMs) }));
+  const fedMs = outing.feeds.filter((f) => f.station === station.id).map((f) => f.ms);
+  const lastBite = bites.at(-1)?.ms ?? -Infinity;
+  return {
+    id: station.id,
+    sinceMs: Math.min(station.openedMs, ...fedMs, ...stays.map((s) => s.fromMs)),
+    fedMs,
+    stays,
+    bitesMs: bites.map((b) => b.ms),
+    fishMs: outing.fish.filter((f) => f.station === station.id).map((f) => f.ms),
+    station,
+    outM: station.outM,
+    depthM: station.outM === null ? null : (bedAt(plumbed, station.outM) ?? station.depthM),
+    feeds: outing.feeds.filter((f) => f.station === station.id),
+    alongM: bites.flatMap((b) => (b.alongM === null ? [] : [b.alongM])),
+    bites: bites.length,
+    fish: outing.fish.filter((f) => f.station === station.id).length,
+    tried: outing.changes.filter((c) => c.station === station.id && c.ms > lastBite).map((c) => c.what),
+  };
+}
+
+/** The peg that a swim belongs to, as its log has it at a moment. */
+export function pegOf(outing: OutingState, here: StationState, nowMs: number): Peg {
+  const stations = outing.stations.filter((s) => s.peg === here.peg);
+  const first = stations.find((s) => s.id === here.peg) ?? here;
+  const ids = new Set(stations.map((s) => s.id));
+  // Plumbed anew at the same distance, the later depth holds.
+  const byOut = new Map(outing.plumbed.filter((p) => ids.has(p.station)).map((p) => [Math.round(p.outM * 10), { outM: p.outM, depthM: p.depthM }]));
+  const plumbed = [...byOut.values()].sort((a, b) => a.outM - b.outM);
+  const flows = outing.flows.filter((f) => ids.has(f.station)).map((f) => ({ ms: f.ms, flowMs: flowOfTimedFloat(f.alongM, f.seconds) }));
+  const last = flows.at(-1);
+  return {
+    id: first.id,
+    at: first.at,
+    label: first.label,
+    plumbed,
+    flow: last ? { ...last, earlierMs: flows.at(-2)?.flowMs ?? null } : null,
+    swims: stations.map((s) => swimOf(outing, s, plumbed, nowMs)).sort((a, b) => (a.outM ?? 0) - (b.outM ?? 0)),
+    hereId: here.id,
+    fish: outing.fish.filter((f) => ids.has(f.station)),
+    sinceMs: Math.min(...stations.map((s) => s.openedMs)),
+  };
+}
+
+/** A reason that was tapped holds for so long, ms; cooling counts against the warmest of the hours before. Heuristic. */
+const seenForMs = 45 * minuteMs;
+const coolingWithinMs = 6 * 60 * minuteMs;
+/** Rain of an hour that is felt in the water, mm. */
+const leastRainMm = 0.2;
+
+export interface RainNow {
+  precipMm: number;
+  airC: number;
+}
+
+/** Why it may be quiet now: what was tapped, water measured colder than before, and rain colder than the water. Each with who says so. */
+export function quietReasons(
+  outing: Pick<OutingState, 'quiet' | 'temperatures'>,
+  nowMs: number,
+  rain: RainNow | null,
+  waterC: number | null,
+): { id: QuietReason; by: 'seen' | 'measured' | 'weather' }[] {
+  const found = new Map<QuietReason, 'seen' | 'measured' | 'weather'>();
+  for (const q of outing.quiet) if (q.ms <= nowMs && nowMs - q.ms < seenForMs) found.set(q.what, 'seen');
+  const temps = outing.temperatures.filter((t) => t.ms <= nowMs && nowMs - t.ms < coolingWithinMs);
+  const last = temps.at(-1);
+  if (last && Math.max(...temps.map((t) => t.tempC)) - last.tempC >= coolingC - 1e-9) found.set('cooling', 'measured');
+  if (rain && waterC !== null && rain.precipMm >= leastRainMm && rain.airC > 0 && rain.airC < waterC && !found.has('cold-rain')) found.set('cold-rain', 'weather');
+  return quietRules.filter((r) => found.has(r.id)).map((r) => ({ id: r.id, by: found.get(r.id)! }));
+}
+
+/** Distances to plumb so that six depths tell the bed, m: even from near the bank to the pole's end, the pole's end included. */
+export const plumbingPlan = (reachM: number, count = 6): number[] => Array.from({ length: count }, (_, k) => Math.round(2 * (1 + ((reachM - 1) * k) / (count - 1))) / 2);
+
+/** The far swim is the deepest within reach, the near one the first with this share of its depth, so much nearer at least, m. Heuristic. */
+const [nearShare, apartM] = [0.65, 3];
+
+/** Two swims that the bed offers; null before three depths are plumbed. `nearM` is null where all that is deep enough lies too near the far one. */
+export function suggestedSwims(plumbed: readonly PlumbedDepth[], reachM: number): { nearM: number | null; farM: number } | null {
+  const within = plumbed.filter((p) => p.outM <= reachM).sort((a, b) => a.outM - b.outM);
+  if (within.length < 3) return null;
+  const deepest = Math.max(...within.map((p) => p.depthM));
+  // Of depths nearly alike the further: it is the quieter one.
+  const far = within.findLast((p) => p.depthM >= 0.95 * deepest)!;
+  let nearM: number | null = null;
+  for (let out = within[0].outM; out <= far.outM - apartM; out += 0.5)
+    if ((bedAt(within, out) ?? 0) >= nearShare * far.depthM) {
+      nearM = clamp(Math.round(2 * out) / 2, 1, far.outM - apartM);
+      break;
+    }
+  return { nearM, farM: far.outM };
+}
+
+/** The planned distance nearest to a place along the pole, m. */
+export const nearestPlanned = (planned: readonly number[], outM: number): number => planned.reduce((a, b) => (Math.abs(b - outM) < Math.abs(a - outM) ? b : a));
