@@ -26,7 +26,7 @@ const allowed = {
   pole: ['units', 'rig', 'fish', 'ground', 'ledger'],
   law: ['units', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
-  fieldcraft: ['tackle', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river'],
+  fieldcraft: ['tackle', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
 };
 

@@ -4,6 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { chromiumLaunch } from './chromium.mjs';
 import { freePort } from './cluster.mjs';
+import { shiftedOuting } from './shifted-outing.mjs';
 import { root, startStack } from './stack.mjs';
 
 const folder = path.join(root, 'docs/screenshots');
@@ -106,7 +107,6 @@ try {
   await page.getByRole('radio', { name: 'Fish expected' }).click();
   await page.getByRole('button', { name: 'Done' }).click();
   await page.waitForTimeout(1500);
-  await shot('water-plan');
   await page.getByRole('button', { name: 'Start outing' }).click();
   await page.getByRole('button', { name: 'Drill here' }).click();
   await page.getByRole('button', { name: 'Hole is drilled' }).click();
@@ -141,7 +141,6 @@ try {
   await page.waitForTimeout(600);
   await page.getByRole('button', { name: 'Which fish is it?' }).click();
   await page.getByRole('radio', { name: '7 or 8' }).click();
-  await shot('fish-key');
   await page.getByRole('button', { name: /: take it$/ }).click();
   await page.getByRole('button', { name: 'Released' }).click();
   await go('/hole', wide, shaft);
@@ -170,18 +169,54 @@ try {
   await page.getByRole('radio', { name: 'Sliding float' }).click();
   await page.waitForTimeout(600);
   await shot('gear-rig');
-  await page.evaluate(() => navigator.serviceWorker.ready);
-  await go('/hole', phone, shaft);
-  await stack.killServer();
-  await context.setOffline(true);
-  await page.getByText('no signal: simulated on this phone').waitFor();
-  await page.getByRole('button', { name: 'Looked', exact: true }).click();
-  await page.getByRole('button', { name: 'Bite', exact: true }).click();
-  await page.getByText('2 unsent').waitFor();
-  await page.waitForTimeout(9000);
-  await shot('offline');
 } finally {
-  await browser.close();
+  await context.close();
   await stack.stop();
   rmSync(dataDir, { recursive: true, force: true });
+}
+try {
+  await noon('pole', 'marrow-drain', 3, (form) => `peg-${form}`);
+} finally {
+  await browser.close();
+}
+
+/** Noon of the same day with hours behind it, in metres: what a morning adds up to. */
+async function noon(method, water, hours, name) {
+  const folderAt = mkdtempSync(path.join(os.tmpdir(), 'burrow-shots-'));
+  chmodSync(folderAt, 0o711);
+  const start = '2027-01-16T12:26:00-09:00';
+  const later = await startStack({ dataDir: folderAt, port: await freePort(), start });
+  const view = await (await browser.newContext({ viewport: phone })).newPage();
+  try {
+    await view.goto(later.url);
+    await view.getByRole('button', { name: 'Enter the demo' }).click();
+    await view.getByRole('heading', { level: 1 }).first().waitFor();
+    const { account } = await (await view.request.get(`${later.url}/api/session`)).json();
+    const events = shiftedOuting(method, water, hours, Date.parse(start)).map((e) => ({ ...e, angler: account.id }));
+    const sent = await view.request.post(`${later.url}/api/ledger/sync`, { data: { device: 'demo-phone', cursor: 0, events } });
+    if ((await sent.json()).rejected.length > 0) throw new Error(`the server would not have the outing of ${method}`);
+    await view.evaluate((kept) => localStorage.setItem('burrow.preferences', JSON.stringify(kept)), {
+      version: 2,
+      theme: 'day',
+      water,
+      units: { depth: 'm', ice: 'cm', fishLength: 'cm', weight: 'g', temp: 'C', wind: 'ms', distance: 'm' },
+      kit: { rods: [], floats: [0.2, 0.4, 0.6].map((capacityG) => ({ id: String(capacityG), name: 'Slim float', capacityG })), feed: [] },
+    });
+    for (const [size, form] of [
+      [phone, 'phone'],
+      [wide, 'wide'],
+    ]) {
+      await view.setViewportSize(size);
+      await view.goto(`${later.url}/hole`);
+      await view.getByRole('button', { name: 'More', exact: true }).waitFor({ timeout: 60_000 });
+      await view.waitForTimeout(3000);
+      if (!name(form)) continue;
+      await view.screenshot({ path: path.join(folder, `${name(form)}.png`) });
+      process.stdout.write(`· ${name(form)}.png\n`);
+    }
+  } finally {
+    await view.close();
+    await later.stop();
+    rmSync(folderAt, { recursive: true, force: true });
+  }
 }

@@ -11,8 +11,7 @@ const shotsOf = (page: Page) => async (name: string) => {
 /** Puts six depths on the pad, a tap each: across is how far out, down is how deep. */
 async function plumb(page: Page, depths: readonly number[]) {
   const pad = (await page.getByRole('img', { name: /^Depths by distance/ }).boundingBox())!;
-  for (let k = 0; k < depths.length; k++)
-    await page.mouse.click(pad.x + 34 + (k / (depths.length - 1)) * (pad.width - 68), pad.y + 26 + (depths[k] / 3) * (pad.height - 26));
+  for (let k = 0; k < depths.length; k++) await page.mouse.click(pad.x + 52 + (k / (depths.length - 1)) * (pad.width - 82), pad.y + 26 + (depths[k] / 3) * (pad.height - 26));
 }
 
 test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed, two swims, the network cut, a swap, the bag, rain', async ({ demo: page, stack, context }) => {
@@ -86,7 +85,7 @@ test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed
 
   await test.step('what the rig is made of, and the reason why', async () => {
     await page.getByRole('button', { name: 'Rig', exact: true }).click();
-    await expect(page.getByText(/No floats in Gear/).first()).toBeVisible();
+    await expect(page.getByText(/No floats in Gear/)).toBeVisible();
     await shot('peg-rig');
     expect(await serious(page), 'rigs').toEqual([]);
     await page.getByRole('button', { name: 'Close' }).click();
@@ -96,13 +95,18 @@ test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed
   });
 
   await test.step('swapped to the far swim; all comes to the server when the signal is back', async () => {
-    await page.getByRole('button', { name: /^Swap to / }).last().click();
+    await page
+      .getByRole('button', { name: /^Swap to / })
+      .last()
+      .click();
     await expect(page.getByText(/^Swapped to /)).toBeVisible();
     await expect(page.getByText(/\d+ unsent/)).toBeVisible();
     await context.setOffline(false);
     await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'plumbed' AND at > '2027-01-01'"))[0].n, { timeout: 30_000 }).toBe(6);
     await expect
-      .poll(async () => (await stack.query("SELECT body->>'alongM' AS along FROM event WHERE kind = 'reaction' AND body ? 'alongM' AND at > '2027-01-01'")).length, { timeout: 30_000 })
+      .poll(async () => (await stack.query("SELECT body->>'alongM' AS along FROM event WHERE kind = 'reaction' AND body ? 'alongM' AND at > '2027-01-01'")).length, {
+        timeout: 30_000,
+      })
       .toBe(1);
   });
 
@@ -149,7 +153,10 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.getByRole('button', { name: 'Time the float' }).click();
   await page.getByRole('button', { name: 'It stands still' }).click();
   await page.getByRole('button', { name: /^Feed .*: (two balls|one small ball)/ }).click();
-  await page.getByRole('button', { name: /^Line down on |^Feed / }).first().click();
+  await page
+    .getByRole('button', { name: /^Line down on |^Feed / })
+    .first()
+    .click();
   await page.getByRole('button', { name: /^Line down on / }).click();
   await expect(heading).toHaveText(/^(Stay on|Settling until)/);
   await page.keyboard.press('f');

@@ -156,7 +156,11 @@ function poleDay(day: Day, random: Random): LedgerEvent[] {
     if (ms < nextLook) continue;
     nextLook = ms + lookMin * minuteMs;
     const state = fold(pen.events).outings[0];
-    const peg = pegOf(state, state.stations.find((s) => s.id === here)!, ms);
+    const peg = pegOf(
+      state,
+      state.stations.find((s) => s.id === here)!,
+      ms,
+    );
     const answer = pegAnswer({ peg, tempC: day.tempC(hour), reasons: [], isBaited: day.isBaited, reachM: day.reachM, nowMs: ms, units: metric, zone });
     if (answer.swapTo) {
       pen.write(ms, 'line-up', { line });

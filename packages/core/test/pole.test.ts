@@ -250,7 +250,7 @@ describe('swims', () => {
     const near = swim('6 m', [[0, 30]], every(0, 30, 3));
     const answer = whichSwim([near, far], '11 m', mood, 100 * minuteMs)!;
     expect(answer.here).toBe('6 m');
-    expect(answer.reason).toMatch(/Rest brings the other back/);
+    expect(answer.reason).toMatch(/Rest brings this one back/);
     expect(answer.untilMs).toBeGreaterThan(100 * minuteMs);
     const busy = whichSwim([near, swim('11 m', [[30, 100]], every(30, 100, 2))], '11 m', mood, 100 * minuteMs)!;
     expect(busy.here).toBe('11 m');

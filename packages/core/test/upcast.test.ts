@@ -19,7 +19,22 @@ function renamed(value: unknown): unknown {
   const next = Object.fromEntries(Object.entries(value).map(([key, inner]) => [names[key] ?? key, renamed(inner)]));
   if ('openedMs' in next) return { ...next, kind: 'hole', method: 'ice', track: null };
   if ('downMs' in next) return { ...next, cadences: [], second: null };
-  if ('startedMs' in next) return { ...next, method: 'ice', methods: [{ ms: next.startedMs, method: 'ice' }], casts: [], feeds: [], rests: [], felt: [], levels: [], plumbed: [], flows: [], changes: [], quiet: [], weighed: [] };
+  if ('startedMs' in next)
+    return {
+      ...next,
+      method: 'ice',
+      methods: [{ ms: next.startedMs, method: 'ice' }],
+      casts: [],
+      feeds: [],
+      rests: [],
+      felt: [],
+      levels: [],
+      plumbed: [],
+      flows: [],
+      changes: [],
+      quiet: [],
+      weighed: [],
+    };
   if ('fate' in next || ('cadence' in next && 'bottomM' in next)) return { ...next, cast: null, outM: null };
   return next;
 }

@@ -3,13 +3,14 @@ import { suggestionRules, cadences, sightingRules } from '../coach';
 import { afterRules, bankCadences, cadenceRules } from '../casting';
 import { placeRules } from '../holes';
 import { clockRules, lightRules, phaseRules, stageRules, type ViewpointQuestion } from '../outlook';
+import { changeRules, feedRules, quietRules } from '../pole';
 import { lieRules } from '../river';
 import type { PhaseName } from '../weather';
 
 /** A rule of fieldcraft as it stands in its table: what it looks at, what follows, why, and how much weight it starts with. */
 export interface FieldcraftRule {
   id: string;
-  section: 'season' | 'weather' | 'light' | 'clock' | 'places' | 'at the hole' | 'casting';
+  section: 'season' | 'weather' | 'light' | 'clock' | 'places' | 'at the hole' | 'casting' | 'at the peg';
   condition: string;
   effect: string;
   reason: string;
@@ -157,6 +158,23 @@ export function fieldcraftRules(): FieldcraftRule[] {
       condition: 'How to bring it back',
       effect: `${bankCadences.find((c) => c.id === r.cadence)!.name.toLowerCase()}, and rest by the cold`,
       reason: r.reason,
+      strength: 0.5,
+    })),
+    ...feedRules.map((r): FieldcraftRule => ({ id: r.id, section: 'at the peg', condition: 'Whether to feed', effect: r.label.toLowerCase(), reason: r.reason, strength: 0.5 })),
+    ...changeRules.map((r): FieldcraftRule => ({
+      id: r.id,
+      section: 'at the peg',
+      condition: r.id === 'pole.change.none-yet' ? 'A wait that is usual for the swim' : 'An unusual wait, in this order',
+      effect: r.label.toLowerCase(),
+      reason: r.reason,
+      strength: 0.5,
+    })),
+    ...quietRules.map((r): FieldcraftRule => ({
+      id: `pole.quiet.${r.id}`,
+      section: 'at the peg',
+      condition: r.label,
+      effect: `bites expected × ${r.factor.toFixed(2)}`,
+      reason: r.says,
       strength: 0.5,
     })),
     ...approachRules.map((r): FieldcraftRule => ({

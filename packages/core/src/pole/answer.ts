@@ -126,7 +126,13 @@ export function pegAnswer(query: PegQuery): PegAnswer {
       headline: `Settling until ${clockText(view.untilMs, zone)}`,
       detail: `${swimName(here, units)} was fed and has not bitten yet: in water so cold it takes its time.`,
     };
-  return { ...common, swapTo: null, headline: `Stay on ${swimName(here, units)} until ${until}`, detail: `${swims.reason}${says}` };
+  const isNew = swims.views.some((v) => v.bites > view.bites && v.state !== 'settling');
+  return {
+    ...common,
+    swapTo: null,
+    headline: `Stay on ${swimName(here, units)} until ${until}`,
+    detail: `${swims.reason}${isNew ? ' You have only just come: a quarter of an hour tells more.' : ''}${says}`,
+  };
 }
 
 const viewOf = (swims: SwimAnswer, swim: PegSwim): SwimView => swims.views.find((v) => v.id === swim.id)!;

@@ -119,18 +119,21 @@ export interface FeedPicture {
 
 const squeezed = { surface: 'loosely', half: 'once', bottom: 'hard', never: 'as clay' } as const;
 const leastBites = 3;
+/** Nearer than this is the same place, m. */
+const onPlaceM = 0.3;
 
 const median = (list: readonly number[]): number => {
   const ordered = [...list].sort((a, b) => a - b);
   return (ordered[Math.floor((ordered.length - 1) / 2)] + ordered[Math.ceil((ordered.length - 1) / 2)]) / 2;
 };
 
-/** Where the fed food of a swim lies along the run, where the bites came, and how and where to drop the next ball. */
-export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feeds'>, depthM: number, flowMs: number, runM: number, ball: Ball, units: UnitPreference): FeedPicture {
+/** Flow null is not timed: drawn as still, and said so. Where the fed food of a swim lies along the run, where the bites came, and how and where to drop the next ball. */
+export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feedsNow'>, depthM: number, timedMs: number | null, runM: number, ball: Ball, units: UnitPreference): FeedPicture {
+  const flowMs = timedMs ?? 0;
   const run = runOf(flowMs, runM);
   const isStill = Math.abs(flowMs) < stillMs;
   const query = (b: Ball): FeedQuery => ({ depthM, flowMs: isStill ? 0 : flowMs, ballCm: b.cm, densityGcc: b.gcc, breakAt: b.breaks, particle: b.particle });
-  const fed = swim.feeds.findLast((f) => f.ball !== null);
+  const fed = swim.feedsNow.findLast((f) => f.ball !== null);
   const dropped = (b: Ball, dropM: number): DroppedBall => {
     const landing = feedLanding(query(b));
     const at = breakPoint(query(b));
@@ -148,13 +151,18 @@ export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feeds'>, depthM: num
 
   function words(): { headline: string; detail: string } {
     const text = (m: number) => depthText(Math.abs(m), units);
+    if (timedMs === null) return { headline: 'Time the float before you feed', detail: 'Where the food comes to lie depends on the flow.' };
     if (isStill)
       return {
         headline: biteM === null || Math.abs(biteM) < 0.3 ? 'Feed over the float' : `Feed ${text(biteM)} to the ${biteM > 0 ? 'right' : 'left'} of the float`,
         detail: 'Still water leaves no trail: what is fed lies where it falls.',
       };
     const way = Math.sign(flowMs);
-    const span = (s: RunSpan) => `${depthText(Math.min(Math.abs(s.fromM), Math.abs(s.toM)), units)} to ${depthText(Math.max(Math.abs(s.fromM), Math.abs(s.toM)), units)} down`;
+    // What lies within a hand's breadth lies at one place.
+    const span = (s: RunSpan) => {
+      const [a, b] = [Math.min(Math.abs(s.fromM), Math.abs(s.toM)), Math.max(Math.abs(s.fromM), Math.abs(s.toM))];
+      return b - a < onPlaceM ? `${depthText((a + b) / 2, units)} down` : `${depthText(a, units)} to ${depthText(b, units)} down`;
+    };
     const squeeze = last && next.ball.breaks !== last.ball.breaks ? `Squeeze the next ball ${squeezed[next.ball.breaks]}` : null;
     if (!last) {
       const place = Math.abs(dropM) < 0.15 ? 'at the float' : `${text(dropM)} ${dropM * way > 0 ? 'down' : 'up'} of the float`;
@@ -166,8 +174,8 @@ export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feeds'>, depthM: num
     const move = (dropM - last.dropM) * way;
     const moved = Math.abs(move) < 0.15 ? 'the same place' : `${text(move)} further ${move > 0 ? 'down' : 'up'}`;
     const lies = `which lies ${span(last.span)}`;
-    const offset =
-      biteM === null ? 0 : biteM * way < Math.min(last.span.fromM * way, last.span.toM * way) ? -1 : biteM * way > Math.max(last.span.fromM * way, last.span.toM * way) ? 1 : 0;
+    const ends = [last.span.fromM * way, last.span.toM * way];
+    const offset = biteM === null ? 0 : biteM * way < Math.min(...ends) - onPlaceM ? -1 : biteM * way > Math.max(...ends) + onPlaceM ? 1 : 0;
     return {
       headline: squeeze
         ? `${squeeze}, ${moved === 'the same place' ? 'at the same place' : moved}`

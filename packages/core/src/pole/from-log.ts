@@ -1,7 +1,7 @@
 import { reactionMeanings, type OutingState, type QuietReason, type StationState } from '../ledger';
 import { clamp, minuteMs } from '../units';
 import { coolingC, quietRules } from './changes';
-import { flowOfTimedFloat } from './float';
+import { flowOfTimedFloat, isOtherFloat } from './float';
 import { bedAt, type PlumbedDepth } from './peg';
 import type { SwimLog } from './swims';
 
@@ -12,8 +12,9 @@ export interface PegSwim extends SwimLog {
   outM: number | null;
   depthM: number | null;
   feeds: OutingState['feeds'];
-  /** Where along the run its bites came, m, of those that have a place. */
+  /** Of the flow as it is now: where along the run its bites came, m, of those that have a place, and what was fed. */
   alongM: number[];
+  feedsNow: OutingState['feeds'];
   bites: number;
   fish: number;
   /** Changes tried since the last bite, by id. */
@@ -27,7 +28,7 @@ export interface Peg {
   label: string;
   plumbed: PlumbedDepth[];
   /** Depth-mean flow, m/s, and when it was timed; null where nobody has. `beforeMs` is the timing before it. */
-  flow: { ms: number; flowMs: number; earlierMs: number | null } | null;
+  flow: { ms: number; flowMs: number; earlierMs: number | null; sinceMs: number } | null;
   swims: PegSwim[];
   hereId: string;
   fish: OutingState['fish'];
@@ -48,7 +49,7 @@ function bitesOf(outing: OutingState, station: string): { ms: number; alongM: nu
   return bites.sort((a, b) => a.ms - b.ms);
 }
 
-function swimOf(outing: OutingState, station: StationState, plumbed: readonly PlumbedDepth[], nowMs: number): PegSwim {
+function swimOf(outing: OutingState, station: StationState, plumbed: readonly PlumbedDepth[], flowSinceMs: number, nowMs: number): PegSwim {
   const bites = bitesOf(outing, station.id);
   const stays = outing.lines.filter((l) => l.station === station.id).map((l) => ({ fromMs: l.downMs, toMs: Math.min(nowMs, l.upMs ?? nowMs) }));
   const fedMs = outing.feeds.filter((f) => f.station === station.id).map((f) => f.ms);
@@ -64,7 +65,8 @@ function swimOf(outing: OutingState, station: StationState, plumbed: readonly Pl
     outM: station.outM,
     depthM: station.outM === null ? null : (bedAt(plumbed, station.outM) ?? station.depthM),
     feeds: outing.feeds.filter((f) => f.station === station.id),
-    alongM: bites.flatMap((b) => (b.alongM === null ? [] : [b.alongM])),
+    alongM: bites.flatMap((b) => (b.alongM === null || b.ms < flowSinceMs ? [] : [b.alongM])),
+    feedsNow: outing.feeds.filter((f) => f.station === station.id && f.ms >= flowSinceMs),
     bites: bites.length,
     fish: outing.fish.filter((f) => f.station === station.id).length,
     tried: outing.changes.filter((c) => c.station === station.id && c.ms > lastBite).map((c) => c.what),
@@ -81,17 +83,47 @@ export function pegOf(outing: OutingState, here: StationState, nowMs: number): P
   const plumbed = [...byOut.values()].sort((a, b) => a.outM - b.outM);
   const flows = outing.flows.filter((f) => ids.has(f.station)).map((f) => ({ ms: f.ms, flowMs: flowOfTimedFloat(f.alongM, f.seconds) }));
   const last = flows.at(-1);
+  // Another flow lays food and fish elsewhere: what is known of the run begins with the first timing like the last.
+  let like = flows.length - 1;
+  while (like > 0 && Math.sign(flows[like - 1].flowMs) === Math.sign(flows[like].flowMs) && !isOtherFloat(flows[like - 1].flowMs, last!.flowMs)) like--;
+  const sinceMs = like > 0 ? flows[like].ms : -Infinity;
   return {
     id: first.id,
     at: first.at,
     label: first.label,
     plumbed,
-    flow: last ? { ...last, earlierMs: flows.at(-2)?.flowMs ?? null } : null,
-    swims: stations.map((s) => swimOf(outing, s, plumbed, nowMs)).sort((a, b) => (a.outM ?? 0) - (b.outM ?? 0)),
+    flow: last ? { ...last, earlierMs: flows.at(-2)?.flowMs ?? null, sinceMs } : null,
+    swims: stations.map((s) => swimOf(outing, s, plumbed, sinceMs, nowMs)).sort((a, b) => (a.outM ?? 0) - (b.outM ?? 0)),
     hereId: here.id,
     fish: outing.fish.filter((f) => ids.has(f.station)),
     sinceMs: Math.min(...stations.map((s) => s.openedMs)),
   };
+}
+
+/** The pegs of an outing whose swims were chosen, as they stood at a moment; `hereId` is the swim fished last. */
+export function pegsOf(outing: OutingState, atMs: number): Peg[] {
+  const swims = outing.stations.filter((s) => s.outM !== null);
+  return [...new Set(swims.map((s) => s.peg))].map((id) => {
+    const own = swims.filter((s) => s.peg === id);
+    const last = outing.lines.findLast((l) => own.some((s) => s.id === l.station))?.station;
+    return pegOf(outing, own.find((s) => s.id === last) ?? own[0], atMs);
+  });
+}
+
+/** A bite so soon after a change, before another one, is laid to it, ms. Heuristic. */
+const answeredWithinMs = 15 * minuteMs;
+
+/** What each change that was tried came to, over outings: times tried, and times it won a bite. */
+export function changesAnswered(outings: readonly OutingState[]): Map<string, { tried: number; won: number }> {
+  const found = new Map<string, { tried: number; won: number }>();
+  for (const outing of outings)
+    outing.changes.forEach((change, k) => {
+      const next = outing.changes.find((c, i) => i > k && c.station === change.station)?.ms ?? Infinity;
+      const isWon = bitesOf(outing, change.station).some((b) => b.ms > change.ms && b.ms < next && b.ms - change.ms <= answeredWithinMs);
+      const so = found.get(change.what) ?? { tried: 0, won: 0 };
+      found.set(change.what, { tried: so.tried + 1, won: so.won + (isWon ? 1 : 0) });
+    });
+  return found;
 }
 
 /** A reason that was tapped holds for so long, ms; cooling counts against the warmest of the hours before. Heuristic. */

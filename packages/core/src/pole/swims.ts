@@ -172,10 +172,13 @@ export function whichSwim(logs: readonly SwimLog[], hereId: string | null, mood:
 }
 
 function reasonOf(log: SwimLog, chosen: SwimView, other: SwimView | null, hereId: string | null, nowMs: number): string {
+  const isThere = chosen.id !== hereId && hereId !== null;
   const figures = other
-    ? `Next ten minutes: ${chosen.bites.toFixed(1)} bites here, ${other.bites.toFixed(1)} on the other.`
+    ? isThere
+      ? `Next ten minutes: ${chosen.bites.toFixed(1)} bites there, ${other.bites.toFixed(1)} here.`
+      : `Next ten minutes: ${chosen.bites.toFixed(1)} bites here, ${other.bites.toFixed(1)} on the other.`
     : `Next ten minutes: ${chosen.bites.toFixed(1)} bites.`;
-  if (chosen.id !== hereId && hereId !== null) return `${figures} Rest brings the other back.`;
+  if (isThere) return `${figures} Rest brings this one back.`;
   const stay = log.stays.at(-1);
   const quiet = Math.round((nowMs - Math.max(stay?.fromMs ?? nowMs, ...log.bitesMs)) / minuteMs);
   return quiet >= 5 ? `${figures} Nothing for ${quiet} min.` : figures;

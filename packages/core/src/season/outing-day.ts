@@ -1,5 +1,5 @@
 import type { LedgerState, OutingState } from '../ledger';
-import { counted, hourMs, type UnitPreference } from '../units';
+import { counted, hourMs, type UnitPreference, depthText } from '../units';
 import { catchesOf, effortIntervals, heightBands } from './effort';
 import { rowLabel } from './wording';
 
@@ -109,8 +109,10 @@ const leastHours = 0.25;
 
 /** The outing in a sentence, with the figures behind it and what it was made of. */
 export function outingDayWords(day: OutingDay, outing: OutingState, place: string, units: UnitPreference): { made: string; headline: string; detail: string } {
+  const swims = outing.stations.filter((s) => s.outM !== null);
   const made = [
-    counted(outing.stations.length, place.toLowerCase()),
+    counted(new Set(outing.stations.map((s) => s.peg)).size, place.toLowerCase()),
+    swims.length > 0 ? counted(swims.length, 'swim') : null,
     outing.casts.length > 0
       ? null
       : day.lineHours >= 0.05
@@ -133,6 +135,7 @@ export function outingDayWords(day: OutingDay, outing: OutingState, place: strin
       detail: day.lineHours > 0 ? 'It counts all the same: line in the water without a fish is what rates are made of.' : 'No line was logged.',
     };
   if (outing.casts.length > 0) return { made: said, ...castDayWords(outing) };
+  if (swims.length > 0) return { made: said, ...swimDayWords(outing, units) };
   const top = [...day.heights].sort((a, b) => b.fish - a.fish)[0];
   const rate = (h: Height) => `${(h.fish / h.hours).toFixed(1)} an hour`;
   const headline = known === 0 ? `${day.fish} fish` : day.fish === 1 ? `1 fish, ${label(top.band)}` : `${top.fish} of ${day.fish} came ${label(top.band)}`;
@@ -153,6 +156,13 @@ function castDayWords({ stations, casts, fish }: OutingState): { headline: strin
     headline: `${fish.length} fish in ${counted(casts.length, 'cast')}`,
     detail: `Stand ${best.label} gave ${best.fish === fish.length && fish.length > 1 ? 'all of them' : counted(best.fish, 'fish', 'fish')} in ${counted(best.casts, 'cast')}. One outing is too little to tell luck from skill.`,
   };
+}
+
+/** A day at a peg: which swim gave how many of the fish. */
+function swimDayWords({ stations, fish }: OutingState, units: UnitPreference): { headline: string; detail: string } {
+  const by = stations.filter((s) => s.outM !== null).map((s) => ({ name: depthText(s.outM!, units), fish: fish.filter((f) => f.station === s.id).length }));
+  const parts = by.map((s) => `${s.name} gave ${s.fish}`);
+  return { headline: counted(fish.length, 'fish', 'fish'), detail: `${parts.join(', ')}. One outing is too little to tell luck from skill.` };
 }
 
 /** What of a day was tried without a bite, in words: baits with their time and places; empty where each had one. */

@@ -17,6 +17,7 @@ const sections = [
   { id: 'places', label: 'Places' },
   { id: 'at the hole', label: 'At the hole' },
   { id: 'casting', label: 'Casting' },
+  { id: 'at the peg', label: 'At the peg' },
 ] as const satisfies readonly { id: FieldcraftRule['section']; label: string }[];
 
 /** Which rules does the advice go by, and what does my log say of each? */

@@ -26,12 +26,12 @@ export function FeedSheet({ control }: { control: PegControl }) {
   const swim = peg.swims.find((s) => s.id === swimId) ?? here;
   const [ownDrop, setDrop] = useState<number | null>(null);
   const isHere = swim.id === here.id;
-  const picture = isHere ? feed : feedPicture(swim, swim.depthM ?? depthM, flowMs ?? 0, pole.runM, ball, units);
+  const picture = isHere ? feed : feedPicture(swim, swim.depthM ?? depthM, flowMs, pole.runM, ball, units);
   const dropM = ownDrop ?? picture.next.dropM;
   const at = feedPicture(
-    { alongM: [], feeds: [{ ms: 0, station: swim.id, what: ball.particle, massG: null, alongM: dropM, ball }] },
+    { alongM: [], feedsNow: [{ ms: 0, station: swim.id, what: ball.particle, massG: null, alongM: dropM, ball }] },
     swim.depthM ?? depthM,
-    flowMs ?? 0,
+    flowMs,
     pole.runM,
     ball,
     units,

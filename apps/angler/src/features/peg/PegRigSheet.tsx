@@ -2,7 +2,7 @@ import { shotText, swimName, usualShot } from '@burrow/core/pole';
 import { clamp, currentText, depthFine, liftText, tempText } from '@burrow/core/units';
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { change } from '@/data/preferences';
+import { change, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -15,6 +15,7 @@ const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default:
 /** Float, shot and depth for each swim, and the table of shot they are made from. */
 export function PegRigSheet({ control }: { control: PegControl }) {
   const { peg, units, pole, rigAt, depthM, setSheet, temp, flowMs } = control;
+  const { kit } = usePreferences();
   const [edits, setEdits] = useState(false);
   const placed = peg.swims.filter((s) => s.outM !== null);
   const swims = placed.length > 0 ? placed : [control.here];
@@ -25,17 +26,17 @@ export function PegRigSheet({ control }: { control: PegControl }) {
           ? `Worked out for still water: the flow is not timed. Water ${tempText(temp.value, units)}, ${temp.by}.`
           : `Flow ${currentText(Math.abs(flowMs), units)} over the depth${flowMs < 0 ? ', running back' : ''}. Water ${tempText(temp.value, units)}, ${temp.by}.`}
       </Text>
+      {kit.floats.length === 0 ? <Text tone="straw">No floats in Gear: these are what depth and flow ask for. Write down yours, and the rig is made for one you have.</Text> : null}
       {swims.map((swim) => {
         const rig = rigAt(swim.depthM ?? depthM);
         return (
           <View key={swim.id} style={{ gap: 2 }}>
             <Text heading={2} size="lead">
-              {`${swimName(swim, units)}: ${rig.float ? `${rig.float.name}, ${rig.float.capacityG} g` : `a float of ${rig.wantedG.toFixed(1)} g`}`}
+              {`${swimName(swim, units)}: ${rig.float ? `${rig.float.name}, ${rig.float.capacityG} g` : `a float of ${rig.wantedG.toFixed(2)} g`}`}
             </Text>
             {rig.changeText ? <Text tone="straw">{rig.changeText}</Text> : null}
-            {rig.float === null ? <Text tone="second">No floats in Gear: this is what the depth and flow ask for.</Text> : null}
             {rig.float && rig.float.capacityG < rig.wantedG - 0.01 ? (
-              <Text tone="straw">{`It carries less than the ${rig.wantedG.toFixed(1)} g that depth and flow ask for.`}</Text>
+              <Text tone="straw">{`It carries less than the ${rig.wantedG.toFixed(2)} g that depth and flow ask for.`}</Text>
             ) : null}
             <Text>{rig.plan ? `${shotText(rig.plan)}: ${rig.plan.totalG.toFixed(2)} g, ${rig.plan.leftG.toFixed(2)} g to spare` : 'It cannot carry hook and bait.'}</Text>
             {rig.plan ? (

@@ -178,7 +178,7 @@ function WeighSheet({ control }: { control: PegControl }) {
 
 /** What is wanted less often at a peg. */
 function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
-  const { outing, station, units, zone, setSheet, answer, peg, here, swap, swapTo, others, changed, seen, reasons, pole, bag, target, temp, method } = control;
+  const { outing, station, units, zone, setSheet, answer, peg, here, swap, swapTo, others, changed, before, seen, reasons, pole, bag, target, temp, method } = control;
   const router = useRouter();
   const close = () => setSheet(null);
   const stepG = units.weight === 'lb' ? 453.59 : 500;
@@ -196,7 +196,7 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
       <View style={{ gap: 6 }}>
         <Text strong>{`One change: ${answer.change.label.toLowerCase()}`}</Text>
         <Text size="small" tone="second">
-          {answer.change.reason}
+          {`${answer.change.reason}${before && before.tried > 0 ? ` In your log it won a bite ${before.won} of ${before.tried} times.` : ''}`}
         </Text>
         {answer.change.id === 'pole.change.none-yet' ? null : <Action height={64} label="Done: log the change" onPress={() => void changed()} />}
       </View>

@@ -13,7 +13,7 @@ import { useSize } from '@/ui/useSize';
 import type { PegControl } from './usePeg';
 
 const padHeight = 300;
-const [topPx, sidePx] = [26, 34];
+const [topPx, leftPx, sidePx] = [26, 52, 30];
 
 /** Six depths along the pole, a tap each: across is how far out, down is how deep. The last one can be set finer below. */
 export function PlumbSheet({ control }: { control: PegControl }) {
@@ -27,11 +27,11 @@ export function PlumbSheet({ control }: { control: PegControl }) {
   const [padM, setPad] = useState(deepest > 2.6 ? 6 : 3);
   const unitM = metresPerDepthUnit(units);
   const fine = units.depth === 'ft' ? unitM / 4 : 0.05;
-  const x = (m: number) => sidePx + ((m - planned[0]) / (planned[planned.length - 1] - planned[0])) * Math.max(0, width - 2 * sidePx);
+  const x = (m: number) => leftPx + ((m - planned[0]) / (planned[planned.length - 1] - planned[0])) * Math.max(0, width - leftPx - sidePx);
   const y = (m: number) => topPx + (m / padM) * (padHeight - topPx);
   const tap = (e: GestureResponderEvent) => {
     const { locationX, locationY } = e.nativeEvent;
-    const out = nearestPlanned(planned, planned[0] + ((locationX - sidePx) / Math.max(1, width - 2 * sidePx)) * (planned[planned.length - 1] - planned[0]));
+    const out = nearestPlanned(planned, planned[0] + ((locationX - leftPx) / Math.max(1, width - leftPx - sidePx)) * (planned[planned.length - 1] - planned[0]));
     const depth = clamp(Math.round(((locationY - topPx) / (padHeight - topPx)) * (padM / fine)) * fine, fine, padM);
     setAt(out);
     setDepths((d) => ({ ...d, [out]: depth }));

@@ -29,7 +29,6 @@ export function RunView({ control }: { control: PegControl }) {
   const stepM = unitM * ([1, 2, 5].find((s) => (toM - fromM) / (s * unitM) <= 6) ?? 10);
   const ticks = Array.from({ length: Math.floor(toM / stepM) - Math.ceil(fromM / stepM) + 1 }, (_, k) => (Math.ceil(fromM / stepM) + k) * stepM);
   const most = Math.max(1, ...bins.map((b) => b.bites));
-  const isStill = flowMs === null || Math.abs(flowMs) < 0.01;
   const isBack = flowMs !== null && flowMs < 0;
   return (
     <View style={{ flex: 1, minHeight: 0 }}>
@@ -124,7 +123,7 @@ export function RunView({ control }: { control: PegControl }) {
             <SvgText x={width - 44} y={airPx + 21} textAnchor="end" fontFamily={bold} fontSize={15} fill={palette.ink} {...halo}>
               {isBack ? `runs back ${flowText}` : flowText}
             </SvgText>
-            {isStill ? null : (
+            {control.isStill || flowMs === null ? null : (
               <Path
                 d={isBack ? `M${width - 8} ${airPx + 16}h-26m7 -6l-8 6l8 6` : `M${width - 36} ${airPx + 16}h26m-7 -6l8 6l-8 6`}
                 fill="none"

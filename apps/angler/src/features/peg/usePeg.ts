@@ -1,8 +1,9 @@
 import type { WaterDetail } from '@burrow/contract/api';
+import { speciesOf } from '@burrow/core/fish';
 import type { EventBodies, EventKind, OutingState, QuietReason, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { bagSoFar, feedPicture, pegAnswer, pegOf, pegRig, swimName, swimRings, targetOf, type Ball, type PegSwim } from '@burrow/core/pole';
-import { clamp, currentText, depthText } from '@burrow/core/units';
+import { bagSoFar, changesAnswered, feedPicture, pegAnswer, pegOf, pegRig, stillMs, swimName, swimRings, targetOf, type Ball, type PegSwim } from '@burrow/core/pole';
+import { clamp, currentText, depthText, fishLengthText } from '@burrow/core/units';
 import { useState } from 'react';
 import { useNow } from '@/data/clock';
 import { newId } from '@/data/ids';
@@ -21,7 +22,7 @@ type Thing = { [K in EventKind]: { kind: K; body: EventBodies[K] } }[EventKind];
 /** A peg being fished: what to do on which swim until when, where the feed lies, the rig and the bag, and what can be logged. */
 export function usePeg(outing: OutingState, station: StationState, water: WaterDetail) {
   const { units, kit, pole } = usePreferences();
-  const { ledger } = useLedger();
+  const { ledger, state } = useLedger();
   const now = useNow(5000);
   const zone = water.file.water.timezone;
   const { temp, airC, reasons } = usePegWater(water, outing, now);
@@ -43,9 +44,11 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const depthM = clamp(here.depthM ?? assumedDepthM, leastM, mostM);
   const depthBy = here.depthM !== null ? 'plumbed' : 'assumed';
   const flowMs = peg.flow?.flowMs ?? null;
-  const feed = feedPicture(here, depthM, flowMs ?? 0, pole.runM, pole.ball, units);
+  const isStill = flowMs !== null && Math.abs(flowMs) < stillMs;
+  const feed = feedPicture(here, depthM, flowMs, pole.runM, pole.ball, units);
   const rigAt = (m: number) =>
     pegRig({ depthM: clamp(m, leastM, mostM), flowMs, earlierMs: peg.flow?.earlierMs ?? null, floats: kit.floats, loadG: pole.loadG, pattern: pole.pattern, table: pole.shot });
+  const before = changesAnswered(state.outings).get(answer.change.id) ?? null;
   const bag = bagSoFar(peg.fish, outing.weighed, peg.sinceMs, now);
   const line = outing.lines.findLast((l) => l.station === station.id && l.upMs === null);
   const others = peg.swims.filter((s) => s.outM !== null && s.id !== here.id);
@@ -72,7 +75,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const runText = (m: number) => (Math.abs(m) < 0.05 ? 'at the start' : `${depthText(Math.abs(m), units)} along`);
   const landed = (fish: { species: string; classMm: number; fate: 'released' | 'net' }) => {
     const id = newId();
-    return log(`${fish.fate === 'net' ? 'Into the net' : 'Back'}`, [
+    return log(`${speciesOf(fish.species).short} ${fishLengthText(fish.classMm, units)}, ${fish.fate === 'net' ? 'in the net' : 'back'}`, [
       { kind: 'fish-landed', body: { fish: id, station: station.id, species: fish.species, classMm: fish.classMm, ...onLine, ...at } },
       ...(fish.fate === 'net' ? [] : [{ kind: 'fish-released' as const, body: { fish: id } }]),
     ]);
@@ -124,11 +127,13 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
     reasons,
     peg,
     answer,
+    before,
     here,
     depthM,
     depthBy,
     flowMs,
-    flowText: flowMs === null ? 'flow not timed' : Math.abs(flowMs) < 0.01 ? 'still' : currentText(Math.abs(flowMs), units),
+    isStill,
+    flowText: flowMs === null ? 'flow not timed' : isStill ? 'still' : currentText(Math.abs(flowMs), units),
     feed,
     rig: rigAt(depthM),
     rigAt,

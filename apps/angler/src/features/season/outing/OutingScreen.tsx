@@ -1,10 +1,12 @@
 import type { LedgerEvent, LogEntry, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
+import { pegsOf, type Peg } from '@burrow/core/pole';
 import { outingDay, outingDayWords, triedInVain } from '@burrow/core/season';
 import { clockText, dayText, hourMs } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
+import { SwimDay } from '@/features/peg/SwimDay';
 import { LogList } from '@/features/station/LogList';
 import { useWide } from '@/features/shell/Shell';
 import { useNow } from '@/data/clock';
@@ -21,6 +23,8 @@ import { OutingMap } from './OutingMap';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
+/** Water that nobody measured, °C. */
+const assumedC = 4;
 /** An outing that ended this long ago is not gone on with. */
 const resumableMs = 18 * hourMs;
 
@@ -127,7 +131,13 @@ function OutingPage({ outing }: { outing: OutingState }) {
     </View>
   );
   // A day of casts has its map; depths over the hours it has only where some were sounded.
-  const picture = outing.casts.length > 0 && day.deepestM === null ? null : <DayPicture day={day} zone={zone} units={units} />;
+  const pegs = pegsOf(outing, outing.endedMs ?? now);
+  const picture =
+    pegs.length > 0 ? (
+      <PegDays pegs={pegs} outing={outing} atMs={outing.endedMs ?? now} zone={zone} />
+    ) : outing.casts.length > 0 && day.deepestM === null ? null : (
+      <DayPicture day={day} zone={zone} units={units} />
+    );
   return (
     <>
       {wide ? (
@@ -168,5 +178,20 @@ function OutingPage({ outing }: { outing: OutingState }) {
         </Suspense>
       ) : null}
     </>
+  );
+}
+
+/** How the swims of each peg went. */
+function PegDays({ pegs, outing, atMs, zone }: { pegs: readonly Peg[]; outing: OutingState; atMs: number; zone: string }) {
+  const tempC = outing.temperatures.at(-1)?.tempC;
+  return (
+    <View style={{ paddingHorizontal: 16, gap: 8 }}>
+      {pegs.map((peg) => (
+        <View key={peg.id} style={{ gap: 4 }}>
+          {pegs.length > 1 ? <Text strong>{`Peg ${peg.label}`}</Text> : null}
+          <SwimDay peg={peg} atMs={atMs} tempC={tempC ?? assumedC} hereId={peg.hereId} swapTo={null} aheadMin={0} zone={zone} />
+        </View>
+      ))}
+    </View>
   );
 }
