@@ -23,6 +23,7 @@ const allowed = {
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
   patch: ['units', 'fish'],
   casting: ['units', 'fish', 'ground', 'patch', 'ledger'],
+  troll: ['units', 'rig', 'fish', 'ground', 'casting', 'ledger'],
   pole: ['units', 'rig', 'fish', 'ground', 'ledger'],
   law: ['units', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],

@@ -32,6 +32,7 @@ const wanted = {
   follow: 'mdiArrowTopRight',
   rock: 'mdiImageFilterHdr',
   swap: 'mdiSwapHorizontal',
+  turn: 'mdiArrowURightTop',
   chevronUp: 'mdiChevronUp',
 };
 const rows = Object.entries(wanted).map(([name, key]) => {

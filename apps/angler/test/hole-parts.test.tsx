@@ -39,7 +39,7 @@ const line = (over: Partial<LineState> = {}): LineState => ({
   presentation: 'Dead bait under a flag',
   downMs: 0,
   upMs: null,
-  depths: [{ ms: 0, depthM: 7.2 }],
+  depths: [{ ms: 0, depthM: 7.2, lineOutM: null }],
   flagsMs: [],
   cadences: [],
   second: null,

@@ -52,6 +52,8 @@ const outing: OutingState = {
       kind: 'hole',
       method: usualMethod.id,
       track: null,
+      trackMs: [],
+      endedMs: null,
       label: '1',
       at: [-140, 47],
       openedMs: 0,
@@ -90,6 +92,7 @@ const outing: OutingState = {
       cast: null,
       outM: null,
       alongM: null,
+      at: null,
       fate: 'kept',
     },
   ],
@@ -258,7 +261,7 @@ test('the log says what happened in the angler’s units, latest first, each wit
   const undone: string[] = [];
   const full: OutingState = {
     ...outing,
-    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null, cast: null, outM: null, alongM: null }],
+    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null, cast: null, outM: null, alongM: null, at: null, turn: null, speedMs: null }],
     ice: [{ ms: 30_000, clearM: 0.254, whiteM: 0.05, snowM: null, station: 'hole' }],
     entries: [
       { id: 'd', ms: 0, station: 'hole', kind: 'station-opened' },

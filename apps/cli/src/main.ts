@@ -13,6 +13,8 @@ const commands: Record<string, () => Promise<Command>> = {
   route: async () => (await import('./commands/route')).route,
   simulate: async () => (await import('./commands/simulate')).simulate,
   casts: async () => (await import('./commands/casts')).casts,
+  lane: async () => (await import('./commands/troll')).lane,
+  spread: async () => (await import('./commands/troll')).spread,
   float: async () => (await import('./commands/pole')).float,
   shot: async () => (await import('./commands/pole')).shot,
   feed: async () => (await import('./commands/pole')).feed,
@@ -34,6 +36,10 @@ const usage = `burrow COMMAND …
                                       where to drill, in walking order, with reasons
   casts --water F.geojson --band LO,HI --cast-m L --count N [--from lon,lat] [--bank] [--strike-m R] [--level-m X]
                                       where to stand and along which bearings to cast, most shown first
+  lane --water F.geojson --band LO,HI --bait-m D [--clearance-m C] [--turn-m R] [--start lon,lat] [--length-m L]
+                                      a way to troll along those depths, as GeoJSON
+  spread --band LO,HI --rods N --baits M [--bites F.csv]
+                                      depths for the baits of each line, drawn to what bit
   route F.geojson|F.csv [--closed]     a short walk over places (CSV: x,y in metres)
   simulate --seed N --minutes M [--scene id] [--truth F]
   echo F.ndjson [--species id] [--coach] [--water-temp-c T]

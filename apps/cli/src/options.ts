@@ -24,6 +24,23 @@ export function numberOption(values: Record<string, unknown>, name: string, fall
   return value;
 }
 
+/** Two depths `LO,HI`, m. Throws BadInput for anything else. */
+export function bandOption(text: string | undefined): { fromM: number; toM: number } {
+  const [fromM, toM, ...more] = String(text ?? '')
+    .split(',')
+    .map((part) => (part.trim() === '' ? NaN : Number(part)));
+  if (!(fromM >= 0 && toM > fromM && toM <= 300) || more.length > 0)
+    throw new BadInput(`--band: expected two depths LO,HI in metres, the lesser first, found ${text === undefined ? 'nothing' : `"${text}"`}`);
+  return { fromM, toM };
+}
+
+/** A number option within limits. Throws BadInput when it is missing (and has no fallback), no number or outside. */
+export function within(values: Record<string, unknown>, name: string, least: number, most: number, fallback?: number): number {
+  const value = numberOption(values, name, fallback);
+  if (!(value >= least && value <= most)) throw new BadInput(`--${name}: expected ${least} to ${most}, found ${value}`);
+  return value;
+}
+
 /** An instant. Throws BadInput for anything but ISO 8601. */
 export function instantOption(values: Record<string, unknown>, name: string): number {
   const text = values[name];

@@ -5,13 +5,16 @@ import { storableText, valueProblem } from './storable';
 
 // Capitals are the same id: PostgreSQL keeps them small, and so does everything here.
 const id = z.uuid({ version: 'v7' }).toLowerCase();
-const place = z.tuple([z.number().min(-180).max(180), z.number().min(-90).max(90)]);
+const lon = z.number().min(-180).max(180);
+const lat = z.number().min(-90).max(90);
+const place = z.tuple([lon, lat]);
 const depthM = z.number().min(0).max(300);
 /** Id of a way of fishing or of a kind of station: those of `core/methods`, and others of programs to come. */
 const wayId = z.string().regex(/^[a-z][a-z0-9-]{0,39}$/, 'expected an id such as ice or vertical');
 const thicknessM = z.number().min(0).max(3);
 /** How far out on a cast. */
 const outM = z.number().min(0).max(300);
+const lineOutM = z.number().min(0.1).max(200);
 /** Along the run of a float, downstream positive. */
 const alongM = z.number().min(-100).max(100);
 const lengthMm = z.number().int().min(10).max(3000);
@@ -64,11 +67,20 @@ const bodies = {
     rod: name,
     presentation: name,
     depthM: depthM.optional(),
+    lineOutM: lineOutM.optional(),
     second: z.object({ presentation: name, aboveM: z.number().min(0.05).max(20) }).optional(),
   }),
   'line-up': z.object({ line: id }),
   'flag-up': z.object({ line: id }),
-  'depth-set': z.object({ line: id, depthM }),
+  'depth-set': z.object({ line: id, depthM, lineOutM: lineOutM.optional() }),
+  tracked: z.object({
+    station: id,
+    points: z
+      .array(z.tuple([lon, lat, z.number().min(0).max(200_000)]))
+      .min(1)
+      .max(2000),
+  }),
+  'pass-ended': z.object({ station: id }),
   'cadence-set': z.object({ line: id, cadence: name }),
   cast: z.object({
     cast: id,
@@ -102,6 +114,9 @@ const bodies = {
     cast: id.optional(),
     outM: outM.optional(),
     alongM: alongM.optional(),
+    at: place.optional(),
+    turn: z.enum(['straight', 'inside', 'outside']).optional(),
+    speedMs: z.number().min(0).max(20).optional(),
   }),
   'fish-landed': z.object({
     fish: id,
@@ -116,6 +131,7 @@ const bodies = {
     cast: id.optional(),
     outM: outM.optional(),
     alongM: alongM.optional(),
+    at: place.optional(),
   }),
   'fish-kept': z.object({ fish: id }),
   'fish-released': z.object({ fish: id, note: storableText(0, 2000).optional() }),

@@ -35,6 +35,14 @@ const good: Record<EventKind, unknown> = {
   changed: { station: id, what: 'pole.change.lift' },
   'quiet-seen': { station: id, what: 'predator' },
   'bag-weighed': { station: id, count: 12, massG: 640, classMm: 150 },
+  tracked: {
+    station: id,
+    points: [
+      [-140, 47, 0],
+      [-140, 47.001, 40],
+    ],
+  },
+  'pass-ended': { station: id },
   rested: { station: id },
   reaction: { station: id, reaction: 'followed' },
   'fish-landed': { fish: id, station: id, species: 'walleye', lengthMm: 420 },

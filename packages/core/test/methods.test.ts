@@ -9,8 +9,8 @@ const setting = { ice: judgeIce(undefined, 'foot', 0), load: 'foot', grownM: nul
 
 test('each way of fishing is done where its surface allows it, and moving water has none that stands on ice', () => {
   expect(methodsOn('ice').map((m) => m.id)).toEqual(['ice']);
-  expect(methodsOn('open').map((m) => m.id)).toEqual(['vertical', 'cast']);
-  expect(methodsOn('moving').map((m) => m.id)).toEqual(['cast']);
+  expect(methodsOn('open').map((m) => m.id)).toEqual(['vertical', 'cast', 'pole', 'troll']);
+  expect(methodsOn('moving').map((m) => m.id)).toEqual(['cast', 'pole', 'troll']);
   expect(methodsOn('moving').filter((m) => m.isOnIce)).toEqual([]);
   expect(stepsOn('moving').out).toMatch(/bank/);
   expect(stepsOn('unknown').first).toMatch(/ice or open water\?/);

@@ -14,6 +14,9 @@ const reaction = (kind: ReactionKind, cadence: string | null, depthM: number | n
   cast: null,
   outM: null,
   alongM: null,
+  at: null,
+  turn: null,
+  speedMs: null,
 });
 const line = (id: string, presentation: string): LineState => ({
   id,

@@ -28,7 +28,7 @@ const nowMs = Date.UTC(2027, 0, 16, 15, 40);
 const place = { lon: -140, lat: 47, timeZone: 'Etc/GMT+9' };
 
 test('a way of fishing added from outside gets its plan, outing, log and row of the season', () => {
-  expect(methodsOn('moving').map((m) => m.id)).toEqual(['cast', 'dip-net']);
+  expect(methodsOn('moving').map((m) => m.id)).toEqual(['cast', 'pole', 'troll', 'dip-net']);
   const window = {
     fromMs: nowMs + 2 * hourMs,
     toMs: nowMs + 4 * hourMs,

@@ -17,8 +17,8 @@ function renamed(value: unknown): unknown {
   if (typeof value !== 'object' || value === null) return value === 'hole-drilled' ? 'station-opened' : value;
   const names: Record<string, string> = { hole: 'station', holes: 'stations', currentHole: 'currentStation', drilledMs: 'openedMs' };
   const next = Object.fromEntries(Object.entries(value).map(([key, inner]) => [names[key] ?? key, renamed(inner)]));
-  if ('openedMs' in next) return { ...next, kind: 'hole', method: 'ice', track: null };
-  if ('downMs' in next) return { ...next, cadences: [], second: null };
+  if ('openedMs' in next) return { ...next, kind: 'hole', method: 'ice', track: null, trackMs: [], endedMs: null, outM: null, peg: (next as unknown as { id: string }).id };
+  if ('downMs' in next) return { ...next, cadences: [], second: null, depths: (next as unknown as { depths: object[] }).depths.map((d) => ({ ...d, lineOutM: null })) };
   if ('startedMs' in next)
     return {
       ...next,
@@ -35,7 +35,8 @@ function renamed(value: unknown): unknown {
       quiet: [],
       weighed: [],
     };
-  if ('fate' in next || ('cadence' in next && 'bottomM' in next)) return { ...next, cast: null, outM: null };
+  if ('fate' in next) return { ...next, cast: null, outM: null, classMm: null, alongM: null, at: null };
+  if ('cadence' in next && 'bottomM' in next) return { ...next, cast: null, outM: null, alongM: null, at: null, turn: null, speedMs: null };
   return next;
 }
 

@@ -46,6 +46,25 @@ export interface PoleKit {
   fate: 'released' | 'net';
 }
 
+/** Lines, speed and turns of trolling. */
+export interface TrollKit {
+  rods: number;
+  baits: 1 | 2;
+  /** The second bait so far up the line, m. */
+  secondAboveM: number;
+  /** Through the water, m/s. */
+  speedMs: number;
+  /** The tightest turn the rods allow, and how far the deepest bait keeps off the bed, m. */
+  turnM: number;
+  clearanceM: number;
+  laneM: number;
+  /** What hangs at the end of each line, g, from the left; and the line, mm. */
+  massesG: number[];
+  lineMm: number;
+  isDrift: boolean;
+  hasSock: boolean;
+}
+
 /** A plan of holes that the angler has asked for, kept on the phone until it is dropped. */
 export interface KeptHolePlan extends HolePlan {
   id: string;
@@ -78,6 +97,8 @@ export interface Preferences {
   castM: number;
   /** What a peg is fished with. */
   pole: PoleKit;
+  /** How one trolls. */
+  troll: TrollKit;
   /** Depths cast for on a water, where they are one's own. */
   castBand: { water: string; fromM: number; toM: number } | null;
   viewpoints: Viewpoints;
@@ -174,6 +195,19 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
     classMm: z.number().nullable(),
     targetG: z.number().positive().nullable(),
     fate: either('released', 'net'),
+  }),
+  troll: z.object({
+    rods: z.number().int().min(1).max(8),
+    baits: z.union([z.literal(1), z.literal(2)]),
+    secondAboveM: z.number().min(0.3).max(10),
+    speedMs: z.number().min(0.1).max(4),
+    turnM: z.number().min(4).max(100),
+    clearanceM: z.number().min(0).max(5),
+    laneM: z.number().min(50).max(3000),
+    massesG: z.array(z.number().positive()).max(8),
+    lineMm: z.number().min(0.05).max(1.5),
+    isDrift: z.boolean(),
+    hasSock: z.boolean(),
   }),
   castBand: z.object({ water: z.string(), fromM: z.number(), toM: z.number() }).nullable(),
   viewpoints: z.object({ 'pressure-or-light': sides('pressure-or-light'), 'early-or-warmed': sides('early-or-warmed') }),

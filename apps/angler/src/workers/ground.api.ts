@@ -28,9 +28,10 @@ import {
   type RestedHole,
   type ScanKind,
 } from '@burrow/core/holes';
-import { firstStand, nextStand, standCasts, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
+import { CastWater, firstStand, nextStand, standCasts, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { feedingLies, winteringPools, type FeedingLie, type RiverMarks, type WinteringPool } from '@burrow/core/river';
 import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, type BankStrip } from '@burrow/core/banks';
+import { deepNear, planLane, type Lane, type LaneQuery } from '@burrow/core/troll';
 import { dayMs, type UnitPreference } from '@burrow/core/units';
 import type { Place, WeatherHour } from '@burrow/core/weather';
 import { readPlaces } from '@burrow/contract/formats/read-places';
@@ -88,6 +89,9 @@ export interface PlanRequest {
 
 /** Pace over ice, time for a hole, usual stay, and the share of looking where nothing is known. Heuristic; source: fieldcraft. */
 const angler = { walkMPerMin: 50, drillMin: 2, stayMin: 15, explore: 0.3, spacingM: 8 } as const;
+
+/** A lane begins no further from where it was asked for, m. */
+const laneWithinM = 600;
 
 const surveys = new SurveyCache();
 
@@ -243,6 +247,15 @@ export const groundApi = {
   firstStand(key: string, query: Omit<StandQuery, 'at'>, isAshore: boolean): LonLat | null {
     const ground = surveys.ground(key);
     return firstStand(ground.map, shoresOf(ground), query, isAshore);
+  },
+
+  /** A way to troll along. Rejects with what stands in its way. */
+  lane(key: string, { start, ...query }: Omit<LaneQuery, 'start'> & { start: LonLat | null }): Lane {
+    const water = new CastWater(surveys.ground(key).map);
+    // Begun from the bank it starts where the water is deep enough, and is steered to.
+    const from = start && deepNear(water, water.spot(start), query.baitM + query.clearanceM + 0.1, laneWithinM);
+    if (start && !from) throw new RangeError(`expected water deep enough for this bait within ${laneWithinM} m, found none`);
+    return planLane(water, { ...query, start: from });
   },
 
   /** Fish to expect an hour, cell by cell of the map. */

@@ -3,6 +3,7 @@ import { gasExpansion, standardWeight, weighedSpecies, type WeighedSpecies } fro
 import { lineDepth, materials, shapes, sinkTime, usualTensionN, windBow, type Lure, type Material, type Shape } from '@burrow/core/rig';
 import { bearingKg, frostbiteTime, windChill } from '@burrow/core/safety';
 import { footprint, targetStrength } from '@burrow/core/sonar';
+import { lineOut, trolledLine } from '@burrow/core/troll';
 import { depthOfLight, oxygenSaturation, soundSpeed, standardPressureHpa, waterDensity } from '@burrow/core/water';
 import { stefanThickness } from '@burrow/core/winter';
 import { BadInput } from '../bad-input';
@@ -99,9 +100,21 @@ const quantities: Record<string, Quantity> = {
   },
   'line-depth': {
     unit: 'm',
-    source: 'quasi-static line',
-    names: ['mass-g', 'material', 'line-mm', 'line-out-m', 'current-ms', '[shape]'],
-    value: (r) => lineDepth(lure(r), r.number('line-mm'), r.number('line-out-m'), r.number('current-ms')).depthM,
+    source: 'quasi-static line; with speed-ms friction along it too',
+    names: ['mass-g', 'material', 'line-mm', 'line-out-m', '[current-ms]', '[speed-ms]', '[shape]'],
+    value: (r) => {
+      // A line in a current of a few metres; one towed has its friction counted.
+      const speedMs = r.number('speed-ms', NaN);
+      return Number.isNaN(speedMs)
+        ? lineDepth(lure(r), r.number('line-mm'), r.number('line-out-m'), r.number('current-ms')).depthM
+        : trolledLine({ lure: lure(r), lineMm: r.number('line-mm') }, r.number('line-out-m'), speedMs).depthM;
+    },
+  },
+  'line-out': {
+    unit: 'm',
+    source: 'quasi-static line with friction along it, inverted',
+    names: ['mass-g', 'material', 'line-mm', 'depth-m', 'speed-ms', '[shape]'],
+    value: (r) => lineOut({ lure: lure(r), lineMm: r.number('line-mm') }, r.number('depth-m'), r.number('speed-ms')),
   },
 };
 

@@ -1,8 +1,8 @@
-import { parseWaterFile, shoreOf, soundingsOf } from '@burrow/contract/formats';
-import { bestStance, canStand, CastWater, planFrom, shoreOfToday, stances, type CastSetting, type Spot } from '@burrow/core/casting';
-import { buildDepthMap, surveyedArea, type LonLat } from '@burrow/core/ground';
+import { bestStance, canStand, planFrom, shoreOfToday, stances, type CastWater, type CastSetting, type Spot } from '@burrow/core/casting';
+import type { LonLat } from '@burrow/core/ground';
 import { BadInput } from '../bad-input';
-import { lonLatOption, numberOption, readArgs, readFormat, readText, round } from '../options';
+import { bandOption, lonLatOption, readArgs, round, within } from '../options';
+import { soundedWater } from '../sounded-water';
 
 /** Strike radius where none is said, m: water of about 5 °C, clear. */
 const usualStrikeM = 0.5;
@@ -21,7 +21,6 @@ export function casts(args: string[]): void {
     'level-m': text,
   });
   if (positionals.length > 0) throw new BadInput(`casts: expected --name value pairs, found "${positionals[0]}"`);
-  const file = readFormat(values.water, parseWaterFile, readText(values.water, 'a water in GeoJSON (--water)'));
   const band = bandOption(values.band);
   const castM = within(values, 'cast-m', 2, 150);
   const strikeM = within(values, 'strike-m', 0.05, 5, usualStrikeM);
@@ -29,11 +28,7 @@ export function casts(args: string[]): void {
   const count = within(values, 'count', 1, 60);
   if (!Number.isInteger(count)) throw new BadInput(`--count: expected a whole number of casts, found ${count}`);
 
-  const soundings = soundingsOf(file);
-  if (soundings.length === 0) throw new BadInput(`${values.water}: expected soundings to cast over, found none`);
-  const area = surveyedArea(shoreOf(file), soundings);
-  const map = buildDepthMap(area.ring, soundings, { shore: area.isShore });
-  const water = new CastWater(map, levelM);
+  const { water, map, area } = soundedWater(values.water, levelM);
   if (!(water.deepestM > 0)) throw new BadInput(`--level-m: expected a level that leaves water, found ${levelM}: the deepest of this map is ${round(map.deepest.depthM, 1)} m`);
   if (band.fromM >= water.deepestM)
     throw new BadInput(`--band: expected depths of this water, ${round(Math.max(0, water.deepestM), 1)} m at its deepest, found ${band.fromM} to ${band.toM} m`);
@@ -54,21 +49,6 @@ export function casts(args: string[]): void {
       across: { bearingDeg: round(plan.across.bearingDeg, 1), inBandShare: round(plan.across.inBandShare) },
     })}\n`,
   );
-}
-
-function bandOption(text: string | undefined): { fromM: number; toM: number } {
-  const [fromM, toM, ...more] = String(text ?? '')
-    .split(',')
-    .map((part) => (part.trim() === '' ? NaN : Number(part)));
-  if (!(fromM >= 0 && toM > fromM && toM <= 300) || more.length > 0)
-    throw new BadInput(`--band: expected two depths LO,HI in metres, the lesser first, found ${text === undefined ? 'nothing' : `"${text}"`}`);
-  return { fromM, toM };
-}
-
-function within(values: Record<string, unknown>, name: string, least: number, most: number, fallback?: number): number {
-  const value = numberOption(values, name, fallback);
-  if (!(value >= least && value <= most)) throw new BadInput(`--${name}: expected ${least} to ${most}, found ${value}`);
-  return value;
 }
 
 /** From end to end of a water, m. */

@@ -1,3 +1,4 @@
+import type { OutingState } from '@burrow/core/ledger';
 import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
 import { FormatError } from './format-error';
 import { placeRoles, type LeftOut, type MarkedPlace, type PlaceRole, type Places, type ReadOptions, type Track } from './places';
@@ -159,3 +160,15 @@ export function gpxText({ points, tracks }: Places): string {
   }) as string;
   return body;
 }
+
+/** The passes of an outing as GPX tracks, each place with its time. */
+export const passTracksGpx = (outing: OutingState): string =>
+  gpxText({
+    points: [],
+    tracks: outing.stations
+      .filter((s) => s.track !== null && s.track.length > 0)
+      .map((s) => ({
+        name: `${outing.waterName}, pass ${s.label}`,
+        points: s.track!.map((at, k) => ({ at, ...(s.trackMs[k] === undefined ? {} : { time: new Date(s.trackMs[k]).toISOString() }) })),
+      })),
+  });

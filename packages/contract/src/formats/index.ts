@@ -1,3 +1,4 @@
+export * from './fished-depths-csv';
 export * from './format-error';
 export * from './weather-csv';
 export * from './hourly-json';

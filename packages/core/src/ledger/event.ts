@@ -21,6 +21,8 @@ export type BallBreak = 'surface' | 'half' | 'bottom' | 'never';
 export type FeedParticle = 'crumb' | 'pellet' | 'maggot' | 'caster' | 'hemp';
 /** Why it may have gone quiet, none of it the feed's fault. */
 export type QuietReason = 'cold-rain' | 'cooling' | 'predator' | 'bigger-fish';
+/** How a line ran when something took: straight, or on which side of a turn. */
+export type LineTurn = 'straight' | 'inside' | 'outside';
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
@@ -52,11 +54,14 @@ export interface EventBodies {
   /** Depth at which a white disc is lost from sight. */
   'clarity-measured': { station?: string; secchiM: number };
   /** A rod in use; a second bait on its line hangs `aboveM` over the first. */
-  'line-down': { line: string; station: string; rod: string; presentation: string; depthM?: number; second?: { presentation: string; aboveM: number } };
+  'line-down': { line: string; station: string; rod: string; presentation: string; depthM?: number; lineOutM?: number; second?: { presentation: string; aboveM: number } };
   'line-up': { line: string };
   /** The flag of a tip-up rose. */
   'flag-up': { line: string };
-  'depth-set': { line: string; depthM: number };
+  'depth-set': { line: string; depthM: number; lineOutM?: number };
+  /** Where a pass went: longitude, latitude, and seconds since it was begun. A long one comes in several. */
+  tracked: { station: string; points: [number, number, number][] };
+  'pass-ended': { station: string };
   'cadence-set': { line: string; cadence: string };
   /** A cast with its aim: compass bearing and distance, and what came of it. */
   cast: { cast: string; station: string; line?: string; bearingDeg: number; distanceM: number; result?: 'nothing' | 'hard' | 'bite' | 'fish' | 'snag' };
@@ -74,7 +79,20 @@ export interface EventBodies {
   'bag-weighed': { station: string; count: number; massG: number; classMm?: number };
   /** A station is left alone for a while. */
   rested: { station: string };
-  reaction: { station: string; line?: string; reaction: ReactionKind; depthM?: number; bottomM?: number; cadence?: string; cast?: string; outM?: number; alongM?: number };
+  reaction: {
+    station: string;
+    line?: string;
+    reaction: ReactionKind;
+    depthM?: number;
+    bottomM?: number;
+    cadence?: string;
+    cast?: string;
+    outM?: number;
+    alongM?: number;
+    at?: [number, number];
+    turn?: LineTurn;
+    speedMs?: number;
+  };
   /** No length where it was not measured; `classMm` is its size class by eye; `weightG` only of a fish that was weighed. `cast` and `outM` where it took on a cast, so far out; `alongM` how far down the run of a float. */
   'fish-landed': {
     fish: string;
@@ -89,6 +107,7 @@ export interface EventBodies {
     cast?: string;
     outM?: number;
     alongM?: number;
+    at?: [number, number];
   };
   'fish-kept': { fish: string };
   'fish-released': { fish: string; note?: string };

@@ -1,8 +1,8 @@
 import { corrected, inOrder, readCorrections, type BodyCheck } from './corrections';
 import type { EventKind, EventOf, LedgerEvent } from './event';
 import { broughtFrom } from './import-mark';
-import { instantOf } from './instant';
-import type { FishState, LedgerState, LineState, OutingState, StationState } from './state';
+import { OutingReducer } from './outing-reducer';
+import type { LedgerState } from './state';
 
 /**
  * The state that a set of events adds up to. The order they arrive in, and arriving twice, change nothing: events are taken by
@@ -36,95 +36,14 @@ export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => t
       continue;
     }
     if (into?.outing.id !== event.outing) into = outings.get(event.outing);
-    into?.take(corrected(event, corrections), instants[i]);
+    if (into) take(into, corrected(event, corrections), instants[i]);
   }
   return { outings: [...outings.values()].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)), weather, drills };
 }
 
-/** One outing while it is being added up. */
-class OutingReducer {
-  readonly outing: OutingState;
-  private readonly stations = new Map<string, StationState>();
-  private readonly lines = new Map<string, LineState>();
-  private readonly caught = new Map<string, FishState>();
-
-  constructor(id: string, startedMs: number, start: EventOf<'outing-started'>['body'], from: string | null) {
-    this.outing = {
-      id,
-      water: start.water,
-      waterName: start.waterName,
-      species: start.species,
-      goal: start.goal,
-      ...(from === null ? {} : { broughtFrom: from }),
-      startedMs,
-      endedMs: null,
-      method: start.method,
-      methods: [{ ms: startedMs, method: start.method }],
-      stations: [],
-      lines: [],
-      casts: [],
-      felt: [],
-      levels: [],
-      feeds: [],
-      plumbed: [],
-      flows: [],
-      changes: [],
-      quiet: [],
-      weighed: [],
-      rests: [],
-      reactions: [],
-      fish: [],
-      temperatures: [],
-      clarity: [],
-      ice: [],
-      entries: [],
-      plan: (start.plan ?? []).map((item) => ({ ms: instantOf(item.at), what: item.what })).sort((a, b) => a.ms - b.ms),
-      currentStation: null,
-    };
-  }
-
-  take(event: LedgerEvent, ms: number): void {
-    const reduce = reducers[event.kind] as ((into: OutingReducer, event: LedgerEvent, ms: number) => void) | undefined;
-    reduce?.(this, event, ms);
-  }
-
-  station(id: string): StationState | undefined {
-    return this.stations.get(id);
-  }
-
-  line(id: string): LineState | undefined {
-    return this.lines.get(id);
-  }
-
-  addStation(station: StationState): void {
-    if (this.stations.has(station.id)) return;
-    this.stations.set(station.id, station);
-    this.outing.stations.push(station);
-  }
-
-  addLine(line: LineState): void {
-    if (this.lines.has(line.id)) return;
-    this.lines.set(line.id, line);
-    this.outing.lines.push(line);
-  }
-
-  fish(id: string): FishState | undefined {
-    return this.caught.get(id);
-  }
-
-  addFish(fish: FishState): void {
-    if (this.caught.has(fish.id)) return;
-    this.caught.set(fish.id, fish);
-    this.outing.fish.push(fish);
-  }
-
-  raiseLines(ms: number): void {
-    for (const line of this.outing.lines) line.upMs ??= ms;
-  }
-
-  note(id: string, ms: number, kind: string, station: string | null, text?: string): void {
-    this.outing.entries.push(text === undefined ? { id, ms, station, kind } : { id, ms, station, kind, text });
-  }
+function take(into: OutingReducer, event: LedgerEvent, ms: number): void {
+  const reduce = reducers[event.kind] as ((into: OutingReducer, event: LedgerEvent, ms: number) => void) | undefined;
+  reduce?.(into, event, ms);
 }
 
 type Reducers = { [K in EventKind]?: (into: OutingReducer, event: EventOf<K>, ms: number) => void };
@@ -158,6 +77,8 @@ const reducers: Reducers = {
       label: body.label,
       at: body.at,
       track: body.track ?? null,
+      trackMs: [],
+      endedMs: null,
       openedMs: ms,
       clearIceM: null,
       whiteIceM: null,
@@ -191,7 +112,7 @@ const reducers: Reducers = {
       downMs: ms,
       upMs: null,
       flagsMs: [],
-      depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM }],
+      depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM, lineOutM: body.lineOutM ?? null }],
       cadences: [],
       second: body.second ?? null,
     });
@@ -238,6 +159,17 @@ const reducers: Reducers = {
     into.outing.weighed.push({ ms, station: body.station, count: body.count, massG: body.massG, classMm: body.classMm ?? null });
     into.note(id, ms, kind, body.station);
   },
+  tracked: (into, { body }) => {
+    const pass = into.station(body.station);
+    if (!pass) return;
+    pass.track = [...(pass.track ?? []), ...body.points.map(([lon, lat]): [number, number] => [lon, lat])];
+    pass.trackMs.push(...body.points.map(([, , s]) => pass.openedMs + 1000 * s));
+  },
+  'pass-ended': (into, { id, kind, body }, ms) => {
+    const pass = into.station(body.station);
+    if (pass) pass.endedMs ??= ms;
+    into.note(id, ms, kind, body.station);
+  },
   rested: (into, { id, kind, body }, ms) => {
     into.outing.rests.push({ ms, station: body.station });
     into.note(id, ms, kind, body.station);
@@ -255,7 +187,7 @@ const reducers: Reducers = {
     into.note(id, ms, kind, line?.station ?? null, line?.rod);
   },
   'depth-set': (into, { body }, ms) => {
-    into.line(body.line)?.depths.push({ ms, depthM: body.depthM });
+    into.line(body.line)?.depths.push({ ms, depthM: body.depthM, lineOutM: body.lineOutM ?? null });
   },
   reaction: (into, { id, kind, body }, ms) => {
     into.outing.reactions.push({
@@ -270,6 +202,9 @@ const reducers: Reducers = {
       cast: body.cast ?? null,
       outM: body.outM ?? null,
       alongM: body.alongM ?? null,
+      at: body.at ?? null,
+      turn: body.turn ?? null,
+      speedMs: body.speedMs ?? null,
     });
     into.note(id, ms, kind, body.station, body.reaction);
   },
@@ -289,6 +224,7 @@ const reducers: Reducers = {
       cast: body.cast ?? null,
       outM: body.outM ?? null,
       alongM: body.alongM ?? null,
+      at: body.at ?? null,
       fate: null,
     });
     into.note(id, ms, kind, body.station, body.fish);

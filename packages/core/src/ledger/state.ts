@@ -1,4 +1,4 @@
-import type { EventBodies, FeltKind, Goal, QuietReason, ReactionKind } from './event';
+import type { EventBodies, FeltKind, Goal, LineTurn, QuietReason, ReactionKind } from './event';
 
 export interface LineState {
   id: string;
@@ -10,8 +10,8 @@ export interface LineState {
   upMs: number | null;
   /** When its flag rose, ms; tip-ups only. */
   flagsMs: number[];
-  /** Depth from a moment on, m, ascending in time. */
-  depths: { ms: number; depthM: number }[];
+  /** Depth from a moment on, m, ascending in time, and the line let out for it where that is known. */
+  depths: { ms: number; depthM: number; lineOutM: number | null }[];
   /** How it is moved from a moment on, ascending in time. */
   cadences: { ms: number; cadence: string }[];
   /** A second bait above the first, m. */
@@ -27,8 +27,11 @@ export interface StationState {
   method: string;
   label: string;
   at: [number, number];
-  /** Its way, where it is a pass. */
+  /** Its way, where it is a pass, and the moment of each place, ms, where that was recorded. */
   track: [number, number][] | null;
+  trackMs: number[];
+  /** When a pass ended, ms. */
+  endedMs: number | null;
   openedMs: number;
   /** Ice of a hole; null until measured. */
   clearIceM: number | null;
@@ -59,6 +62,10 @@ export interface ReactionState {
   outM: number | null;
   /** How far down the run, m; null where nobody said. */
   alongM: number | null;
+  /** Where on a pass it took, how the line ran, and how fast, m/s. */
+  at: [number, number] | null;
+  turn: LineTurn | null;
+  speedMs: number | null;
 }
 
 export interface FishState {
@@ -79,6 +86,7 @@ export interface FishState {
   cast: string | null;
   outM: number | null;
   alongM: number | null;
+  at: [number, number] | null;
   fate: 'kept' | 'released' | null;
 }
 

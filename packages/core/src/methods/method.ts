@@ -17,8 +17,8 @@ export interface Hazard {
 /** What one goes out in or stands on. */
 export type Craft = 'bank' | 'pier' | 'wading' | 'kayak' | 'boat';
 
-/** Which picture a station of it has: the water under it, a fan of casts about it, or a section across the peg. */
-export type StationPicture = 'column' | 'fan' | 'section';
+/** Which picture a station of it has: the water under it, a fan of casts about it, a section across the peg, or a lane over the map. */
+export type StationPicture = 'column' | 'fan' | 'section' | 'lane';
 
 export interface HazardSetting {
   ice: IceFinding;
@@ -30,7 +30,7 @@ export interface HazardSetting {
 }
 
 /** What a tap of the thumb bar does. `log` is a reaction that is written at once. */
-export type ThumbAction = 'looked' | 'refused' | 'cast' | 'felt' | 'fed' | 'swap' | 'bite' | 'fish' | 'more';
+export type ThumbAction = 'looked' | 'refused' | 'cast' | 'felt' | 'fed' | 'swap' | 'strike' | 'turn' | 'depths' | 'bite' | 'fish' | 'more';
 
 /** A line as it hangs: what was let out, and how far it leans from upright at the surface. */
 export interface HangingLine {

@@ -3,9 +3,10 @@ import { cast } from './cast';
 import { ice } from './ice';
 import type { EffortUnit, Method } from './method';
 import { pole } from './pole';
+import { troll } from './troll';
 import { vertical } from './vertical';
 
-const known = new Map<string, Method>([ice, vertical, cast, pole].map((method) => [method.id, method]));
+const known = new Map<string, Method>([ice, vertical, cast, pole, troll].map((method) => [method.id, method]));
 
 /** The way taken where nothing says another: what version 1 of the ledger knew, and what a new outing on ice is. */
 export const usualMethod = ice;

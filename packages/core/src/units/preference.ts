@@ -161,3 +161,11 @@ export const inOwnUnits = (text: string, units: UnitPreference): string =>
     .replace(/(−|-)?(\d+(?:\.\d+)?) °C/g, (_, sign: string | undefined, figure: string) => tempText(Number(figure) * (sign ? -1 : 1), units))
     .replace(/(\d+) to (\d+) cm\b/g, (_, from: string, to: string) => `${liftText(Number(from) / 100, units).replace(/ (in|cm)$/, '')} to ${liftText(Number(to) / 100, units)}`)
     .replace(/(\d+) cm\b/g, (_, figure: string) => liftText(Number(figure) / 100, units));
+
+/** A round length no longer than some metres, for a scale: 1, 2 or 5 of a power of ten in the angler's unit, m. */
+export function niceLengthM(mostM: number, units: UnitPreference): number {
+  const unitM = units.distance === 'yd' ? metresPerYard : 1;
+  const power = 10 ** Math.floor(Math.log10(Math.max(1e-6, mostM / unitM)));
+  const step = [5, 2, 1].find((s) => s * power <= mostM / unitM + 1e-9) ?? 1;
+  return step * power * unitM;
+}

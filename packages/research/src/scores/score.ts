@@ -2,6 +2,7 @@ const scores: Record<string, (args: readonly string[]) => Promise<boolean>> = {
   reader: async () => (await import('./reader')).scoreReader(),
   hour: async (args) => (await import('./hour')).scoreHour(args),
   cast: async (args) => (await import('./cast')).scoreCast(args),
+  troll: async (args) => (await import('./troll')).scoreTroll(args),
   pole: async (args) => (await import('./pole')).scorePole(args),
   pays: async (args) => (await import('./pays')).scorePays(args),
 };

@@ -44,7 +44,7 @@ export function CastMap({ control, children }: { control: CastControl; children?
 /** Before the fan is known the view lies all round the stand. */
 const nowhere: readonly number[] = [];
 
-interface BedProps {
+export interface BedProps {
   ground: CastControl['ground'];
   frame: CastFrame;
   band: { fromM: number; toM: number };
@@ -57,7 +57,7 @@ interface BedProps {
 const [schoolKeptMs, schoolAheadMs] = [90 * minuteMs, 10 * minuteMs];
 
 /** What does not move under the finger: shaded depths, their lines, the band. */
-const Bed = memo(function Bed({ ground, frame, band, palette, isMoving, units }: BedProps) {
+export const Bed = memo(function Bed({ ground, frame, band, palette, isMoving, units }: BedProps) {
   const { fromM, toM } = band;
   const shore = useMemo(() => ringsPath([ground.ring], frame), [ground, frame]);
   const lines = useMemo(() => ground.contours.map((c) => ringsPath(c.rings, frame)), [ground, frame]);

@@ -23,6 +23,8 @@ const kindWords: Record<EventKind, string> = {
   changed: 'Change',
   'quiet-seen': 'Reason for the quiet',
   'bag-weighed': 'Fish weighed',
+  tracked: 'Track of a pass',
+  'pass-ended': 'Pass ended',
   rested: 'Rested',
   'depth-sounded': 'Depth',
   'temperature-measured': 'Water temperature',

@@ -24,7 +24,7 @@ const places: { href: Href; path: string; label: string; icon: IconName }[] = [
   { href: '/practice', path: '/practice', label: 'Practice', icon: 'target' },
 ];
 
-const stationIcons: Record<StationPicture, IconName> = { column: 'hole', fan: 'cast', section: 'peg' };
+const stationIcons: Record<StationPicture, IconName> = { column: 'hole', fan: 'cast', section: 'peg', lane: 'pass' };
 
 export const wideFrom = 1000;
 export const useWide = () => useWindowDimensions().width >= wideFrom;

@@ -33,6 +33,8 @@ interface Props {
   onCast?: { cast: string; outM: number } | null;
   /** How far down the run it took, m. */
   alongM?: number | null;
+  /** Where on a pass it took. */
+  at?: readonly [number, number] | null;
   /** Where to put it back. */
   release?: string;
 }
@@ -44,7 +46,7 @@ const freezingC = -5;
 const atHand = 5;
 
 /** A landed fish: species, length, kept or released. */
-export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged, onCast = null, alongM = null, release }: Props) {
+export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged, onCast = null, alongM = null, at = null, release }: Props) {
   const { units } = usePreferences();
   const { ledger, state } = useLedger();
   const { detail } = useWater();
@@ -85,6 +87,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
           ...(bottomM === null ? {} : { bottomM }),
           ...onCast,
           ...(alongM === null ? {} : { alongM: Math.round(10 * alongM) / 10 }),
+          ...(at === null ? {} : { at: [at[0], at[1]] as [number, number] }),
         },
       },
       { kind: fate, body: { fish } },

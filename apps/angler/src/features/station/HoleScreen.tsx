@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/ui/Action';
 import { CastScreen } from '@/features/cast/CastScreen';
+import { PassScreen } from '@/features/pass/PassScreen';
 import { PegScreen } from '@/features/peg/PegScreen';
 import { HoleMap } from './HoleMap';
 import { ReadingView, readingKeysPx } from './reading/ReadingView';
@@ -41,6 +42,7 @@ export function HoleScreen() {
   const picture = methodOf(hole.method)?.picture;
   if (picture === 'fan') return <CastScreen outing={outing} stand={hole} />;
   if (picture === 'section') return <PegScreen outing={outing} station={hole} />;
+  if (picture === 'lane') return <PassScreen outing={outing} pass={hole} />;
   return <AtHole key={hole.id} outing={outing} hole={hole} />;
 }
 

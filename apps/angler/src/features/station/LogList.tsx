@@ -98,7 +98,7 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
   if (entry.kind === 'method-changed') return { what: 'Now', detail: methodOf(entry.text ?? '')?.offer ?? entry.text ?? '' };
   if (entry.kind === 'station-opened')
     return {
-      what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : hole?.kind === 'stand' ? 'Stood' : hole?.kind === 'swim' ? 'Swim' : 'Stopped',
+      what: methodOf(hole?.method ?? '')?.isOnIce ? 'Drilled' : hole?.kind === 'stand' ? 'Stood' : hole?.kind === 'swim' ? 'Swim' : hole?.kind === 'pass' ? 'Pass' : 'Stopped',
       detail: hole?.outM != null ? `at ${depthText(hole.outM, units)}` : hole?.depthM == null ? '' : `bottom ${depthText(hole.depthM, units)}`,
     };
   if (entry.kind === 'cast') {
@@ -113,6 +113,7 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     const level = outing.levels.find((l) => l.ms === entry.ms)?.levelM ?? 0;
     return { what: 'Level', detail: `${depthText(Math.abs(level), units)} ${level < 0 ? 'lower' : 'higher'}` };
   }
+  if (entry.kind === 'pass-ended') return { what: 'Pass', detail: hole ? `${hole.label} ended` : 'ended' };
   if (entry.kind === 'plumbed') {
     const plumbed = outing.plumbed.find((p) => p.id === entry.id);
     return { what: 'Plumbed', detail: plumbed ? `${depthFine(plumbed.depthM, units)} at ${depthText(plumbed.outM, units)}` : '' };

@@ -19,7 +19,7 @@ export function StartActions({ ways, disabled, onStart }: Props) {
             <Action
               width="100%"
               kind={k === 0 ? 'main' : 'plain'}
-              height={64}
+              height={ways.length > 3 ? 52 : 64}
               label={ways.length === 1 ? (way.isOnIce ? 'Start outing' : `Start ${way.offer.toLowerCase()}`) : way.offer}
               spoken={ways.length === 1 && way.isOnIce ? undefined : `Start outing: ${way.offer.toLowerCase()}`}
               disabled={disabled}

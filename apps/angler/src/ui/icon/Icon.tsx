@@ -17,7 +17,14 @@ const peg =
 const fed =
   'M12 2a4.800 4.800 0 1 1 0 9.600A4.800 4.800 0 0 1 12 2Zm0 1.900a2.900 2.900 0 1 0 0 5.800 2.900 2.900 0 0 0 0-5.800ZM8.500 13h2v2h-2Zm5 0h2v2h-2ZM11 15.500h2v2h-2Zm-4.500.500h2v2h-2Zm9 0h2v2h-2ZM3 20h18v1.900H3Z';
 
-const icons = { ...paths, hole, cast, peg, fed } as const;
+/** A hull from above with its lines behind it: drawn for this app. */
+const pass =
+  'M12 1.500c2.400 2.300 3.600 4.800 3.600 7.600 0 1.300-.300 2.600-.800 3.900H9.200c-.500-1.300-.800-2.600-.800-3.900 0-2.800 1.200-5.300 3.600-7.600Zm-2.400 13h1.700L9.500 22.300l-1.700-.400Zm3.100 0h1.700l1.800 7.400-1.700.400Z';
+
+/** Lines with weights at their depths under the water: drawn for this app. */
+const depths = 'M2 3h20v1.900h-3.100v9.200a2.300 2.300 0 1 1-1.900 0V4.900h-4.100v4.200a2.300 2.300 0 1 1-1.900 0V4.900H7v11.200a2.300 2.300 0 1 1-1.900 0V4.900H2Z';
+
+const icons = { pass, depths, ...paths, hole, cast, peg, fed } as const;
 export type IconName = keyof typeof icons;
 
 /** An icon beside its label; never read out itself. */

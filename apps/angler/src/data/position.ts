@@ -1,0 +1,48 @@
+import type { LonLat } from '@burrow/core/ground';
+import { useEffect, useState } from 'react';
+
+export interface Fix {
+  at: LonLat;
+  /** When the phone read it, ms of its own clock. */
+  readMs: number;
+  /** Over the ground; null where the phone does not say. */
+  headingDeg: number | null;
+  speedMs: number | null;
+  accuracyM: number;
+}
+
+export interface Following {
+  fix: Fix | null;
+  /** Why there is none, in words. */
+  why: string | null;
+}
+
+/** Where the phone is, for as long as somebody looks. */
+export function useFollowedPosition(): Following {
+  const [state, setState] = useState<Following>({ fix: null, why: null });
+  useEffect(() => {
+    const { geolocation } = navigator;
+    if (!geolocation) {
+      // Said once the screen stands.
+      const later = setTimeout(() => setState({ fix: null, why: 'This phone does not say where it is.' }));
+      return () => clearTimeout(later);
+    }
+    const watch = geolocation.watchPosition(
+      ({ coords, timestamp }) =>
+        setState({
+          fix: {
+            at: [Number(coords.longitude.toFixed(7)), Number(coords.latitude.toFixed(7))],
+            readMs: timestamp,
+            headingDeg: coords.heading === null || Number.isNaN(coords.heading) ? null : coords.heading,
+            speedMs: coords.speed === null || Number.isNaN(coords.speed) ? null : coords.speed,
+            accuracyM: coords.accuracy,
+          },
+          why: null,
+        }),
+      (error) => setState((s) => ({ ...s, why: error.code === error.PERMISSION_DENIED ? 'This app may not ask the phone where it is.' : 'The phone does not say where it is.' })),
+      { enableHighAccuracy: true, maximumAge: 2000, timeout: 20_000 },
+    );
+    return () => geolocation.clearWatch(watch);
+  }, []);
+  return state;
+}

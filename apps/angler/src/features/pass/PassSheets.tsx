@@ -1,0 +1,160 @@
+import { bankCadences, pauseS, castText } from '@burrow/core/casting';
+import { depthHoursText, trollSpeedText } from '@burrow/core/troll';
+import { clamp, depthText, distanceText, metresPerDepthUnit, metresPerYard, tempText } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { saveFile } from '@/data/files';
+import { change, usePreferences } from '@/data/preferences';
+import { CastMeasures } from '@/features/cast/CastMeasures';
+import { ColdWaterNote } from '@/features/cast/ColdWater';
+import { RetrieveBeat } from '@/features/cast/RetrieveBeat';
+import { FishSheet } from '@/features/station/FishSheet';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import type { ThumbKey } from '@/ui/ThumbBar';
+import { DepthsSheet } from './DepthsSheet';
+import type { PassControl } from './usePass';
+
+/** Everything that opens over the pass. */
+export function PassSheets({ control, keys, log }: { control: PassControl; keys: readonly ThumbKey[]; log: ReactNode }) {
+  const { outing, pass, zone, sheet, setSheet, lines, answer, units, strike, strikes, here, hours } = control;
+  const close = () => setSheet(null);
+  // A fish comes on the line that was struck last.
+  const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
+  return (
+    <>
+      {sheet === 'depths' ? <DepthsSheet control={control} /> : null}
+      {sheet === 'more' ? <MorePass control={control} log={log} /> : null}
+      <Sheet title="Strike: which line?" open={sheet === 'strike'} onClose={close}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {lines.map((l) => (
+            <Action key={l.id} grow height={84} label={`${l.name}${l.depthM === null ? '' : `, ${depthText(l.depthM, units)}`}`} onPress={() => void strike(l)} />
+          ))}
+        </View>
+        {lines.length === 0 ? <Text tone="second">No line is out.</Text> : null}
+      </Sheet>
+      <FishSheet
+        open={sheet === 'fish'}
+        onClose={close}
+        outing={outing}
+        zone={zone}
+        station={pass.id}
+        line={struck?.id}
+        depthM={struck?.depthM ?? null}
+        bottomM={null}
+        airC={null}
+        at={here}
+        onLogged={(id, text) => {
+          control.setSaid({ text, undo: [id] });
+          close();
+        }}
+      />
+      <Sheet title={answer.headline} open={sheet === 'why'} onClose={close}>
+        <Text>{answer.detail}</Text>
+        {control.lane ? (
+          <Text>{`The lane is ${distanceText(control.lane.lengthM, units)} long, ${Math.round(100 * control.lane.inBandShare)} % of it over ${depthText(control.follow.fromM, units)} to ${depthText(control.follow.toM, units)} of water; the deepest bait keeps ${depthText(Math.max(0, control.lane.leastClearanceM), units)} off the bed by the map. A map has its doubt: watch the sounder.`}</Text>
+        ) : null}
+        <Text strong>Hours by depth on this water</Text>
+        {hours.map((h) => (
+          <Text key={h.fromM} size="small">
+            {depthHoursText(h, units)}
+          </Text>
+        ))}
+      </Sheet>
+      <Sheet title="Keys" open={sheet === 'help'} onClose={close}>
+        {keys.map((k) => (
+          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
+        ))}
+      </Sheet>
+    </>
+  );
+}
+
+const rip = bankCadences.find((c) => c.id === 'rip-pause') ?? bankCadences[0];
+
+/** What is wanted less often on a pass. */
+function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
+  const { outing, pass, units, zone, troll, settings, setSheet, method, drift, windMs, speedMs, isSpeedMeasured, flush } = control;
+  const { craft } = usePreferences();
+  const router = useRouter();
+  const close = () => setSheet(null);
+  const set = (part: Partial<typeof troll>) => change({ troll: { ...troll, ...part } });
+  const unitM = metresPerDepthUnit(units);
+  const farM = units.distance === 'yd' ? metresPerYard : 1;
+  const rest = pauseS(settings.temp.value, rip.id);
+  const band = settings.band;
+  const moveBand = (end: 'fromM' | 'toM', d: 1 | -1) => {
+    const moved = { ...band, [end]: Math.max(0.2, band[end] + d * unitM * (units.depth === 'ft' ? 2 : 0.5)) };
+    if (moved.toM - moved.fromM >= 0.5) change({ castBand: { water: control.water.id, ...moved } });
+  };
+  const saveTracks = async () => {
+    await flush();
+    const { passTracksGpx } = await import('@burrow/contract/formats');
+    saveFile(`passes-${outing.waterName.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.gpx`, 'application/gpx+xml', passTracksGpx(outing));
+  };
+  return (
+    <Sheet title={`${method.station} ${pass.label}`} open onClose={close}>
+      <Choice
+        label="How you go"
+        wrap
+        options={[
+          { id: 'lane', label: 'Along a lane' },
+          { id: 'drift', label: 'Drift with the wind' },
+        ]}
+        value={troll.isDrift ? 'drift' : 'lane'}
+        onChange={(id) => set({ isDrift: id === 'drift' })}
+      />
+      {troll.isDrift ? (
+        <>
+          <Text>
+            {drift
+              ? `About ${trollSpeedText(drift.speedMs, units)} along ${Math.round(drift.towardDeg)}°, ${distanceText(drift.lengthM, units)} before it gets too shallow: a rule of thumb from a wind of ${trollSpeedText(windMs ?? 0, units)}.`
+              : 'The wind is not known here, or carries you ashore.'}
+          </Text>
+          <Action selected={troll.hasSock} height={56} label={troll.hasSock ? 'Drift sock is out' : 'Drift sock'} onPress={() => set({ hasSock: !troll.hasSock })} />
+          <Text strong>Rip and hang</Text>
+          <RetrieveBeat cadence={rip} rest={rest} hardRest={rest} hasHard={false} units={units} />
+        </>
+      ) : null}
+      <Stepper
+        label="Speed"
+        text={trollSpeedText(troll.speedMs, units)}
+        onStep={(d) => set({ speedMs: Math.round(100 * clamp(troll.speedMs + d * 0.05, 0.2, 4)) / 100 })}
+        hint={isSpeedMeasured ? `The phone says ${trollSpeedText(speedMs, units)} over the ground: that is used.` : 'Used until the phone says how fast you go.'}
+      />
+      <Stepper
+        label="Tightest turn"
+        text={distanceText(troll.turnM, units)}
+        onStep={(d) => set({ turnM: clamp(troll.turnM + d * 2.5 * farM, 5, 100) })}
+        hint="Radius that the lines can follow without crossing."
+      />
+      <Stepper
+        label="Clear of the bed"
+        text={depthText(troll.clearanceM, units)}
+        onStep={(d) => set({ clearanceM: clamp(troll.clearanceM + d * unitM * (units.depth === 'ft' ? 0.5 : 0.2), 0, 5) })}
+      />
+      <Stepper label="Length of the lane" text={distanceText(troll.laneM, units)} onStep={(d) => set({ laneM: clamp(troll.laneM + d * 100 * farM, 50, 3000) })} />
+      <Stepper label="Fish looked for: from" text={depthText(band.fromM, units)} onStep={(d) => moveBand('fromM', d)} hint={`Now ${settings.bandBy}.`} />
+      <Stepper label="Fish looked for: to" text={depthText(band.toM, units)} onStep={(d) => moveBand('toM', d)} />
+      {settings.bandBy === 'yours' ? <Action label="Back to the depths foretold" onPress={() => change({ castBand: null })} /> : null}
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow height={64} icon="download" label="Tracks, GPX" onPress={() => void saveTracks()} />
+        <Action grow height={64} icon="walk" label="Leave the pass" onPress={() => router.navigate('/water')} />
+      </View>
+      <ColdWaterNote tempC={settings.temp.value} method={method} craft={craft === 'kayak' ? 'kayak' : 'boat'} units={units} />
+      <CastMeasures outing={outing} station={pass.id} zone={zone} levelM={control.ground.levelM} units={units} onLogged={close} />
+      <Text
+        size="small"
+        tone="second"
+      >{`Water ${tempText(settings.temp.value, units)}, ${settings.temp.by}. Fish of this water are looked for at ${castText(band.fromM, units)} to ${castText(band.toM, units)}.`}</Text>
+      <View style={{ gap: 6 }}>
+        <Text strong>This outing</Text>
+        {log}
+      </View>
+    </Sheet>
+  );
+}

@@ -1,0 +1,135 @@
+import { expect, type Page } from '@playwright/test';
+import { serious } from './axe';
+import { test } from './stack';
+
+const shotsOf = (page: Page) => async (name: string) => {
+  if (!process.env.SHOTS) return;
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: `${process.env.SHOTS}/${name}.png` });
+};
+
+/** A place on Verrin, off its north-eastern bank, in some 10 m of water. */
+const begin = { longitude: -140.1478, latitude: 47.0915, accuracy: 5 };
+
+test('a pass on Verrin: lines spread, a lane followed by position, a strike, the turn, the network cut, the track kept', async ({ demo: page, stack, context }) => {
+  test.setTimeout(180_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  const shot = shotsOf(page);
+  const heading = page.getByRole('heading', { level: 1 });
+  await context.grantPermissions(['geolocation']);
+  await context.setGeolocation(begin);
+  await page.goto(`${stack.url}/gear`);
+  await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();
+
+  await test.step('an outing afloat begins where one is', async () => {
+    await page.getByRole('link', { name: 'Water' }).click();
+    await page.getByRole('button', { name: 'Start outing: trolling and drifting' }).click({ timeout: 40_000 });
+    await page.getByRole('button', { name: 'Begin a pass here' }).click();
+    await page.getByRole('button', { name: 'Begin the pass' }).click();
+    await expect(heading).toHaveText('Set the lines', { timeout: 40_000 });
+    await shot('pass-empty');
+  });
+
+  await test.step('two lines at depths that cover the band, with the line to let out', async () => {
+    await page.getByRole('button', { name: 'Set the lines' }).click();
+    for (const side of ['left', 'right']) await page.getByRole('button', { name: `More Weight on the ${side} line` }).click();
+    await expect(page.getByText(/^Let out \d+ yd/).first()).toBeVisible();
+    expect(await serious(page), 'depths').toEqual([]);
+    await shot('pass-depths');
+    await page.getByRole('button', { name: /^Lines out at / }).click();
+    await expect(heading).toHaveText(/^(Hold|Turn|Steer)/, { timeout: 60_000 });
+    await shot('pass-phone');
+    expect(await serious(page), 'the pass').toEqual([]);
+  });
+
+  await context.setOffline(true);
+  await test.step('the boat moves: the lane is followed, and where it is off it is said', async () => {
+    await context.setGeolocation({ ...begin, longitude: begin.longitude - 0.0012 });
+    await page.waitForTimeout(3000);
+    await context.setGeolocation({ ...begin, longitude: begin.longitude - 0.0024 });
+    await expect(heading).toHaveText(/^(Hold|Turn|Steer|The lane ends)/);
+    await shot('pass-moved');
+  });
+
+  await test.step('a strike on one line, which can be taken back, and a fish on it', async () => {
+    await page.getByRole('button', { name: 'Strike which line' }).click();
+    expect(await serious(page), 'a strike').toEqual([]);
+    await page.getByRole('button', { name: /^left, / }).click();
+    await expect(page.getByText('1 strike', { exact: true })).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByText('1 strike', { exact: true })).toHaveCount(0);
+    for (let k = 0; k < 3; k++) {
+      await page.getByRole('button', { name: 'Strike which line' }).click();
+      await page.getByRole('button', { name: /^left, / }).click();
+      await expect(page.getByText(`${k + 1} strike${k === 0 ? '' : 's'}`, { exact: true })).toBeVisible();
+    }
+    await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await page.getByRole('button', { name: 'Released' }).click();
+    await expect(page.getByText('3 strikes', { exact: true })).toBeVisible();
+  });
+
+  await test.step('turned round, the next pass runs on with the same lines', async () => {
+    await page.getByRole('button', { name: 'Turn next pass' }).click();
+    await expect(page.getByText(/^Pass 2, /)).toBeVisible();
+    await expect(page.getByText(/\d+ unsent/)).toBeVisible();
+    await context.setOffline(false);
+    await expect
+      .poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'tracked' AND at > '2027-01-01'"))[0].n, { timeout: 30_000 })
+      .toBeGreaterThan(0);
+    await expect
+      .poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'reaction' AND body ? 'at' AND body ? 'speedMs' AND at > '2027-01-01'"))[0].n, {
+        timeout: 30_000,
+      })
+      .toBe(4);
+  });
+
+  await test.step('the tracks go out as GPX, and a drift with the wind can be run instead', async () => {
+    await page.getByRole('button', { name: 'More', exact: true }).click();
+    expect(await serious(page), 'more on a pass').toEqual([]);
+    await shot('pass-more');
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Tracks, GPX' }).click();
+    expect((await saved).suggestedFilename()).toBe('passes-verrin-reservoir.gpx');
+    await page.getByRole('radio', { name: 'Drift with the wind' }).click();
+    await expect(page.getByText(/rule of thumb from a wind of|The wind is not known here/)).toBeVisible();
+    await page.getByRole('button', { name: 'Close' }).click();
+    await expect(heading).toHaveText(/^(Drift along|Draw the lines|The drift ends|No lane from here)/);
+    await shot('pass-drift');
+    await page.getByRole('link', { name: 'Leave the pass for the map' }).click();
+    await page.getByRole('button', { name: 'End outing' }).click();
+    await expect(page.getByText(/2 passes, /)).toBeVisible();
+    await shot('pass-outing');
+    await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM outing WHERE method = 'troll' AND ended_at IS NULL"))[0].n).toBe(0);
+  });
+});
+
+test('the pass, wide and without a position: touched on the map, keys, hours by depth', async ({ demo: page, stack }) => {
+  test.setTimeout(180_000);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const shot = shotsOf(page);
+  const heading = page.getByRole('heading', { level: 1 });
+  await page.goto(`${stack.url}/gear`);
+  await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();
+  await page.getByRole('link', { name: 'Water' }).click();
+  await page.getByRole('button', { name: 'Start outing: trolling and drifting' }).click({ timeout: 40_000 });
+  await page.getByRole('button', { name: 'Begin a pass here' }).click();
+  await page.getByRole('button', { name: 'Begin the pass' }).click();
+  await page.getByRole('button', { name: 'Set the lines' }).click({ timeout: 40_000 });
+  await page.getByRole('button', { name: /^Lines out at / }).click();
+  await expect(heading).toHaveText('Where are you?', { timeout: 60_000 });
+  const map = (await page.getByRole('img', { name: /^Lane from above/ }).boundingBox())!;
+  await page.mouse.click(map.x + map.width / 2, map.y + map.height / 2);
+  await expect(heading).toHaveText(/^(Hold|Turn|Steer)/);
+  await expect(page.getByRole('heading', { name: 'Hours by depth' })).toBeVisible();
+  await page.keyboard.press('s');
+  await page.getByRole('button', { name: /^right, / }).click();
+  await expect(page.getByText('1 strike', { exact: true })).toBeVisible();
+  await page.keyboard.press('d');
+  await expect(page.getByRole('heading', { name: 'Depths', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await shot('pass-wide');
+  expect(await serious(page), 'the pass, wide').toEqual([]);
+  await page.goto(`${stack.url}/water`);
+  await page.getByRole('button', { name: 'End outing' }).click();
+  await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM outing WHERE method = 'troll' AND ended_at IS NULL"))[0].n).toBe(0);
+});

@@ -1,0 +1,17 @@
+import type { FishedDepth } from '@burrow/core/troll';
+import { csvNumber, csvRows } from './csv-rows';
+import { FormatError } from './format-error';
+
+/** Depths that were fished, `depth_m,bites,minutes`, a row each, those without a bite too. Throws FormatError with the line. */
+export function parseFishedDepths(text: string): FishedDepth[] {
+  return csvRows(text, ['depth_m', 'bites', 'minutes']).map(({ line, at }) => {
+    const figure = (column: string, most: number): number => {
+      const value = csvNumber(at(column), column, 0, most, line);
+      if (value === null) throw new FormatError(line, `${column}: expected a number, found nothing`);
+      return value;
+    };
+    const bites = figure('bites', 10_000);
+    if (!Number.isInteger(bites)) throw new FormatError(line, `bites: expected a whole number, found ${bites}`);
+    return { depthM: figure('depth_m', 300), bites, minutes: figure('minutes', 100_000) };
+  });
+}

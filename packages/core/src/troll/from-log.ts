@@ -1,0 +1,95 @@
+import { reactionMeanings, type OutingState } from '../ledger';
+import { clamp, minuteMs } from '../units';
+import type { FishedDepth } from './spread';
+
+/** Stretches of a line at one depth, ms and m. */
+function stretches(line: OutingState['lines'][number], nowMs: number): { fromMs: number; toMs: number; depthM: number }[] {
+  const end = Math.min(nowMs, line.upMs ?? nowMs);
+  return line.depths.flatMap((d, k) => {
+    const [fromMs, toMs] = [Math.max(d.ms, line.downMs), Math.min(end, line.depths[k + 1]?.ms ?? end)];
+    return toMs > fromMs ? [{ fromMs, toMs, depthM: d.depthM }] : [];
+  });
+}
+
+/** Every depth that a bait ran at on the passes of an outing, with its minutes and bites, those without a bite too. A second bait counts at its own depth. */
+export function fishedDepths(outing: OutingState, passes: ReadonlySet<string>, nowMs: number): FishedDepth[] {
+  const found = new Map<number, FishedDepth>();
+  const at = (depthM: number) => {
+    const key = Math.round(depthM * 4) / 4;
+    const so = found.get(key) ?? { depthM: key, bites: 0, minutes: 0 };
+    found.set(key, so);
+    return so;
+  };
+  for (const line of outing.lines.filter((l) => passes.has(l.station)))
+    for (const s of stretches(line, nowMs))
+      for (const depthM of line.second === null ? [s.depthM] : [s.depthM, Math.max(0, s.depthM - line.second.aboveM)]) at(depthM).minutes += (s.toMs - s.fromMs) / minuteMs;
+  for (const bite of bitesOf(outing, passes)) if (bite.depthM !== null) at(bite.depthM).bites++;
+  return [...found.values()].sort((a, b) => a.depthM - b.depthM);
+}
+
+/** A strike, whether its fish was landed or not; a fish whose strike was not tapped is one too. */
+export interface PassStrike {
+  id: string;
+  ms: number;
+  station: string;
+  line: string | null;
+  depthM: number | null;
+  at: readonly [number, number] | null;
+  turn: 'straight' | 'inside' | 'outside' | null;
+  isFish: boolean;
+}
+
+/** A fish so soon after a strike is the fish of that strike, ms: it is played in from far behind. */
+const sameStrikeMs = 6 * minuteMs;
+
+/** Strikes of passes in time order. */
+export function bitesOf(outing: OutingState, passes: ReadonlySet<string>): PassStrike[] {
+  const found = outing.reactions
+    .filter((r) => passes.has(r.station) && reactionMeanings[r.kind].isBite)
+    .map((r): PassStrike => ({ id: r.id, ms: r.ms, station: r.station, line: r.line, depthM: r.depthM, at: r.at, turn: r.turn, isFish: false }));
+  for (const f of outing.fish.filter((x) => passes.has(x.station))) {
+    const own = found.findLast((b) => !b.isFish && b.ms <= f.ms && f.ms - b.ms < sameStrikeMs && (b.line === null || f.line === null || b.line === f.line));
+    if (own) own.isFish = true;
+    else found.push({ id: f.eventId, ms: f.ms, station: f.station, line: f.line, depthM: f.depthM, at: f.at, turn: null, isFish: true });
+  }
+  return found.sort((a, b) => a.ms - b.ms);
+}
+
+/** Hours of bait and strikes in a band of depth. */
+export interface DepthHours {
+  fromM: number;
+  toM: number;
+  hours: number;
+  strikes: number;
+}
+
+/** Less than this is not fished yet, h. */
+const triedHours = 0.15;
+
+/** Hours per band of depth over passes, and strikes there; bands of `stepM` from the surface to `deepestM`. */
+export function hoursByDepth(outings: readonly OutingState[], deepestM: number, stepM: number, nowMs: number): DepthHours[] {
+  const bands = Array.from({ length: Math.max(1, Math.ceil(deepestM / stepM - 1e-9)) }, (_, k): DepthHours => ({ fromM: k * stepM, toM: (k + 1) * stepM, hours: 0, strikes: 0 }));
+  for (const outing of outings) {
+    const passes = new Set(outing.stations.filter((s) => s.kind === 'pass').map((s) => s.id));
+    for (const f of fishedDepths(outing, passes, nowMs)) {
+      const band = bands[clamp(Math.floor(f.depthM / stepM), 0, bands.length - 1)];
+      band.hours += f.minutes / 60;
+      band.strikes += f.bites;
+    }
+  }
+  return bands;
+}
+
+/** The stretch of depths, within what can be fished, that nobody has tried; null where each was. */
+export function untried(bands: readonly DepthHours[]): { fromM: number; toM: number } | null {
+  let best: { fromM: number; toM: number } | null = null;
+  for (let k = 0; k < bands.length; k++) {
+    if (bands[k].hours >= triedHours) continue;
+    let end = k;
+    while (end + 1 < bands.length && bands[end + 1].hours < triedHours) end++;
+    const stretch = { fromM: bands[k].fromM, toM: bands[end].toM };
+    if (best === null || stretch.toM - stretch.fromM > best.toM - best.fromM) best = stretch;
+    k = end;
+  }
+  return best;
+}

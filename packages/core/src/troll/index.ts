@@ -1,0 +1,8 @@
+/** Trolling and drifting: line out and depth, turns, a lane over the map, a spread of depths, drift, and what passes came to. */
+export * from './line';
+export * from './drift';
+export * from './spread';
+export * from './lane';
+export * from './from-log';
+export * from './steer';
+export * from './answer';

@@ -1,0 +1,104 @@
+import { bodyOf, coldWaterDensity, lineFriction, lineNormalDrag, type Lure } from '../rig';
+import { requireWithin } from '../units';
+
+/** Line that is let out at most, m: past it neither the model nor the angler knows where the bait is. */
+export const mostLineM = 200;
+/** Fastest trolling that is reckoned with, m/s. */
+const fastestMs = 5;
+
+export interface TrolledRig {
+  lure: Lure;
+  /** Drag of what the weight draws after it, as drag coefficient times area, m²: a lip, a blade, a dead bait; 0 for a bare weight. */
+  dragAreaM2?: number;
+  lineMm: number;
+}
+
+export interface TrolledLine {
+  depthM: number;
+  setBackM: number;
+  /** Depth of a place on the line so far up from the bait, m. */
+  depthAbove: (upM: number) => number;
+}
+
+/**
+ * Where a bait runs behind a boat: a weightless line followed from the bait up, with the water across it and friction along it,
+ * dT/ds = ½ρ·C_t·π·d·(U sin θ)². Line 0.1 to 200 m of 0.02 to 2 mm, speed 0 to 5 m/s through the water; at 0 it hangs straight down.
+ * RangeError outside.
+ */
+export function trolledLine({ lure, dragAreaM2 = 0, lineMm }: TrolledRig, lineOutM: number, speedMs: number): TrolledLine {
+  requireWithin(lineMm, 0.02, 2, 'line diameter', 'mm');
+  requireWithin(lineOutM, 0.1, mostLineM, 'line out', 'm');
+  requireWithin(speedMs, 0, fastestMs, 'speed', 'm/s');
+  requireWithin(dragAreaM2, 0, 0.1, 'drag area', 'm²');
+  const { depths, setBackM } = curve({ lure, dragAreaM2, lineMm }, lineOutM, speedMs);
+  const total = depths[depths.length - 1];
+  const ds = lineOutM / (depths.length - 1);
+  return {
+    depthM: total,
+    setBackM,
+    depthAbove: (upM) => {
+      const at = Math.min(depths.length - 1, Math.max(0, upM / ds));
+      const k = Math.min(depths.length - 2, Math.floor(at));
+      return total - (depths[k] + (depths[k + 1] - depths[k]) * (at - k));
+    },
+  };
+}
+
+/** Height over the bait at even steps up the line. */
+function curve({ lure, dragAreaM2 = 0, lineMm }: TrolledRig, lineOutM: number, speedMs: number): { depths: Float64Array; setBackM: number } {
+  const body = bodyOf(lure);
+  const q = 0.5 * coldWaterDensity * speedMs ** 2;
+  const drag = q * (body.dragCoefficient * body.areaM2 + dragAreaM2);
+  const across = q * lineNormalDrag * (lineMm / 1000);
+  const along = q * lineFriction * Math.PI * (lineMm / 1000);
+  const steps = Math.max(200, Math.ceil(lineOutM * 20));
+  const ds = lineOutM / steps;
+  const depths = new Float64Array(steps + 1);
+  // Angle from upright; tension grows by friction on the way up.
+  let angle = Math.atan2(drag, body.wetWeightN);
+  let tension = Math.hypot(drag, body.wetWeightN);
+  let setBackM = 0;
+  for (let k = 0; k < steps; k++) {
+    const middle = angle + (0.5 * ds * across * Math.cos(angle) ** 2) / tension;
+    depths[k + 1] = depths[k] + Math.cos(middle) * ds;
+    setBackM += Math.sin(middle) * ds;
+    angle += (ds * across * Math.cos(middle) ** 2) / tension;
+    tension += ds * along * Math.sin(middle) ** 2;
+  }
+  return { depths, setBackM };
+}
+
+/**
+ * Line to let out for a depth, m, the inverse of `trolledLine`. Depth 0.1 to 200 m.
+ * RangeError where no 200 m of line takes it so deep at this speed.
+ */
+export function lineOut(rig: TrolledRig, depthM: number, speedMs: number): number {
+  requireWithin(depthM, 0.1, mostLineM, 'depth', 'm');
+  requireWithin(speedMs, 0, fastestMs, 'speed', 'm/s');
+  const deepest = trolledLine(rig, mostLineM, speedMs);
+  if (deepest.depthM < depthM)
+    throw new RangeError(
+      `expected a depth that ${mostLineM} m of line reaches, found ${depthM} m: at ${speedMs} m/s this bait runs at ${deepest.depthM.toFixed(1)} m with all of it out; heavier, thinner or slower`,
+    );
+  // The curve of the longest line is that of every shorter one, followed from the bait up.
+  let [low, high] = [Math.max(0.1, depthM * 0.999), mostLineM];
+  for (let k = 0; k < 50; k++) {
+    const middle = (low + high) / 2;
+    if (deepest.depthM - deepest.depthAbove(middle) < depthM) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Depths of the baits of one line, deepest first, m: the end bait, and a second so far up the line. */
+export function baitDepths(rig: TrolledRig, lineOutM: number, speedMs: number, secondAboveM: number | null): number[] {
+  const line = trolledLine(rig, lineOutM, speedMs);
+  return secondAboveM === null || secondAboveM >= lineOutM ? [line.depthM] : [line.depthM, line.depthAbove(secondAboveM)];
+}
+
+/** Speed of a line at `besideM` beside the middle of the boat in a turn of radius R, m/s: outside faster, inside slower. RangeError for a turn inside the rods. */
+export function speedInTurn(speedMs: number, besideM: number, turnM: number, side: 'outside' | 'inside'): number {
+  requireWithin(besideM, 0, 20, 'way of the rod beside the middle', 'm');
+  if (!(turnM > besideM)) throw new RangeError(`expected a turn wider than the rods, ${besideM} m, found ${turnM} m`);
+  return speedMs * (1 + (side === 'outside' ? besideM : -besideM) / turnM);
+}
