@@ -17,6 +17,7 @@ import { perrowPool } from './scenario/pool';
 import { verrinReservoir } from './scenario/reservoir';
 import { ullenRiver } from './scenario/river';
 import { winterSeason } from './scenario/season';
+import { trollDays } from './scenario/troll-days';
 
 const folder = path.dirname(fileURLToPath(import.meta.url));
 const write = (file: string, text: string) => writeFileSync(path.join(folder, file), text);
@@ -30,7 +31,7 @@ for (const [name, water] of Object.entries({
   'perrow-pool': perrowPool,
 }))
   write(`${name}.geojson`, `${JSON.stringify(water())}\n`);
-const season = [...castingDays(), ...poleDays(), ...winterSeason()];
+const season = [...trollDays(), ...castingDays(), ...poleDays(), ...winterSeason()];
 write('season.ndjson', ledgerText(season));
 write('measurements.csv', measurementsCsv(measurementsOf(fold(season), 'tamber-lake')));
 

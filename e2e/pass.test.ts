@@ -21,6 +21,13 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
   await page.goto(`${stack.url}/gear`);
   await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();
 
+  // Trout up against the bank: shallow, whatever the season says.
+  await page.evaluate(() => {
+    const kept = JSON.parse(localStorage.getItem('burrow.preferences') ?? '{}') as object;
+    localStorage.setItem('burrow.preferences', JSON.stringify({ ...kept, castBand: { water: 'verrin-reservoir', fromM: 1.2, toM: 3.6 } }));
+  });
+  await page.reload();
+
   await test.step('an outing afloat begins where one is', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
     await page.getByRole('button', { name: 'Start outing: trolling and drifting' }).click({ timeout: 40_000 });

@@ -68,7 +68,7 @@ export function passAnswer(q: PassQuery): PassAnswer {
   const away = (m: number) => distanceText(Math.max(0, m), units);
   const turn = lane && place ? turnAhead(lane.turns, place.alongM) : null;
   const toTurnM = turn && place ? Math.max(0, turn.fromM - place.alongM) : null;
-  const common = { turn, toTurnM, toTurnS: toTurnM === null || q.speedMs <= 0 ? null : toTurnM / q.speedMs };
+  const common = { turn, toTurnM, toTurnS: toTurnM === null || toTurnM < 8 || q.speedMs <= 0 ? null : toTurnM / q.speedMs };
   const say = (step: PassStep, headline: string, detail: string): PassAnswer => ({ ...common, step, headline, detail });
   if (lines.length === 0) return say('lines', 'Set the lines', 'Their depths cover what the fish may be in; then the lane keeps them off the bed.');
   if (lane === null) return q.laneWhy === null ? say('lane', 'Working out the lane', 'A way along the depths that no bait drags on.') : say('lane', 'No lane from here', q.laneWhy);
@@ -114,3 +114,9 @@ export const trollSpeedText = (speedMs: number, units: UnitPreference): string =
 /** When a lane from here is run at this speed. */
 export const laneEndText = (lane: Lane, place: LanePlace | null, speedMs: number, nowMs: number, zone: string): string =>
   speedMs <= 0 ? '' : clockText(nowMs + ((lane.lengthM - (place?.alongM ?? 0)) / speedMs) * 1000, zone);
+
+/** Where to begin a pass, before there is one. */
+export const passPlaceWords = (isPositionKnown: boolean): { headline: string; detail: string } => ({
+  headline: isPositionKnown ? 'Begin where you are' : 'Tap where you begin',
+  detail: 'A lane is laid from there along the depths that fish use, and keeps the baits off the bed. With the wind it is a drift instead.',
+});

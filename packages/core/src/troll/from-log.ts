@@ -63,8 +63,8 @@ export interface DepthHours {
   strikes: number;
 }
 
-/** Less than this is not fished yet, h. */
-const triedHours = 0.15;
+/** Less than this is not fished yet, h, and less than that is not worth a word. */
+const [triedHours, notedHours] = [0.15, 0.05];
 
 /** Hours per band of depth over passes, and strikes there; bands of `stepM` from the surface to `deepestM`. */
 export function hoursByDepth(outings: readonly OutingState[], deepestM: number, stepM: number, nowMs: number): DepthHours[] {
@@ -80,8 +80,9 @@ export function hoursByDepth(outings: readonly OutingState[], deepestM: number, 
   return bands;
 }
 
-/** The stretch of depths, within what can be fished, that nobody has tried; null where each was. */
+/** The widest stretch of depths that nobody has tried; null where each was, and before anything was fished at all. */
 export function untried(bands: readonly DepthHours[]): { fromM: number; toM: number } | null {
+  if (bands.every((b) => b.hours < triedHours)) return null;
   let best: { fromM: number; toM: number } | null = null;
   for (let k = 0; k < bands.length; k++) {
     if (bands[k].hours >= triedHours) continue;
@@ -92,4 +93,15 @@ export function untried(bands: readonly DepthHours[]): { fromM: number; toM: num
     k = end;
   }
   return best;
+}
+
+/** Bands side by side that nobody has tried as one. */
+export function hoursTogether(bands: readonly DepthHours[]): DepthHours[] {
+  const rows: DepthHours[] = [];
+  for (const band of bands) {
+    const last = rows.at(-1);
+    if (last && last.hours < notedHours && last.strikes === 0 && band.hours < notedHours && band.strikes === 0) last.toM = band.toM;
+    else rows.push({ ...band });
+  }
+  return rows;
 }

@@ -3,6 +3,7 @@ export * from './line';
 export * from './drift';
 export * from './spread';
 export * from './lane';
+export * from './lane-figures';
 export * from './from-log';
 export * from './steer';
 export * from './answer';

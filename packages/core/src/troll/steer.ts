@@ -1,7 +1,8 @@
 import type { CastWater, Spot } from '../casting';
 import type { DriftCraft } from './drift';
 import { windDrift } from './drift';
-import { laneLength, tightestTurn, type Lane, type LaneTurn } from './lane';
+import type { Lane, LaneTurn } from './lane';
+import { laneLength, tightestTurn } from './lane-figures';
 
 /** Where one is against a lane. */
 export interface LanePlace {

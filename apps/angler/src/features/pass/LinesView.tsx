@@ -1,5 +1,5 @@
 import { depthInTurn } from '@burrow/core/troll';
-import { depthFigure, depthText, distanceText, metresPerDepthUnit } from '@burrow/core/units';
+import { depthFigure, depthText, distanceText, metresPerDepthUnit, niceLengthM } from '@burrow/core/units';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, usePalette } from '@/theme/theme';
@@ -17,7 +17,9 @@ export function LinesView({ control }: { control: PassControl }) {
   const { lines, ahead, units, place, turn, troll, speedMs, answer, deepestM } = control;
   const far = ahead.at(-1)?.aheadM ?? 100;
   const bedM = ahead.map((p) => p.depthM).filter((d) => !Number.isNaN(d));
-  const bottomM = Math.max(1, deepestM + 1, ...bedM) * 1.08;
+  // A bed far under the lines is left out of the picture, so that the lines can be told apart.
+  const shownBedM = bedM.length === 0 ? deepestM + 2 : Math.min(Math.max(...bedM), Math.max(2.5 * deepestM, 1.2 * Math.min(...bedM)));
+  const bottomM = Math.max(1, deepestM + 1, shownBedM) * 1.08;
   const x = (m: number) => leftPx + (m / far) * Math.max(0, width - leftPx);
   const y = (m: number) => topPx + (m / bottomM) * Math.max(0, height - topPx - footPx);
   const known = ahead.filter((p) => !Number.isNaN(p.depthM));
@@ -29,6 +31,7 @@ export function LinesView({ control }: { control: PassControl }) {
   const hasTurn = from !== null && to !== null && from < far;
   const shallowest = known.reduce<(typeof known)[number] | null>((a, b) => (a === null || b.depthM < a.depthM ? b : a), null);
   const unitM = metresPerDepthUnit(units);
+  const tickM = niceLengthM(far / 3, units);
   const shown = lines.filter((l) => l.depthM !== null);
   return (
     <View
@@ -79,7 +82,7 @@ export function LinesView({ control }: { control: PassControl }) {
             />
           ) : (
             <SvgText x={width / 2} y={height - footPx - 14} textAnchor="middle" {...label} fill={palette.second}>
-              the bed ahead stands here once it is known where you are
+              bed ahead: where you are is not known
             </SvgText>
           )}
           {shown.map((l, k) => {
@@ -90,6 +93,8 @@ export function LinesView({ control }: { control: PassControl }) {
                 ? `M${leftPx} ${y(d)}L${width} ${y(d)}`
                 : `M${leftPx} ${y(d)}L${x(from!)} ${y(d)}Q${(x(from!) + x(to!)) / 2} ${y(2 * inTurn - d)} ${x(to!)} ${y(d)}L${width} ${y(d)}`;
             const w = 84 + 5 * l.name.length;
+            // Names of lines that run close stand beside one another.
+            const beside = shown.slice(0, k).filter((o) => Math.abs(y(o.depthM!) - y(d)) < 27).length * (w + 6);
             return (
               <G key={l.id}>
                 <Path d={bent} fill="none" stroke={palette.card} strokeWidth={6} />
@@ -99,8 +104,8 @@ export function LinesView({ control }: { control: PassControl }) {
                 <SvgText x={leftPx + 14} y={y(d) + 5} textAnchor="middle" fontFamily={bold} fontSize={13} fill={palette.onEmber}>
                   {l.side === 'left' ? 'L' : 'R'}
                 </SvgText>
-                <Rect x={leftPx + 32 + (k % 2) * 4} y={y(d) - 13} width={w} height={26} rx={5} fill={palette.card} opacity={0.95} />
-                <SvgText x={leftPx + 38 + (k % 2) * 4} y={y(d) + 5} fontFamily={bold} fontSize={15} fill={palette.ember}>
+                <Rect x={leftPx + 32 + beside} y={y(d) - 13} width={w} height={26} rx={5} fill={palette.card} opacity={0.95} />
+                <SvgText x={leftPx + 38 + beside} y={y(d) + 5} fontFamily={bold} fontSize={15} fill={palette.ember}>
                   {`${l.name} ${depthText(d, units)}`}
                 </SvgText>
               </G>
@@ -119,13 +124,13 @@ export function LinesView({ control }: { control: PassControl }) {
               {`${depthText(Math.max(0, shallowest.depthM - deepestM), units)} clear`}
             </SvgText>
           ) : null}
-          {[0.25, 0.5, 0.75].map((u) => (
-            <SvgText key={u} x={x(u * far)} y={height - 5} textAnchor="middle" {...label} fill={palette.second}>
-              {distanceText(u * far, units).split(' ')[0]}
+          {Array.from({ length: known.length < 2 ? 0 : Math.max(0, Math.ceil((far * 0.78) / tickM) - 1) }, (_, k) => (k + 1) * tickM).map((m) => (
+            <SvgText key={m} x={x(m)} y={height - 5} textAnchor="middle" {...label} fill={palette.second}>
+              {distanceText(m, units).split(' ')[0]}
             </SvgText>
           ))}
           <SvgText x={width - 4} y={height - 5} textAnchor="end" {...label} fill={palette.second}>
-            {`${distanceText(far, units)} ahead`}
+            {known.length < 2 ? '' : `${distanceText(far, units)} ahead`}
           </SvgText>
         </Svg>
       ) : null}

@@ -52,7 +52,7 @@ function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: St
   const wide = useWide();
   const palette = usePalette();
   const control = usePass(outing, pass, water, ground);
-  const { units, zone, lines, sheet, setSheet, said, setSaid, undo, strike, turnRound, hours } = control;
+  const { units, zone, lines, sheet, setSheet, said, setSaid, undo, strike, turnRound, rows } = control;
   const keys: ThumbKey[] = [
     {
       id: 'strike',
@@ -113,7 +113,7 @@ function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: St
           <Text heading={2} size="lead">
             Hours by depth
           </Text>
-          {hours.map((h) => (
+          {rows.map((h) => (
             <Text key={h.fromM} size="small" tone={h.strikes > 0 ? 'kelp' : h.hours < 0.05 ? 'second' : 'ink'}>
               {depthHoursText(h, units)}
             </Text>
@@ -136,8 +136,8 @@ const ringS = 180;
 
 /** What to do now, why, and how long to the next turn. */
 function Advice({ control }: { control: PassControl }) {
-  const { pass, outing, settings, units, answer, setSheet, drawLines, lane, place, speedMs, now, zone } = control;
-  const seconds = answer.toTurnS;
+  const { pass, outing, settings, units, answer, setSheet, drawLines, lane, place, speedMs, now, zone, troll } = control;
+  const seconds = answer.step === 'back' ? null : answer.toTurnS;
   const action =
     answer.step === 'lines'
       ? { label: 'Set the lines', onPress: () => setSheet('depths') }
@@ -174,7 +174,7 @@ function Advice({ control }: { control: PassControl }) {
         )}
       </View>
       {action ? <Action kind="plain" height={52} label={action.label} onPress={action.onPress} /> : null}
-      {lane && place && !action ? (
+      {lane && place && !action && !troll.isDrift ? (
         <Text size="small" tone="second" numberOfLines={1}>
           {`To its end by ${laneEndText(lane, place, speedMs, now, zone)}, ${Math.round(100 * lane.inBandShare)} % over the depths to follow`}
         </Text>

@@ -21,7 +21,7 @@ import type { PassControl } from './usePass';
 
 /** Everything that opens over the pass. */
 export function PassSheets({ control, keys, log }: { control: PassControl; keys: readonly ThumbKey[]; log: ReactNode }) {
-  const { outing, pass, zone, sheet, setSheet, lines, answer, units, strike, strikes, here, hours } = control;
+  const { outing, pass, zone, sheet, setSheet, lines, answer, units, strike, strikes, here, rows } = control;
   const close = () => setSheet(null);
   // A fish comes on the line that was struck last.
   const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
@@ -59,7 +59,7 @@ export function PassSheets({ control, keys, log }: { control: PassControl; keys:
           <Text>{`The lane is ${distanceText(control.lane.lengthM, units)} long, ${Math.round(100 * control.lane.inBandShare)} % of it over ${depthText(control.follow.fromM, units)} to ${depthText(control.follow.toM, units)} of water; the deepest bait keeps ${depthText(Math.max(0, control.lane.leastClearanceM), units)} off the bed by the map. A map has its doubt: watch the sounder.`}</Text>
         ) : null}
         <Text strong>Hours by depth on this water</Text>
-        {hours.map((h) => (
+        {rows.map((h) => (
           <Text key={h.fromM} size="small">
             {depthHoursText(h, units)}
           </Text>

@@ -4,6 +4,7 @@ import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@b
 import { expectedText, nextWords, planWords } from '@burrow/core/holes';
 import { countingThickness } from '@burrow/core/safety';
 import { depthText, distanceText, iceText } from '@burrow/core/units';
+import { passPlaceWords } from '@burrow/core/troll';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -67,25 +68,31 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const rule = outlook?.depth?.rule;
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
-  const target = tapped ?? (isCasting ? firstAt : peg ? peg.place?.at : (advised?.at ?? left[0]?.at)) ?? breakFoot?.at ?? bed.deepest.at;
+  const afloat = outing && method.picture === 'lane' ? position : null;
+  const target = tapped ?? afloat ?? (isCasting ? firstAt : peg ? peg.place?.at : (advised?.at ?? left[0]?.at)) ?? breakFoot?.at ?? bed.deepest.at;
   const expected = depthAt(bed, target);
   // A place that has a hole already is gone back to, not drilled again.
   const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
   const standing = position ?? outing?.stations.at(-1)?.at ?? null;
   const words = peg
     ? peg.words
-    : isCasting
-      ? standWords(isSeeking ? 'seeking' : firstAt && { underM: depthAt(bed, firstAt)?.depthM ?? null }, casting.band, casting.query.castM, casting.isAshore, units)
-      : advised
-        ? {
-            headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
-            detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
-          }
-        : drilling.plan && left.length > 0
-          ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
-          : surface === 'open' && !outing
-            ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
-            : { headline: headline(ground), detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}` };
+    : outing && method.picture === 'lane'
+      ? passPlaceWords(position !== null)
+      : isCasting
+        ? standWords(isSeeking ? 'seeking' : firstAt && { underM: depthAt(bed, firstAt)?.depthM ?? null }, casting.band, casting.query.castM, casting.isAshore, units)
+        : advised
+          ? {
+              headline: `${advised.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(advised.depthM, units)}, ${distanceText(advised.walkM, units)} ${standing ? compassPoint(bearingDeg(standing, advised.at)) : 'away'}`,
+              detail: nextWords(advised, drilling.lastStay, advised.reasons, advised.own, advised.belief),
+            }
+          : drilling.plan && left.length > 0
+            ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
+            : surface === 'open' && !outing
+              ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
+              : {
+                  headline: headline(ground),
+                  detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}`,
+                };
 
   const answer = (
     <Answer>

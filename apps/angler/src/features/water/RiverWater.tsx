@@ -5,6 +5,7 @@ import { expectedText } from '@burrow/core/holes';
 import { methodOf } from '@burrow/core/methods';
 import { depthText, distanceText } from '@burrow/core/units';
 import { lieReasons, lieText, poolText, riverWords } from '@burrow/core/river';
+import { passPlaceWords } from '@burrow/core/troll';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -63,7 +64,8 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { pools } = river.data;
   const words = riverWords(pools, lies, units);
   const isAt = (a: LonLat, b: LonLat) => a[0] === b[0] && a[1] === b[1];
-  const target = tapped ?? (outing ? (peg?.place?.at ?? first) : null) ?? lies[0]?.at ?? pools[0]?.at ?? bed.deepest.at;
+  const afloat = outing && method.picture === 'lane' ? position : null;
+  const target = tapped ?? afloat ?? (outing ? (peg?.place?.at ?? first) : null) ?? lies[0]?.at ?? pools[0]?.at ?? bed.deepest.at;
   const lie = lies.find((l) => isAt(l.at, target));
   const expected = depthAt(bed, target);
   const known = outing?.stations.find((s) => isAt(s.at, target));
@@ -71,6 +73,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const stand = first && nearestLie(lies, first);
   const standing =
     peg?.words ??
+    (outing && method.picture === 'lane' ? passPlaceWords(position !== null) : null) ??
     (stand && {
       headline: `Stand ${distanceText(distanceM(stand.at, first), units)} ${compassPoint(bearingDeg(stand.at, first))} of the ${stand.by}`,
       detail: `From the ring the casts show most of what holds fish. ${words.detail}`,
