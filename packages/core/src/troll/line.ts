@@ -1,5 +1,5 @@
 import { bodyOf, coldWaterDensity, lineFriction, lineNormalDrag, type Lure } from '../rig';
-import { requireWithin } from '../units';
+import { interpolate, requireWithin } from '../units';
 
 /** Line that is let out at most, m: past it neither the model nor the angler knows where the bait is. */
 export const mostLineM = 200;
@@ -30,42 +30,39 @@ export function trolledLine({ lure, dragAreaM2 = 0, lineMm }: TrolledRig, lineOu
   requireWithin(lineOutM, 0.1, mostLineM, 'line out', 'm');
   requireWithin(speedMs, 0, fastestMs, 'speed', 'm/s');
   requireWithin(dragAreaM2, 0, 0.1, 'drag area', 'm²');
-  const { depths, setBackM } = curve({ lure, dragAreaM2, lineMm }, lineOutM, speedMs);
-  const total = depths[depths.length - 1];
-  const ds = lineOutM / (depths.length - 1);
-  return {
-    depthM: total,
-    setBackM,
-    depthAbove: (upM) => {
-      const at = Math.min(depths.length - 1, Math.max(0, upM / ds));
-      const k = Math.min(depths.length - 2, Math.floor(at));
-      return total - (depths[k] + (depths[k + 1] - depths[k]) * (at - k));
-    },
-  };
+  const { along, heights, setBackM } = curve({ lure, dragAreaM2, lineMm }, lineOutM, speedMs);
+  const total = heights[heights.length - 1];
+  return { depthM: total, setBackM, depthAbove: (upM) => total - interpolate(along, heights, Math.min(lineOutM, Math.max(0, upM))) };
 }
 
-/** Height over the bait at even steps up the line. */
-function curve({ lure, dragAreaM2 = 0, lineMm }: TrolledRig, lineOutM: number, speedMs: number): { depths: Float64Array; setBackM: number } {
+/** A step up the line bends by no more than this, rad, and is no longer than that, m. */
+const [mostBend, longestStepM] = [0.01, 0.1];
+
+/** Heights over the bait, m, at places up the line, m: close together where it bends. */
+function curve({ lure, dragAreaM2 = 0, lineMm }: TrolledRig, lineOutM: number, speedMs: number): { along: number[]; heights: number[]; setBackM: number } {
   const body = bodyOf(lure);
   const q = 0.5 * coldWaterDensity * speedMs ** 2;
   const drag = q * (body.dragCoefficient * body.areaM2 + dragAreaM2);
   const across = q * lineNormalDrag * (lineMm / 1000);
-  const along = q * lineFriction * Math.PI * (lineMm / 1000);
-  const steps = Math.max(200, Math.ceil(lineOutM * 20));
-  const ds = lineOutM / steps;
-  const depths = new Float64Array(steps + 1);
+  const friction = q * lineFriction * Math.PI * (lineMm / 1000);
   // Angle from upright; tension grows by friction on the way up.
   let angle = Math.atan2(drag, body.wetWeightN);
   let tension = Math.hypot(drag, body.wetWeightN);
+  const along = [0];
+  const heights = [0];
   let setBackM = 0;
-  for (let k = 0; k < steps; k++) {
-    const middle = angle + (0.5 * ds * across * Math.cos(angle) ** 2) / tension;
-    depths[k + 1] = depths[k] + Math.cos(middle) * ds;
+  for (let s = 0; s < lineOutM - 1e-12;) {
+    const bend = (across * Math.cos(angle) ** 2) / tension;
+    const ds = Math.min(lineOutM - s, longestStepM, bend > 0 ? mostBend / bend : longestStepM);
+    const middle = angle + 0.5 * ds * bend;
+    s += ds;
+    along.push(s);
+    heights.push(heights[heights.length - 1] + Math.cos(middle) * ds);
     setBackM += Math.sin(middle) * ds;
     angle += (ds * across * Math.cos(middle) ** 2) / tension;
-    tension += ds * along * Math.sin(middle) ** 2;
+    tension += ds * friction * Math.sin(middle) ** 2;
   }
-  return { depths, setBackM };
+  return { along, heights, setBackM };
 }
 
 /**

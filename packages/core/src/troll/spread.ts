@@ -17,6 +17,9 @@ export interface SpreadQuery {
 /** Depths looked at, m apart; how near a bait must run to be met, m; bites a minute where they are, and elsewhere. Heuristic. */
 export const spreadModel = { cellM: 0.25, reachM: 0.6, ratesPerMin: [0.02, 0.06, 0.18], strayPerMin: 0.003 } as const;
 
+/** So many bites name a depth, and hold the lines this near to it, m. */
+const [namedBy, heldM] = [3, 0.4];
+
 /** Baits of one line hang apart by this at least, m; the line that explores keeps this far from where they bit. */
 const [apartM, clearOfM] = [0.8, 0.75];
 
@@ -57,6 +60,20 @@ function quantile(belief: readonly { depthM: number; chance: number }[], share: 
   return belief[belief.length - 1].depthM;
 }
 
+/** Where it bit most, m: the depth with most bites, ties by less time, and what lies beside it; null without a bite. */
+function biteDepth(fished: readonly FishedDepth[]): number | null {
+  const bitten = fished.filter((f) => f.bites > 0);
+  if (bitten.length === 0) return null;
+  const about = (m: number) => bitten.filter((f) => Math.abs(f.depthM - m) <= spreadModel.reachM);
+  const sum = (list: readonly FishedDepth[], of: (f: FishedDepth) => number) => list.reduce((s, f) => s + of(f), 0);
+  const best = bitten.reduce((a, b) => {
+    const [x, y] = [sum(about(a.depthM), (f) => f.bites), sum(about(b.depthM), (f) => f.bites)];
+    return y > x || (y === x && b.minutes < a.minutes) ? b : a;
+  });
+  const near = about(best.depthM);
+  return sum(near, (f) => f.bites * f.depthM) / sum(near, (f) => f.bites);
+}
+
 /**
  * Depths for the baits of each line, m: spread evenly over what is believed, so that at first the band is covered and later most lines run where
  * they bit; once something bit, one line of two or more always runs where nobody has fished. Rods 1 to 12, baits 1 to 3 a line. RangeError outside.
@@ -68,15 +85,17 @@ export function spreadDepths({ band, rods, baitsPerRod, fished }: SpreadQuery): 
   const belief = depthBelief(band, fished);
   const bites = fished.reduce((s, f) => s + f.bites, 0);
   const explores = bites > 0 && rods > 1;
+  const hot = biteDepth(fished) ?? belief.reduce((a, b) => (b.chance > a.chance ? b : a)).depthM;
   const following = explores ? rods - 1 : rods;
   const clamped = (m: number) => Math.min(band.toM, Math.max(band.fromM, m));
   const shares = (k: number, of: number) => (k + 0.5) / of;
   const lines: number[][] = Array.from({ length: following }, (_, r) => {
-    const at = clamped(quantile(belief, shares(r, following)));
+    const drawn = quantile(belief, shares(r, following));
+    // Bites enough to name a depth hold the lines by it, whatever the tails of the belief say.
+    const at = clamped(bites >= namedBy ? Math.min(hot + heldM, Math.max(hot - heldM, drawn)) : drawn);
     return baitsOf(at, r, following);
   });
   if (explores) {
-    const hot = belief.reduce((a, b) => (b.chance > a.chance ? b : a)).depthM;
     const lone: number[] = [];
     for (let k = 0; k < baitsPerRod; k++)
       lone.push(
