@@ -176,6 +176,7 @@ try {
 }
 try {
   await noon('pole', 'marrow-drain', 3, (form) => `peg-${form}`);
+  await noon('troll', 'verrin-reservoir', 3.05, (form) => (form === 'phone' ? 'pass-phone' : null));
 } finally {
   await browser.close();
 }
@@ -190,7 +191,7 @@ async function noon(method, water, hours, name) {
   try {
     await view.goto(later.url);
     await view.getByRole('button', { name: 'Enter the demo' }).click();
-    await view.getByRole('heading', { level: 1 }).first().waitFor();
+    await view.getByRole('link', { name: 'Season' }).waitFor();
     const { account } = await (await view.request.get(`${later.url}/api/session`)).json();
     const events = shiftedOuting(method, water, hours, Date.parse(start)).map((e) => ({ ...e, angler: account.id }));
     const sent = await view.request.post(`${later.url}/api/ledger/sync`, { data: { device: 'demo-phone', cursor: 0, events } });
@@ -200,8 +201,15 @@ async function noon(method, water, hours, name) {
       theme: 'day',
       water,
       units: { depth: 'm', ice: 'cm', fishLength: 'cm', weight: 'g', temp: 'C', wind: 'ms', distance: 'm' },
+      castBand: { water: 'verrin-reservoir', fromM: 1, toM: 4.5 },
       kit: { rods: [], floats: [0.2, 0.4, 0.6].map((capacityG) => ({ id: String(capacityG), name: 'Slim float', capacityG })), feed: [] },
     });
+    const pass = events.findLast((e) => e.kind === 'station-opened' && e.body.kind === 'pass');
+    if (pass) {
+      const [longitude, latitude] = pass.body.at;
+      await view.context().grantPermissions(['geolocation']);
+      await view.context().setGeolocation({ longitude, latitude, accuracy: 4 });
+    }
     for (const [size, form] of [
       [phone, 'phone'],
       [wide, 'wide'],
@@ -209,7 +217,7 @@ async function noon(method, water, hours, name) {
       await view.setViewportSize(size);
       await view.goto(`${later.url}/hole`);
       await view.getByRole('button', { name: 'More', exact: true }).waitFor({ timeout: 60_000 });
-      await view.waitForTimeout(3000);
+      await view.waitForTimeout(8000);
       if (!name(form)) continue;
       await view.screenshot({ path: path.join(folder, `${name(form)}.png`) });
       process.stdout.write(`· ${name(form)}.png\n`);

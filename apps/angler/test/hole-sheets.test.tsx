@@ -261,7 +261,24 @@ test('the log says what happened in the angler’s units, latest first, each wit
   const undone: string[] = [];
   const full: OutingState = {
     ...outing,
-    reactions: [{ id: 'r1', ms: 60_000, station: 'hole', line: null, kind: 'looked', depthM: 6, bottomM: 7.5, cadence: null, cast: null, outM: null, alongM: null, at: null, turn: null, speedMs: null }],
+    reactions: [
+      {
+        id: 'r1',
+        ms: 60_000,
+        station: 'hole',
+        line: null,
+        kind: 'looked',
+        depthM: 6,
+        bottomM: 7.5,
+        cadence: null,
+        cast: null,
+        outM: null,
+        alongM: null,
+        at: null,
+        turn: null,
+        speedMs: null,
+      },
+    ],
     ice: [{ ms: 30_000, clearM: 0.254, whiteM: 0.05, snowM: null, station: 'hole' }],
     entries: [
       { id: 'd', ms: 0, station: 'hole', kind: 'station-opened' },

@@ -131,7 +131,7 @@ export function pegAnswer(query: PegQuery): PegAnswer {
     ...common,
     swapTo: null,
     headline: `Stay on ${swimName(here, units)} until ${until}`,
-    detail: `${swims.reason}${isNew ? ' You have only just come: a quarter of an hour tells more.' : ''}${says}`,
+    detail: `${swims.reason}${isNew ? ' Just come: give it its time.' : ''}${says}`,
   };
 }
 

@@ -47,7 +47,8 @@ export function LaneMap({ control }: { control: PassControl }) {
         ...(turnSpot && answer.toTurnM !== null && answer.toTurnM > 4
           ? [{ id: 'turn', text: `${turn!.side} in ${distanceText(answer.toTurnM, units)}`, tone: 'ember' as const, ...px(turnSpot), isLarge: true }]
           : []),
-        ...struck.map((s) => ({ id: s.id, text: s.isFish ? 'fish' : 'strike', tone: 'kelp' as const, x: s.x, y: s.y })),
+        // Of many only the last have their name: the bars tell the rest.
+        ...struck.slice(-3).map((s) => ({ id: s.id, text: s.isFish ? 'fish' : 'strike', tone: 'kelp' as const, x: s.x, y: s.y })),
       ]
     : [];
   const placed = frame ? placeChips(chips, frame.width, frame.height, [{ left: 0, top: 0, width: 190, height: 40 }]) : [];

@@ -1,0 +1,79 @@
+import { expect } from '@playwright/test';
+import { ownWater } from './own';
+import { test } from './stack';
+
+// The app is on the phone before the network goes.
+test.use({ serviceWorkers: 'allow' });
+
+const shots = process.env.SHOTS;
+
+test('the pole and a pass on a pond of one’s own, without weather, the network cut from the peg on', async ({ page, stack, context }) => {
+  test.setTimeout(180_000);
+  await ownWater(page, stack.url, 'Ways');
+  const shot = async (name: string) => {
+    if (shots) await page.screenshot({ path: `${shots}/${name}.png` });
+  };
+  const heading = page.getByRole('heading', { level: 1 });
+  await page.getByRole('link', { name: 'Water', exact: true }).click();
+  await page.getByRole('button', { name: 'Start outing: pole from a peg' }).click({ timeout: 40_000 });
+  await expect(heading).toHaveText(/^Sit at the ring: .* within reach$/, { timeout: 40_000 });
+  await shot('own-water');
+  await page.getByRole('button', { name: 'Sit here' }).click();
+  await page.getByRole('button', { name: 'I sit here' }).click();
+  await expect(heading).toHaveText('Plumb the bed', { timeout: 40_000 });
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await context.setOffline(true);
+
+  // Without plumbing a swim is chosen, fished and logged all the same, and what is assumed says so.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'Swims' }).click();
+  await page.getByRole('button', { name: /^Fish at / }).click();
+  await page.getByRole('button', { name: 'Time the float' }).click();
+  await page.getByRole('button', { name: 'It stands still' }).click();
+  await page.getByRole('button', { name: /^Feed .*: / }).click();
+  await page.getByRole('button', { name: /^Line down on / }).click();
+  await page.getByRole('button', { name: 'Bite', exact: true }).click();
+  await expect(page.getByText(/, water .* assumed$/)).toBeVisible();
+  await shot('own-peg');
+  await page.reload();
+  await expect(heading).toHaveText(/^(Stay on|Settling until)/, { timeout: 40_000 });
+  await page.getByRole('link', { name: 'Leave the peg for the map' }).click();
+  await page.getByRole('button', { name: 'End outing' }).click();
+  await expect(page.getByText(/^1 peg, 1 swim, /)).toBeVisible();
+
+  await page.getByRole('link', { name: 'Water', exact: true }).click();
+  await page.getByRole('button', { name: 'Start outing: trolling and drifting' }).click({ timeout: 40_000 });
+  await expect(heading).toHaveText('Tap where you begin');
+  await page.getByRole('button', { name: 'Begin a pass here' }).click();
+  await page.getByRole('button', { name: 'Begin the pass' }).click();
+  await page.getByRole('button', { name: 'Set the lines' }).click({ timeout: 40_000 });
+  await page.getByRole('button', { name: /^Lines out at / }).click();
+  await expect(heading).toHaveText('Where are you?', { timeout: 60_000 });
+  const map = (await page.getByRole('img', { name: /^Lane from above/ }).boundingBox())!;
+  await page.mouse.click(map.x + map.width / 2, map.y + map.height / 2);
+  await expect(heading).toHaveText(/^(Hold|Turn|Steer|The lane ends)/);
+  await page.getByRole('button', { name: 'Strike which line' }).click();
+  await page.getByRole('button', { name: /^left, / }).click();
+  await expect(page.getByText('1 strike', { exact: true })).toBeVisible();
+  // Without weather there is no drift, and it is said.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('radio', { name: 'Drift with the wind' }).click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(heading).toHaveText('No lane from here');
+  await expect(page.getByText(/^The wind is not known here/)).toBeVisible();
+  await shot('own-pass');
+  await page.getByRole('link', { name: 'Leave the pass for the map' }).click();
+  await page.getByRole('button', { name: 'End outing' }).click();
+  await context.setOffline(false);
+  await expect
+    .poll(
+      async () =>
+        (
+          await stack.query(
+            "SELECT count(*)::int AS n FROM event e WHERE e.kind = 'outing-ended' AND EXISTS (SELECT 1 FROM event s WHERE s.outing = e.outing AND s.kind = 'outing-started' AND s.body->>'waterName' = 'Little Hollow' AND s.body->>'method' IN ('pole', 'troll'))",
+          )
+        )[0].n,
+      { timeout: 40_000 },
+    )
+    .toBe(2);
+});
