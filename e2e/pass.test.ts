@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { serious } from './axe';
 import { test } from './stack';
 
@@ -105,6 +106,9 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
     await page.getByRole('link', { name: 'Leave the pass for the map' }).click();
     await page.getByRole('button', { name: 'End outing' }).click();
     await expect(page.getByText(/2 passes, /)).toBeVisible();
+    const again = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Tracks, GPX' }).click();
+    expect(readFileSync(await (await again).path(), 'utf8')).toMatch(/<trkpt lat="47\.09\d+" lon="-140\.1\d+">\s*<time>2027-01-16T/);
     await shot('pass-outing');
     await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM outing WHERE method = 'troll' AND ended_at IS NULL"))[0].n).toBe(0);
   });

@@ -5,7 +5,6 @@ import { buildDepthMap } from '@burrow/core/ground';
 import { fold, type LedgerEvent } from '@burrow/core/ledger';
 import { driftLane, fishedDepths, lineOut, planLane, reversed, spotAlong, spreadDepths, turnAhead, type Lane } from '@burrow/core/troll';
 import { minuteMs, normal, seededRandom, type Random } from '@burrow/core/units';
-import { tamberLake } from './lake';
 import { idAt, Pen } from './pen';
 import { verrinReservoir } from './reservoir';
 
@@ -48,18 +47,18 @@ const days: readonly Day[] = [
     keen: 0.11,
   },
   {
-    water: 'tamber-lake',
-    file: tamberLake(),
+    water: 'verrin-reservoir',
+    file: verrinReservoir(),
     start: '2026-11-03T10:00',
     hours: 3.4,
-    species: 'yellow-perch',
-    meanMm: 230,
+    species: 'smallmouth',
+    meanMm: 340,
     tempC: 7.6,
     band: { fromM: 3, toM: 7 },
     levelM: 0,
     speedMs: 0.15,
     massG: 10,
-    presentations: ['Small spoon, one point tipped', 'Tungsten 4 mm, plastic'],
+    presentations: ['Tube, 64 mm', 'Small spoon'],
     wind: { windMs: 5, fromDeg: 250 },
     fishM: 5.2,
     keen: 0.13,

@@ -4,11 +4,11 @@ import { betweenDeg, clockText, depthFigure, depthText, minuteMs, type UnitPrefe
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { bold, radius, usePalette } from '@/theme/theme';
+import { bold, usePalette } from '@/theme/theme';
 import type { Palette } from '@/theme/palette';
-import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
 import { bandPath, bearingOfTouch, castFrame, depthFigures, placeChips, ringsPath, type CastFrame, type Chip } from './frame';
+import { Chips } from './Chips';
 import { bankShape, boatShape, rockShape, starPath, woodShape } from './shapes';
 import type { CastControl } from './useCast';
 import { useLiveAim } from './useLiveAim';
@@ -235,28 +235,7 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
           <Circle r={3.4} fill={palette.card} />
         </G>
       </Svg>
-      {placed.map((chip) => (
-        <View
-          key={chip.id}
-          pointerEvents="none"
-          style={{
-            position: 'absolute',
-            left: chip.left,
-            top: chip.top,
-            width: chip.width,
-            height: chip.isLarge ? 34 : 26,
-            alignItems: 'center',
-            justifyContent: 'center',
-            borderRadius: radius / 2,
-            backgroundColor: palette.card,
-            opacity: 0.94,
-          }}
-        >
-          <Text strong size={chip.isLarge ? 'lead' : 'small'} tone={chip.tone} numberOfLines={1}>
-            {chip.text}
-          </Text>
-        </View>
-      ))}
+      <Chips chips={placed} />
     </View>
   );
 }

@@ -5,9 +5,10 @@ import { useMemo, useState } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import { Bed } from '@/features/cast/CastMap';
+import { Chips } from '@/features/cast/Chips';
 import { placeChips, type CastFrame, type Chip } from '@/features/cast/frame';
 import { boatShape } from '@/features/cast/shapes';
-import { radius, usePalette } from '@/theme/theme';
+import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
@@ -105,28 +106,7 @@ export function LaneMap({ control }: { control: PassControl }) {
               <Circle cx={px(start).x} cy={px(start).y} r={9} fill={palette.card} stroke={palette.ember} strokeWidth={3} />
             )}
           </Svg>
-          {placed.map((chip) => (
-            <View
-              key={chip.id}
-              pointerEvents="none"
-              style={{
-                position: 'absolute',
-                left: chip.left,
-                top: chip.top,
-                width: chip.width,
-                height: chip.isLarge ? 34 : 26,
-                alignItems: 'center',
-                justifyContent: 'center',
-                borderRadius: radius / 2,
-                backgroundColor: palette.card,
-                opacity: 0.94,
-              }}
-            >
-              <Text strong size={chip.isLarge ? 'lead' : 'small'} tone={chip.tone} numberOfLines={1}>
-                {chip.text}
-              </Text>
-            </View>
-          ))}
+          <Chips chips={placed} />
           <View
             pointerEvents="none"
             style={{ position: 'absolute', left: 8, top: 8, paddingHorizontal: 8, paddingVertical: 3, borderRadius: 5, backgroundColor: palette.card, opacity: 0.94 }}

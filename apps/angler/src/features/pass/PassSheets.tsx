@@ -4,7 +4,7 @@ import { clamp, depthText, distanceText, metresPerDepthUnit, metresPerYard, temp
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { saveFile } from '@/data/files';
+import { savePassTracks } from '@/data/pass-tracks';
 import { change, usePreferences } from '@/data/preferences';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
@@ -93,8 +93,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
   };
   const saveTracks = async () => {
     await flush();
-    const { passTracksGpx } = await import('@burrow/contract/formats');
-    saveFile(`passes-${outing.waterName.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-')}.gpx`, 'application/gpx+xml', passTracksGpx(outing));
+    await savePassTracks(outing);
   };
   return (
     <Sheet title={`${method.station} ${pass.label}`} open onClose={close}>

@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { CastWater, type Spot } from '@burrow/core/casting';
 import type { LonLat } from '@burrow/core/ground';
-import type { EventBodies, EventKind, OutingState, StationState } from '@burrow/core/ledger';
+import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import {
   baitDepths,
@@ -32,12 +32,11 @@ import { useFollowedPosition } from '@/data/position';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useTrack } from '@/data/track';
+import { useLogged, type Thing } from '@/features/station/useLogged';
 import type { Ground } from '@/workers/ground.api';
 import { nameOf, usePassLines } from './usePassLines';
 
 export type PassSheet = 'strike' | 'fish' | 'depths' | 'more' | 'why' | 'help';
-type Thing = { [K in EventKind]: { kind: K; body: EventBodies[K] } }[EventKind];
-
 /** Seen ahead on the picture, m. */
 const aheadM = 160;
 /** A pass under way: what to run and where to steer, and what can be logged. */
@@ -52,7 +51,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const position = useFollowedPosition();
   const [touched, setTouched] = useState<LonLat | null>(null);
   const [sheet, setSheet] = useState<PassSheet | null>(null);
-  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
+  const { said, setSaid, undo, log } = useLogged(scope, () => setSheet(null));
   const [isReversed, setReversed] = useState(false);
   const bed = useMemo(() => new CastWater(ground.map), [ground.map]);
   const onWater = (at: LonLat | null) => (at !== null && !Number.isNaN(bed.depth(bed.spot(at).x, bed.spot(at).y)) ? at : null);
@@ -134,16 +133,6 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     nowMs: now,
   });
 
-  const undo = (...ids: string[]) =>
-    void ledger.writeAll(
-      scope,
-      ids.map((target) => ({ kind: 'undone' as const, body: { target } })),
-    );
-  const log = async (text: string, things: Thing[]) => {
-    const events = await ledger.writeAll(scope, things);
-    setSaid({ text, undo: events.map((e) => e.id) });
-    setSheet(null);
-  };
   const bait = presentations.find((p) => p.id === presentation) ?? presentations[0];
   const cm = (m: number) => Math.round(100 * m) / 100;
   const withOut = (k: number, depthM: number) => {

@@ -1,6 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
-import type { EventBodies, EventKind, OutingState, QuietReason, StationState } from '@burrow/core/ledger';
+import type { OutingState, QuietReason, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { bagSoFar, changesAnswered, feedPicture, pegAnswer, pegOf, pegRig, stillMs, swimName, swimRings, targetOf, type Ball, type PegSwim } from '@burrow/core/pole';
 import { clamp, currentText, depthText, fishLengthText } from '@burrow/core/units';
@@ -10,6 +10,7 @@ import { newId } from '@/data/ids';
 import { usePegWater } from '@/data/peg';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import { useLogged, type Thing } from '@/features/station/useLogged';
 
 export type PegSheet = 'plumb' | 'swims' | 'flow' | 'feed' | 'rig' | 'fish' | 'fish-measured' | 'more' | 'why' | 'weigh' | 'help';
 
@@ -17,18 +18,15 @@ export type PegSheet = 'plumb' | 'swims' | 'flow' | 'feed' | 'rig' | 'fish' | 'f
 const assumedDepthM = 1.5;
 const [leastM, mostM] = [0.2, 20];
 
-type Thing = { [K in EventKind]: { kind: K; body: EventBodies[K] } }[EventKind];
-
 /** A peg being fished: what to do on which swim until when, where the feed lies, the rig and the bag, and what can be logged. */
 export function usePeg(outing: OutingState, station: StationState, water: WaterDetail) {
   const { units, kit, pole } = usePreferences();
-  const { ledger, state } = useLedger();
+  const { state } = useLedger();
   const now = useNow(5000);
   const zone = water.file.water.timezone;
   const { temp, airC, reasons } = usePegWater(water, outing, now);
   const [alongM, setAlong] = useState<number | null>(null);
   const [sheet, setSheet] = useState<PegSheet | null>(null);
-  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
   const peg = pegOf(outing, station, now);
   const answer = pegAnswer({
     peg,
@@ -57,17 +55,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const species = peg.fish.at(-1)?.species ?? outing.species[0];
 
   const scope = { id: outing.id, zone };
-  const undo = (...ids: string[]) =>
-    void ledger.writeAll(
-      scope,
-      ids.map((target) => ({ kind: 'undone' as const, body: { target } })),
-    );
-  /** Writes things that happened at one moment, and says so with their undo. */
-  const log = async (text: string, things: Thing[]) => {
-    const events = await ledger.writeAll(scope, things);
-    setSaid({ text, undo: events.map((e) => e.id) });
-    setSheet(null);
-  };
+  const { said, setSaid, undo, log } = useLogged(scope, () => setSheet(null));
   const at = alongM === null ? {} : { alongM: Math.round(10 * alongM) / 10 };
   const onLine = line ? { line: line.id } : {};
   const lower = (swim: string): Thing => ({ kind: 'line-down', body: { line: newId(), station: swim, rod: 'pole', presentation: pole.bait.trim() || 'Bait not said' } });

@@ -20,7 +20,7 @@ export function OutingMap({ water, outing }: { water: WaterDetail; outing: Outin
   const { state } = useLedger();
   const ground = useGround(water, state.outings, units);
   const holes = useMemo(() => mapHoles([outing], water.id, outing.id), [outing, water.id]);
-  const walk = useMemo(() => outing.stations.map((s) => s.at), [outing.stations]);
+  const walk = useMemo(() => outing.stations.flatMap((s) => (s.track !== null && s.track.length > 1 ? s.track : [s.at])), [outing.stations]);
   const marks = useMemo(() => marksOf(water.file), [water]);
   const depths = useMemo(() => outing.stations.flatMap((s) => (s.depthM === null ? [] : [{ at: s.at, text: depthText(s.depthM, units) }])), [outing.stations, units]);
   if (ground.isError)

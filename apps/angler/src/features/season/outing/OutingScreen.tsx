@@ -10,6 +10,7 @@ import { SwimDay } from '@/features/peg/SwimDay';
 import { LogList } from '@/features/station/LogList';
 import { useWide } from '@/features/shell/Shell';
 import { useNow } from '@/data/clock';
+import { savePassTracks } from '@/data/pass-tracks';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWaterDetail } from '@/data/water';
@@ -104,6 +105,7 @@ function OutingPage({ outing }: { outing: OutingState }) {
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 16, paddingVertical: 12 }}>
       {canGoOn ? <Action grow icon="undo" label="Go on with it" spoken="The outing is not over: go on with it" onPress={() => void goOn()} /> : null}
       {outing.endedMs === null ? <Action grow kind="main" label={`To the ${place.toLowerCase()}`} onPress={() => router.navigate('/hole')} /> : null}
+      {outing.stations.some((s) => s.track !== null) ? <Action grow icon="download" label="Tracks, GPX" onPress={() => void savePassTracks(outing)} /> : null}
       <Action grow icon="plus" label="Add what was not logged" onPress={() => setSheet({ entry: null })} />
     </View>
   );
