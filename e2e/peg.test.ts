@@ -162,13 +162,19 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.keyboard.press('f');
   await page.getByRole('radio', { name: '6 in', exact: true }).click();
   await page.getByRole('button', { name: /^Log a roach of 6 in/ }).click();
-  for (const key of ['f', 'f', 'b', 's']) {
+  // Each key once the one before has been written: the sheet is closed by then.
+  await expect(page.getByText(/^1 roach, /)).toBeVisible();
+  for (const [key, says] of [
+    ['f', /^2 roach, /],
+    ['f', /^3 roach, /],
+    ['b', /^3 fish, 4 bites; /],
+    ['s', 'Swapped to 36 ft'],
+  ] as const) {
     await page.keyboard.press(key);
-    await page.waitForTimeout(500);
+    await expect(page.getByText(says)).toBeVisible();
   }
   await expect(page.getByText('Still water leaves no trail: what is fed lies where it falls.')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Bites in the next ten minutes' })).toBeVisible();
-  await expect(page.getByText('3 roach', { exact: false }).first()).toBeVisible();
   await shot('peg-wide');
   expect(await serious(page), 'the peg, wide').toEqual([]);
   await page.goto(`${stack.url}/water`);
