@@ -42,7 +42,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await expect(page.getByText(/^1 peg, 1 swim, /)).toBeVisible();
 
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await page.getByRole('button', { name: 'Start outing: trolling and drifting' }).click({ timeout: 40_000 });
+  await page.getByRole('button', { name: 'Start outing: trolling, drifting' }).click({ timeout: 40_000 });
   await expect(heading).toHaveText('Tap where you begin');
   await page.getByRole('button', { name: 'Begin a pass here' }).click();
   await page.getByRole('button', { name: 'Begin the pass' }).click();

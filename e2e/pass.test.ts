@@ -31,7 +31,7 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
 
   await test.step('an outing afloat begins where one is', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
-    await page.getByRole('button', { name: 'Start outing: trolling and drifting' }).click({ timeout: 40_000 });
+    await page.getByRole('button', { name: 'Start outing: trolling, drifting' }).click({ timeout: 40_000 });
     await page.getByRole('button', { name: 'Begin a pass here' }).click();
     await page.getByRole('button', { name: 'Begin the pass' }).click();
     await expect(heading).toHaveText('Set the lines', { timeout: 40_000 });
@@ -122,7 +122,7 @@ test('the pass, wide and without a position: touched on the map, keys, hours by 
   await page.goto(`${stack.url}/gear`);
   await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();
   await page.getByRole('link', { name: 'Water' }).click();
-  await page.getByRole('button', { name: 'Start outing: trolling and drifting' }).click({ timeout: 40_000 });
+  await page.getByRole('button', { name: 'Start outing: trolling, drifting' }).click({ timeout: 40_000 });
   await page.getByRole('button', { name: 'Begin a pass here' }).click();
   await page.getByRole('button', { name: 'Begin the pass' }).click();
   await page.getByRole('button', { name: 'Set the lines' }).click({ timeout: 40_000 });
@@ -135,6 +135,8 @@ test('the pass, wide and without a position: touched on the map, keys, hours by 
   await page.keyboard.press('s');
   await page.getByRole('button', { name: /^right, / }).click();
   await expect(page.getByText('1 strike', { exact: true })).toBeVisible();
+  // Keys answer once the sheet is closed.
+  await expect(page.getByRole('button', { name: 'Close' })).toHaveCount(0);
   await page.keyboard.press('d');
   await expect(page.getByRole('heading', { name: 'Depths', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();

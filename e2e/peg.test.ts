@@ -164,6 +164,7 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.getByRole('button', { name: /^Log a roach of 6 in/ }).click();
   // Each key once the one before has been written: the sheet is closed by then.
   await expect(page.getByText(/^1 roach, /)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Close' })).toHaveCount(0);
   for (const [key, says] of [
     ['f', /^2 roach, /],
     ['f', /^3 roach, /],

@@ -14,7 +14,7 @@ export const troll: Method = {
   place: 'Pass',
   station: 'Pass',
   stationKind: 'pass',
-  offer: 'Trolling and drifting',
+  offer: 'Trolling, drifting',
   open: 'Begin a pass here',
   opened: 'Begin the pass',
   effort: 'minutes',
