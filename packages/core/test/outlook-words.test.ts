@@ -136,7 +136,7 @@ test('bearing is said for machines above the guidance alone, never for walkers',
 test('every rule of fieldcraft can be read: an id of its own, what it looks at, what follows, why', () => {
   const rules = fieldcraftRules();
   expect(new Set(rules.map((r) => r.id)).size).toBe(rules.length);
-  expect(new Set(rules.map((r) => r.section))).toEqual(new Set(['weather', 'light', 'clock', 'season', 'places', 'at the hole', 'casting']));
+  expect(new Set(rules.map((r) => r.section))).toEqual(new Set(['weather', 'light', 'clock', 'season', 'places', 'at the hole', 'casting', 'at the peg']));
   for (const rule of rules) {
     for (const text of [rule.condition, rule.effect, rule.reason]) {
       expect(text.length).toBeGreaterThan(3);
