@@ -22,12 +22,12 @@ function survey(bed: (x: number, y: number) => number, seed: number, count = 400
 const paraboloid = (x: number, y: number) => 12 * (1 - (x * x + y * y) / rim ** 2);
 const bell = (x: number, y: number, cx: number, cy: number, r: number) => Math.exp(-(((x - cx) / r) ** 2) - ((y - cy) / r) ** 2);
 const kindsOf = (features: readonly GroundFeature[]) => [...new Set(features.map((f) => f.kind))].sort();
-const only = (features: readonly GroundFeature[], kind: FeatureKind) => features.filter((f) => f.kind === kind);
+const ofKind = (features: readonly GroundFeature[], kind: FeatureKind) => features.filter((f) => f.kind === kind);
 
 /** Distance of the nearest of a kind from a place in the frame, m. */
 const missM = (features: readonly GroundFeature[], kind: FeatureKind, x: number, y: number) =>
   Math.min(
-    ...only(features, kind).map((f) => {
+    ...ofKind(features, kind).map((f) => {
       const [fx, fy] = frame.toMetres(f.at);
       return Math.hypot(fx - x, fy - y);
     }),
@@ -47,17 +47,17 @@ test('so is a cone', () => {
 test('a bowl with a hump', () => {
   const features = survey((x, y) => paraboloid(x, y) - 5 * bell(x, y, 60, 40, 45), 5);
   expect(kindsOf(features)).toEqual(['basin', 'hump']);
-  expect(only(features, 'hump')).toHaveLength(1);
+  expect(ofKind(features, 'hump')).toHaveLength(1);
   expect(missM(features, 'hump', 60, 40)).toBeLessThan(12);
-  expect(only(features, 'hump')[0].confidence).toBeGreaterThan(0.9);
+  expect(ofKind(features, 'hump')[0].confidence).toBeGreaterThan(0.9);
 });
 
 test('two basins and the saddle between them', () => {
   const features = survey((x, y) => Math.min(0.9 * paraboloid(x, y), 3 + 7 * bell(x, y, -120, 0, 80) + 5.5 * bell(x, y, 120, 20, 75)), 6);
-  expect(only(features, 'basin')).toHaveLength(2);
+  expect(ofKind(features, 'basin')).toHaveLength(2);
   expect(missM(features, 'basin', -120, 0)).toBeLessThan(20);
   expect(missM(features, 'basin', 120, 20)).toBeLessThan(20);
-  expect(only(features, 'saddle')).toHaveLength(1);
+  expect(ofKind(features, 'saddle')).toHaveLength(1);
   expect(missM(features, 'saddle', 0, 12)).toBeLessThan(35);
 });
 
@@ -66,8 +66,8 @@ test('a bowl with a steep rim and a point: the drop runs all round, the point is
   const tongue = (x: number, y: number) => (4.5 * Math.exp(-((y / 35) ** 2))) / (1 + Math.exp((x + 110) / 18));
   const features = survey((x, y) => Math.min(wall(Math.hypot(x, y)), paraboloid(x, y) + 1) - tongue(x, y), 7, 600);
   expect(missM(features, 'point', -125, 0)).toBeLessThan(45);
-  expect(only(features, 'hump')).toHaveLength(0);
-  const bases = only(features, 'drop-base');
+  expect(ofKind(features, 'hump')).toHaveLength(0);
+  const bases = ofKind(features, 'drop-base');
   expect(bases.length).toBeGreaterThan(4);
   for (const base of bases) {
     expect(Math.hypot(...frame.toMetres(base.at))).toBeGreaterThan(170);
@@ -78,9 +78,9 @@ test('a bowl with a steep rim and a point: the drop runs all round, the point is
 test.each([undefined, 100, 160])('Tamber Lake: two basins, a saddle, a hump, a point and a drop (%s cells)', (cells) => {
   const file = parseWaterFile(readFileSync(path.join(__dirname, '../../../demo/tamber-lake.geojson'), 'utf8'));
   const features = findFeatures(buildDepthMap(outlineOf(file), soundingsOf(file), { cells }));
-  expect(only(features, 'basin').map((f) => Math.round(f.depthM))).toEqual([13, 8]);
+  expect(ofKind(features, 'basin').map((f) => Math.round(f.depthM))).toEqual([13, 8]);
   expect(kindsOf(features)).toEqual(expect.arrayContaining(['basin', 'drop-base', 'drop-top', 'hump', 'point', 'saddle']));
   expect(missM(features, 'hump', 20, 130)).toBeLessThan(20);
   expect(missM(features, 'point', 10, -200)).toBeLessThan(50);
-  expect(only(features, 'drop-base')[0].side).toMatch(/east/);
+  expect(ofKind(features, 'drop-base')[0].side).toMatch(/east/);
 });

@@ -108,7 +108,7 @@ export function DepthsSheet({ control }: { control: PassControl }) {
       <Text
         size="small"
         tone="second"
-      >{`Worked out for a plain lead at ${speedMs.toFixed(1)} m/s, ${isSpeedMeasured ? 'by the phone, over the ground' : 'your own figure'}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
+      >{`Worked out for a plain lead at ${speedMs.toFixed(1)} m/s, ${isSpeedMeasured ? 'by the phone, over the ground' : 'not measured: the speed that stands under More'}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
       {lines.length > 0 ? <Action height={56} label="Lines in" onPress={() => void liftLines()} /> : null}
     </Sheet>
   );

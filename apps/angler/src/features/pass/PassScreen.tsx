@@ -205,7 +205,7 @@ function SpeedLine({ control }: { control: PassControl }) {
           {trollSpeedText(speedMs, units)}
         </Text>
         <Text size="small" tone="second">
-          {isSpeedMeasured ? '' : ' set'}
+          {isSpeedMeasured ? '' : ' assumed'}
         </Text>
       </Text>
       <Text size="small" tone="second">
