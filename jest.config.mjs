@@ -16,6 +16,8 @@ const node = (displayName, dir, more = {}) => ({
 });
 
 export default {
+  // Only to end a test that hangs: a busy machine takes several times as long as an idle one.
+  testTimeout: 180_000,
   projects: [
     node('core', 'packages/core/test'),
     node('research', 'packages/research/test'),

@@ -40,7 +40,7 @@ beforeEach(() => {
 afterEach(() => flasherApi.stop());
 
 const until = async (holds: () => boolean) => {
-  for (let k = 0; k < 400 && !holds(); k++) await new Promise((resolve) => setTimeout(resolve, 10));
+  for (let k = 0; k < 3000 && !holds(); k++) await new Promise((resolve) => setTimeout(resolve, 10));
   expect(holds()).toBe(true);
 };
 

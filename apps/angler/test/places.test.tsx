@@ -9,9 +9,6 @@ import { change, unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 import { shortOuting } from '../../../packages/core/test/events';
 
-// Each press computes the outlook anew, which a machine with other work may take seconds over.
-jest.setTimeout(30_000);
-
 /** The morning of the test: before dawn on 16 January at the water. */
 const mockNow = Date.UTC(2027, 0, 16, 15, 40);
 const mockQuery = <T,>(value: T | undefined, isError = false, error: unknown = null) => ({

@@ -1,8 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 
-jest.setTimeout(60_000);
-
 function burrow(line: string) {
   const { status, stdout, stderr } = spawnSync(process.execPath, [path.resolve('.build/cli.mjs'), ...line.split(' ')], { encoding: 'utf8' });
   return { status, stdout, stderr };

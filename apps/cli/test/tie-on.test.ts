@@ -3,8 +3,6 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 
-jest.setTimeout(60_000);
-
 const dir = mkdtempSync(path.join(os.tmpdir(), 'burrow-box-'));
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
 

@@ -3,8 +3,6 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 
-jest.setTimeout(120_000);
-
 const dir = mkdtempSync(path.join(os.tmpdir(), 'burrow-troll-'));
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
 

@@ -4,8 +4,6 @@ import { shortOuting } from '../../../packages/core/test/events';
 import request from 'supertest';
 import { newApp } from './fresh-database';
 
-jest.setTimeout(60_000);
-
 let app: Awaited<ReturnType<typeof newApp>>;
 beforeAll(async () => {
   app = await newApp();

@@ -28,6 +28,12 @@ export async function bareAccount(db: DataSource): Promise<string> {
   return id;
 }
 
+/** What a test that failed left open: a cluster that stops under an open connection would end the whole run without a word of why. */
+const open = new Set<() => Promise<void>>();
+afterAll(async () => {
+  for (const close of open) await close();
+});
+
 /** A migrated database and the application over it. */
 export async function newApp(
   options: { demo?: boolean; weatherUrl?: string | null; proxyHops?: number; flasherUrl?: string; nowMs?: number; log?: Logger; databaseUrl?: string } = {},
@@ -50,8 +56,10 @@ export async function newApp(
     winterWorker: path.resolve('.build/winter-worker.mjs'),
   });
   const close = async () => {
+    if (!open.delete(close)) return;
     await pool.end();
     await db.destroy();
   };
+  open.add(close);
   return { app, db, pool, url, close };
 }

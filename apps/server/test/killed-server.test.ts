@@ -6,8 +6,6 @@ import { freePort } from './free-port';
 import { event, shortOuting } from '../../../packages/core/test/events';
 import { newDatabase } from './fresh-database';
 
-jest.setTimeout(120_000);
-
 /** The built server as a process of its own, over a database. */
 async function start(databaseUrl: string, port: number): Promise<ChildProcess> {
   const child = spawn(process.execPath, [path.resolve('.build/server.mjs')], {
@@ -22,7 +20,7 @@ async function start(databaseUrl: string, port: number): Promise<ChildProcess> {
     },
     stdio: 'ignore',
   });
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 900; i++) {
     if (
       await fetch(`http://127.0.0.1:${port}/readyz`).then(
         (r) => r.ok,

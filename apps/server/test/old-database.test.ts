@@ -12,8 +12,6 @@ import { Ledger } from '../src/services/ledger';
 import { rebuildProjections } from '../src/services/projection';
 import { newDatabase } from './fresh-database';
 
-jest.setTimeout(120_000);
-
 const account = '0198c0de-0000-7000-8000-00000000aaaa';
 /** The season as 0.15 wrote it: version 1, line by line. */
 const lines = readFileSync(path.resolve('packages/core/test/fixtures/season-0.15.ndjson'), 'utf8').trim().split('\n');

@@ -40,7 +40,7 @@ describe('the flasher', () => {
       if (text.length > 60) break;
     }
     leaving.abort();
-    for (let i = 0; i < 100 && !left; i++) await new Promise((resolve) => setTimeout(resolve, 10));
+    for (let i = 0; i < 3000 && !left; i++) await new Promise((resolve) => setTimeout(resolve, 10));
     expect(seen).toEqual(['/stream?unit=account-1&bottomM=7.5']);
     expect(text).toContain('data: ping');
     expect(left).toBe(true);

@@ -9,8 +9,6 @@ import { Ledger } from '../src/services/ledger';
 import { rebuildProjections } from '../src/services/projection';
 import { bareAccount, newApp } from './fresh-database';
 
-jest.setTimeout(120_000);
-
 let app: Awaited<ReturnType<typeof newApp>>;
 let db: DataSource;
 beforeAll(async () => {

@@ -10,8 +10,6 @@ import { event, shortOuting } from '../../../packages/core/test/events';
 import { freePort } from './free-port';
 import { newApp, newDatabase } from './fresh-database';
 
-jest.setTimeout(120_000);
-
 let [server, url, port]: [ChildProcess, string, number] = [null!, '', 0];
 const base = () => `http://127.0.0.1:${port}`;
 /** Each request on a connection of its own, so that either process may be the one that answers. */
@@ -23,7 +21,7 @@ beforeAll(async () => {
     env: { ...process.env, PORT: String(port), DATABASE_URL: url, SESSION_SECRET: 'a secret for the tests only', PROCESSES: '2', LOG_LEVEL: 'silent' },
     stdio: 'ignore',
   });
-  for (let i = 0; i < 200; i++) {
+  for (let i = 0; i < 900; i++) {
     const isReady = await fetch(`${base()}/readyz`).then(
       (r) => r.ok,
       () => false,
@@ -86,7 +84,7 @@ test('a process that dies is started again, and the other answers meanwhile', as
   // What the dying process had taken is lost, as with any lost signal: asked once more, the other answers.
   const ask = () => request(base()).get('/readyz').agent(agent).timeout(5000);
   for (let i = 0; i < 20; i++) expect((await ask().catch(ask)).status).toBe(200);
-  for (let i = 0; i < 100 && (processes().length < 2 || processes().includes(first)); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+  for (let i = 0; i < 900 && (processes().length < 2 || processes().includes(first)); i++) await new Promise((resolve) => setTimeout(resolve, 100));
   expect(processes()).toHaveLength(2);
 });
 

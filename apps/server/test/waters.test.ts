@@ -3,8 +3,6 @@ import path from 'node:path';
 import request from 'supertest';
 import { newApp } from './fresh-database';
 
-jest.setTimeout(60_000);
-
 let app: Awaited<ReturnType<typeof newApp>>;
 beforeAll(async () => {
   app = await newApp();

@@ -5,8 +5,6 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import path from 'node:path';
 
-jest.setTimeout(60_000);
-
 const children: ChildProcess[] = [];
 afterAll(() => children.forEach((child) => child.kill()));
 
@@ -23,7 +21,7 @@ async function start(name: string, env: NodeJS.ProcessEnv = {}): Promise<string>
   const port = await freePort();
   children.push(spawn(process.execPath, [path.resolve(`.build/${name}.mjs`)], { env: { ...process.env, ...env, PORT: String(port) }, stdio: 'inherit' }));
   const url = `http://127.0.0.1:${port}`;
-  for (let i = 0; i < 100; i++) {
+  for (let i = 0; i < 900; i++) {
     if (
       await fetch(`${url}/healthz`).then(
         (r) => r.ok,
