@@ -31,6 +31,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await page.getByRole('button', { name: 'Time the float' }).click();
   await page.getByRole('button', { name: 'It stands still' }).click();
   await page.getByRole('button', { name: /^Feed .*: / }).click();
+  await page.getByRole('button', { name: /^Fed .*: log it/ }).click();
   await page.getByRole('button', { name: /^Line down on / }).click();
   await page.getByRole('button', { name: 'Bite', exact: true }).click();
   await expect(page.getByText(/, water .* assumed$/)).toBeVisible();

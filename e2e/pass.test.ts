@@ -85,9 +85,13 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
       .poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'tracked' AND at > '2027-01-01'"))[0].n, { timeout: 30_000 })
       .toBeGreaterThan(0);
     await expect
-      .poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'reaction' AND body ? 'at' AND body ? 'speedMs' AND at > '2027-01-01'"))[0].n, {
-        timeout: 30_000,
-      })
+      .poll(
+        async () =>
+          (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'reaction' AND body ? 'at' AND body ? 'turn' AND NOT body ? 'speedMs' AND at > '2027-01-01'"))[0].n,
+        {
+          timeout: 30_000,
+        },
+      )
       .toBe(4);
   });
 

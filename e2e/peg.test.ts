@@ -52,7 +52,12 @@ test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed
     expect(await serious(page), 'the flow').toEqual([]);
     await page.getByRole('button', { name: 'Log this flow' }).click();
     await expect(heading).toHaveText(/^Start on /);
+    // Before the first ball it asks what a ball is; the second is a tap.
     await page.getByRole('button', { name: /^Feed .*: one small ball/ }).click();
+    await expect(page.getByText(/^Nobody has said what the ball is/)).toBeVisible();
+    expect(await serious(page), 'the feed').toEqual([]);
+    await shot('peg-feed');
+    await page.getByRole('button', { name: /^Fed .*: log it/ }).click();
     await page.getByRole('button', { name: /^Feed .*: one small ball/ }).click();
     await page.getByRole('button', { name: /^Line down on / }).click();
     await expect(heading).toHaveText(/^(Stay on|Settling until)/);
@@ -153,6 +158,7 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.getByRole('button', { name: 'Time the float' }).click();
   await page.getByRole('button', { name: 'It stands still' }).click();
   await page.getByRole('button', { name: /^Feed .*: (two balls|one small ball)/ }).click();
+  await page.getByRole('button', { name: /^Fed .*: log it/ }).click();
   await page
     .getByRole('button', { name: /^Line down on |^Feed / })
     .first()

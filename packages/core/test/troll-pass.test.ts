@@ -9,6 +9,8 @@ import {
   hoursTogether,
   passAnswer,
   passPlaceWords,
+  speedOfFixes,
+  trollingSpeed,
   trollSpeedText,
   untried,
   type PassQuery,
@@ -31,6 +33,32 @@ const begun = [
 const passes = new Set([pass]);
 const at = (events: readonly LedgerEvent[]) => fold(events).outings[0];
 const strike = (min: number, line: string, depthM: number) => put(min, 'reaction', { station: pass, reaction: 'bite', line, depthM, at: [-140, 47], turn: 'inside', speedMs: 0.9 });
+
+describe('speed over the ground', () => {
+  const metresPerDegree = 111_195;
+  /** Due north along a meridian, a fix every `everyS`. */
+  const north = (speedMs: number, everyS: number, count: number, accuracyM = 5) =>
+    Array.from({ length: count }, (_, k) => ({ at: [-140, 47 + (speedMs * everyS * k) / metresPerDegree] as const, readMs: start + k * everyS * 1000, accuracyM }));
+
+  test('from the last minute of fixes, and from none that are too close in time or in way', () => {
+    expect(speedOfFixes(north(0.9, 2, 40))).toBeCloseTo(0.9, 2);
+    // Older places, when the boat lay at anchor, do not count.
+    const moored = north(0, 2, 40).map((f) => ({ ...f, readMs: f.readMs - 200_000 }));
+    expect(speedOfFixes([...moored, ...north(1.4, 5, 10)])).toBeCloseTo(1.4, 2);
+    expect(speedOfFixes(north(0.9, 2, 4))).toBeNull();
+    expect(speedOfFixes(north(0.05, 2, 30))).toBeNull();
+    expect(speedOfFixes(north(0.9, 2, 30, 80))).toBeNull();
+    expect(speedOfFixes([])).toBeNull();
+  });
+
+  test('the phone’s own figure first, then its places, then the wish; a run at full throttle is no trolling', () => {
+    expect(trollingSpeed(1.1, north(0.8, 5, 10), 0.9)).toEqual({ speedMs: 1.1, by: 'measured' });
+    expect(trollingSpeed(null, north(0.8, 5, 10), 0.9).by).toBe('estimated');
+    expect(trollingSpeed(8, [], 0.9)).toEqual({ speedMs: 0.9, by: 'assumed' });
+    expect(trollingSpeed(null, north(9, 5, 10), 0.9)).toEqual({ speedMs: 0.9, by: 'assumed' });
+    expect(trollingSpeed(0, north(0.8, 5, 10), 0.9).by).toBe('assumed');
+  });
+});
 
 test('minutes and bites by the depth each bait ran at, a second bait at its own, a changed depth from when it was changed', () => {
   const events = [...begun, strike(20, left, 2), put(32, 'depth-set', { line: left, depthM: 3, lineOutM: 22 }), put(62, 'line-up', { line: left })];

@@ -5,6 +5,7 @@ import {
   baitDepths,
   deepNear,
   depthBelief,
+  dragOfTouch,
   driftLane,
   lineOut,
   mostLineM,
@@ -53,6 +54,24 @@ describe('line', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  test('one touch of the bed tells the drag: any drag comes back as the depth it ran at, a bare weight as none, and what no weight can do is refused', () => {
+    for (const massG of [7, 28, 110])
+      for (const speedMs of [0.4, 0.9, 1.6])
+        for (const dragAreaM2 of [2e-4, 1e-3, 4e-3]) {
+          const rig = lead(massG, 0.28);
+          const touchM = trolledLine({ ...rig, dragAreaM2 }, 40, speedMs).depthM;
+          const bareM = trolledLine(rig, 40, speedMs).depthM;
+          // A drag that pulls a light bait's line straight can run as deep as none.
+          if (touchM > 0.97 * bareM) continue;
+          const drag = dragOfTouch(rig, 40, touchM, speedMs);
+          expect(trolledLine({ ...rig, dragAreaM2: drag }, 40, speedMs).depthM).toBeCloseTo(touchM, 4);
+        }
+    const bareM = trolledLine(lead(28, 0.25), 20, 0.5).depthM;
+    expect(dragOfTouch(lead(28, 0.25), 20, bareM, 0.5)).toBe(0);
+    expect(() => dragOfTouch(lead(28, 0.25), 20, bareM * 1.2, 0.5)).toThrow(/no deeper than the 11.9 m that the bare weight runs at/);
+    expect(() => dragOfTouch(lead(28, 0.25), 20, 5, 0)).toThrow(RangeError);
   });
 
   test('it hangs straight down at rest, deeper the heavier, shallower the faster, thicker and the more it drags', () => {

@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { OutingState } from '@burrow/core/ledger';
 import type { Method } from '@burrow/core/methods';
-import { pegPlaces, pegPlaceWords, quietReasons } from '@burrow/core/pole';
+import { assumedPole, pegPlaces, pegPlaceWords, quietReasons } from '@burrow/core/pole';
 import { valueAt } from '@burrow/core/water';
 import { weatherAt } from '@burrow/core/weather';
 import { useMemo } from 'react';
@@ -35,7 +35,8 @@ export function usePegPlace(ground: Ground, method: Method, isUnderWay: boolean)
   const isPole = isUnderWay && method.picture === 'section';
   return useMemo(() => {
     if (!isPole) return null;
-    const place = pegPlaces(ground.map, ground.ring, pole.reachM, 1).at(0) ?? null;
-    return { place, words: pegPlaceWords(place, pole.reachM, units) };
+    const reachM = pole.reachM ?? assumedPole.reachM;
+    const place = pegPlaces(ground.map, ground.ring, reachM, 1).at(0) ?? null;
+    return { place, words: pegPlaceWords(place, reachM, units, pole.reachM === null) };
   }, [isPole, ground, pole.reachM, units]);
 }

@@ -13,32 +13,37 @@ export interface Fix {
 
 export interface Following {
   fix: Fix | null;
+  /** The fixes of the last minutes, newest last. */
+  recent: readonly Fix[];
   /** Why there is none, in words. */
   why: string | null;
 }
 
+/** Fixes are kept so long, ms. */
+const recentMs = 90_000;
+const nowhere: Following = { fix: null, recent: [], why: null };
+
 /** Where the phone is, for as long as somebody looks. */
 export function useFollowedPosition(): Following {
-  const [state, setState] = useState<Following>({ fix: null, why: null });
+  const [state, setState] = useState<Following>(nowhere);
   useEffect(() => {
     const { geolocation } = navigator;
     if (!geolocation) {
       // Said once the screen stands.
-      const later = setTimeout(() => setState({ fix: null, why: 'This phone does not say where it is.' }));
+      const later = setTimeout(() => setState({ ...nowhere, why: 'This phone does not say where it is.' }));
       return () => clearTimeout(later);
     }
     const watch = geolocation.watchPosition(
-      ({ coords, timestamp }) =>
-        setState({
-          fix: {
-            at: [Number(coords.longitude.toFixed(7)), Number(coords.latitude.toFixed(7))],
-            readMs: timestamp,
-            headingDeg: coords.heading === null || Number.isNaN(coords.heading) ? null : coords.heading,
-            speedMs: coords.speed === null || Number.isNaN(coords.speed) ? null : coords.speed,
-            accuracyM: coords.accuracy,
-          },
-          why: null,
-        }),
+      ({ coords, timestamp }) => {
+        const fix: Fix = {
+          at: [Number(coords.longitude.toFixed(7)), Number(coords.latitude.toFixed(7))],
+          readMs: timestamp,
+          headingDeg: coords.heading === null || Number.isNaN(coords.heading) ? null : coords.heading,
+          speedMs: coords.speed === null || Number.isNaN(coords.speed) ? null : coords.speed,
+          accuracyM: coords.accuracy,
+        };
+        setState((s) => ({ fix, recent: [...s.recent.filter((f) => fix.readMs - f.readMs < recentMs), fix], why: null }));
+      },
       (error) => setState((s) => ({ ...s, why: error.code === error.PERMISSION_DENIED ? 'This app may not ask the phone where it is.' : 'The phone does not say where it is.' })),
       { enableHighAccuracy: true, maximumAge: 2000, timeout: 20_000 },
     );

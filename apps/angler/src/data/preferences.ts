@@ -4,10 +4,21 @@ import type { TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
 import { ObservableValue, useObservable } from './observable-value';
-import { boxOf, preferencesVersion, readPreferences, type Device, type KeptHolePlan, type Kit, type Preferences, type Presentation } from './stored-preferences';
+import {
+  boxOf,
+  preferencesVersion,
+  readPreferences,
+  type Device,
+  type KeptHolePlan,
+  type Kit,
+  type PoleKit,
+  type Preferences,
+  type Presentation,
+  type TrollKit,
+} from './stored-preferences';
 
 export { boxOf };
-export type { Device, KeptHolePlan, Kit, Preferences, Presentation };
+export type { Device, KeptHolePlan, Kit, Preferences, Presentation, TrollKit };
 
 const key = 'burrow.preferences';
 
@@ -34,13 +45,14 @@ const starting: Preferences = {
   craft: 'bank',
   castM: 25,
   pole: {
-    reachM: 11,
-    runM: 3,
+    reachM: null,
+    runM: null,
     pattern: null,
     shot: [...usualShot],
-    loadG: 0.02,
-    bait: 'Single maggot',
-    ball: { cm: 5, gcc: 1.2, breaks: 'half', particle: 'crumb' },
+    loadG: null,
+    bait: '',
+    ball: null,
+    feed: null,
     classMm: null,
     targetG: null,
     fate: 'released',
@@ -54,7 +66,9 @@ const starting: Preferences = {
     clearanceM: 0.6,
     laneM: 600,
     massesG: [],
-    lineMm: 0.28,
+    lures: [],
+    dragsM2: [],
+    lineMm: null,
     isDrift: false,
     hasSock: false,
   },
@@ -84,6 +98,9 @@ export function change(part: Partial<Preferences>): void {
   preferences.set(next);
   globalThis.localStorage?.setItem(key, JSON.stringify({ ...next, version: preferencesVersion }));
 }
+
+export const setPole = (part: Partial<PoleKit>) => change({ pole: { ...preferences.get().pole, ...part } });
+export const setTroll = (part: Partial<TrollKit>) => change({ troll: { ...preferences.get().troll, ...part } });
 
 export const usePreferences = () => useObservable(preferences);
 export const unitSystems = { imperial, metric } as const;

@@ -28,17 +28,21 @@ export interface Kit {
 
 /** The pole and its rig, the ball that is fed, and what one counts to. */
 export interface PoleKit {
-  /** As far as the pole reaches, and the run of the float, m. */
-  reachM: number;
-  runM: number;
+  /** As far as the pole reaches, and the run of the float, m; null until somebody says. */
+  reachM: number | null;
+  runM: number | null;
   /** Null for what the flow asks for. */
   pattern: ShotPattern | null;
   /** Shot one has, heaviest first. */
   shot: ShotSize[];
-  /** Hook and bait, g. */
-  loadG: number;
+  /** Hook and bait, g; null until somebody says. */
+  loadG: number | null;
+  /** Empty until somebody says. */
   bait: string;
-  ball: { cm: number; gcc: number; breaks: BallBreak; particle: FeedParticle };
+  /** The ball as fed last; null before the first. */
+  ball: { cm: number; gcc: number; breaks: BallBreak; particle: FeedParticle } | null;
+  /** Which of the feeds in Gear it is made of; null where none is said. */
+  feed: string | null;
   /** Size class of the fish that a tap logs; null before the first. */
   classMm: number | null;
   /** Weight one fishes for, g; null for none. */
@@ -58,9 +62,14 @@ export interface TrollKit {
   turnM: number;
   clearanceM: number;
   laneM: number;
-  /** What hangs at the end of each line, g, from the left; and the line, mm. */
+  /** What hangs at the end of each line, g, from the left. */
   massesG: number[];
-  lineMm: number;
+  /** Which presentation runs on each line; null where nobody said. */
+  lures: (string | null)[];
+  /** Drag of what each of them draws, as drag coefficient times area, m², from a touch of the bed; null before one. */
+  dragsM2: (number | null)[];
+  /** The line, mm; null until somebody says. */
+  lineMm: number | null;
   isDrift: boolean;
   hasSock: boolean;
 }
@@ -180,18 +189,21 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   craft: either('bank', 'pier', 'wading', 'kayak', 'boat'),
   castM: z.number().min(5).max(120),
   pole: z.object({
-    reachM: z.number().min(2).max(20),
-    runM: z.number().min(0.5).max(15),
+    reachM: z.number().min(2).max(20).nullable(),
+    runM: z.number().min(0.5).max(15).nullable(),
     pattern: z.enum(shotPatterns).nullable(),
     shot: z.array(z.object({ name: z.string(), massG: z.number().positive() })).min(1),
-    loadG: z.number().min(0).max(2),
+    loadG: z.number().min(0).max(2).nullable(),
     bait: z.string(),
-    ball: z.object({
-      cm: z.number().min(1).max(15),
-      gcc: z.number().min(1.01).max(3),
-      breaks: z.enum(ballBreaks),
-      particle: z.enum(particles as [FeedParticle, ...FeedParticle[]]),
-    }),
+    ball: z
+      .object({
+        cm: z.number().min(1).max(15),
+        gcc: z.number().min(1.01).max(3),
+        breaks: z.enum(ballBreaks),
+        particle: z.enum(particles as [FeedParticle, ...FeedParticle[]]),
+      })
+      .nullable(),
+    feed: z.string().nullable().catch(null),
     classMm: z.number().nullable(),
     targetG: z.number().positive().nullable(),
     fate: either('released', 'net'),
@@ -205,7 +217,9 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
     clearanceM: z.number().min(0).max(5),
     laneM: z.number().min(50).max(3000),
     massesG: z.array(z.number().positive()).max(8),
-    lineMm: z.number().min(0.05).max(1.5),
+    lures: z.array(z.string().nullable()).max(8),
+    dragsM2: z.array(z.number().min(0).max(0.1).nullable()).max(8),
+    lineMm: z.number().min(0.05).max(1.5).nullable(),
     isDrift: z.boolean(),
     hasSock: z.boolean(),
   }),

@@ -60,11 +60,11 @@ export function pegPlaces(map: DepthMap, ring: readonly LonLat[], reachM: number
 }
 
 /** Where to sit, in words; null for a water of which too little is known. */
-export function pegPlaceWords(place: PegPlace | null, reachM: number, units: UnitPreference): { headline: string; detail: string } {
+export function pegPlaceWords(place: PegPlace | null, reachM: number, units: UnitPreference, isReachAssumed = false): { headline: string; detail: string } {
   if (place === null)
     return { headline: 'Sit where the bank is firm', detail: 'No depths are known within a pole’s reach of the bank: plumb them from the peg, and they are known from then on.' };
   return {
     headline: `Sit at the ring: ${depthText(place.depthM, units)} within reach`,
-    detail: `It lies ${depthText(place.outM, units)} out, by the map; a pole of ${depthText(reachM, units)} reaches no deeper from any bank here. In the cold they lie in the deepest. Firm ground, and an easy way out of the water.`,
+    detail: `It lies ${depthText(place.outM, units)} out, by the map; a pole of ${depthText(reachM, units)}${isReachAssumed ? ', assumed until you say how long yours is,' : ''} reaches no deeper from any bank here. In the cold they lie in the deepest. Firm ground, and an easy way out of the water.`,
   };
 }

@@ -1,5 +1,6 @@
 /** Trolling and drifting: line out and depth, turns, a lane over the map, a spread of depths, drift, and what passes came to. */
 export * from './line';
+export * from './speed';
 export * from './drift';
 export * from './spread';
 export * from './lane';

@@ -3,8 +3,10 @@ import { interpolate, requireWithin } from '../units';
 
 /** Line that is let out at most, m: past it neither the model nor the angler knows where the bait is. */
 export const mostLineM = 200;
-/** Fastest trolling that is reckoned with, m/s. */
+/** Fastest that is reckoned with, m/s. */
 const fastestMs = 5;
+/** Drag coefficient times area of what is drawn, m², at most. */
+const mostDragM2 = 0.1;
 
 export interface TrolledRig {
   lure: Lure;
@@ -29,7 +31,7 @@ export function trolledLine({ lure, dragAreaM2 = 0, lineMm }: TrolledRig, lineOu
   requireWithin(lineMm, 0.02, 2, 'line diameter', 'mm');
   requireWithin(lineOutM, 0.1, mostLineM, 'line out', 'm');
   requireWithin(speedMs, 0, fastestMs, 'speed', 'm/s');
-  requireWithin(dragAreaM2, 0, 0.1, 'drag area', 'm²');
+  requireWithin(dragAreaM2, 0, mostDragM2, 'drag area', 'm²');
   const { along, heights, setBackM } = curve({ lure, dragAreaM2, lineMm }, lineOutM, speedMs);
   const total = heights[heights.length - 1];
   return { depthM: total, setBackM, depthAbove: (upM) => total - interpolate(along, heights, Math.min(lineOutM, Math.max(0, upM))) };
@@ -82,6 +84,32 @@ export function lineOut(rig: TrolledRig, depthM: number, speedMs: number): numbe
   for (let k = 0; k < 50; k++) {
     const middle = (low + high) / 2;
     if (deepest.depthM - deepest.depthAbove(middle) < depthM) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** A touch within this share of what a bare weight would reach draws nothing. */
+const bareShare = 0.03;
+
+/**
+ * Drag of what a weight draws after it, as drag coefficient times area, m², from one touch of the bed: so much line out, a depth of water
+ * and a speed through it. 0 where it runs like a bare weight. RangeError where it touched deeper than a bare weight can run.
+ */
+export function dragOfTouch(rig: Omit<TrolledRig, 'dragAreaM2'>, lineOutM: number, depthM: number, speedMs: number): number {
+  requireWithin(depthM, 0.1, lineOutM, 'depth where it touched', 'm');
+  requireWithin(speedMs, 0.1, fastestMs, 'speed', 'm/s');
+  const bareM = trolledLine(rig, lineOutM, speedMs).depthM;
+  if (depthM >= bareM * (1 - bareShare)) {
+    if (depthM <= bareM * (1 + bareShare)) return 0;
+    throw new RangeError(
+      `expected a touch no deeper than the ${bareM.toFixed(1)} m that the bare weight runs at with ${lineOutM} m out, found ${depthM} m: the weight, the speed or the depth is another`,
+    );
+  }
+  let [low, high] = [0, mostDragM2];
+  for (let k = 0; k < 50; k++) {
+    const middle = (low + high) / 2;
+    if (trolledLine({ ...rig, dragAreaM2: middle }, lineOutM, speedMs).depthM > depthM) low = middle;
     else high = middle;
   }
   return (low + high) / 2;

@@ -1,32 +1,29 @@
-import { clamp, depthText, distanceText, lineText, lureText, metresPerDepthUnit } from '@burrow/core/units';
-import { View } from 'react-native';
-import { change } from '@/data/preferences';
+import { clamp, depthText, lineText } from '@burrow/core/units';
+import { setTroll } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import { LineRow, type RowLine } from './LineRow';
 import type { PassControl } from './usePass';
+import { assumedLineMm } from './usePassLines';
 
-/** Setting a weight begins here, g. */
-const startMassG = 14;
+/** Who says how fast one goes. */
+const speedWords = {
+  measured: 'by the phone, over the ground',
+  estimated: 'estimated from where the phone was, over the ground',
+  assumed: 'assumed: set it under More',
+} as const;
 
 /** Depth of each line, with the line to let out for it; how many lines, and what hangs on them. */
 export function DepthsSheet({ control }: { control: PassControl }) {
-  const { lines, spread, units, troll, legal, setSheet, setLines, setDepth, drawLines, liftLines, outFor, speedMs, isSpeedMeasured, untried, baitDepthsOf } = control;
-  const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 1 : 0.25);
-  const rows =
+  const { lines, spread, units, troll, legal, setSheet, setLines, drawLines, liftLines, speedMs, speedBy, untried } = control;
+  const rows: RowLine[] =
     lines.length > 0
-      ? lines.map((l, k) => ({ id: l.id as string | null, name: l.name, depthM: l.depthM, advice: spread[k]?.[0] ?? null, k }))
-      : spread.map((s, k) => ({ id: null, name: k % 2 === 0 ? 'left' : 'right', depthM: s[0], advice: s[0], k }));
-  const set = (part: Partial<typeof troll>) => change({ troll: { ...troll, ...part } });
-  const massOf = (k: number, d: 1 | -1) => {
-    const next = [...troll.massesG];
-    while (next.length <= k) next.push(next.at(-1) ?? startMassG);
-    if (troll.massesG.length > k) next[k] = clamp(next[k] + d * (next[k] < 20 ? 1 : next[k] < 60 ? 5 : 10), 1, 500);
-    set({ massesG: next });
-  };
+      ? lines.map((l, k) => ({ id: l.id, name: l.name, depthM: l.depthM, adviceM: spread[k]?.[0] ?? null, k }))
+      : spread.map((s, k) => ({ id: null, name: k % 2 === 0 ? 'left' : 'right', depthM: s[0], adviceM: s[0], k }));
   const isOff = lines.some((l, k) => spread[k] && l.depthM !== null && Math.abs(l.depthM - spread[k][0]) > 0.3);
   return (
     <Sheet
@@ -53,41 +50,13 @@ export function DepthsSheet({ control }: { control: PassControl }) {
       {legal !== undefined && troll.rods > legal ? (
         <Caution headline={`By your rule card: ${legal} ${legal === 1 ? 'line' : 'lines'} at once`}>The spread is made for as many as the card allows.</Caution>
       ) : null}
-      {rows.map((row) => {
-        const out = row.depthM === null ? null : outFor(row.k, row.depthM);
-        const baits = out === null || troll.baits === 1 ? null : baitDepthsOf(row.k, out, troll.secondAboveM);
-        return (
-          <View key={row.id ?? row.k} style={{ gap: 4 }}>
-            {row.id === null ? (
-              <Text strong>{`${row.name}: ${row.depthM === null ? 'no depth' : depthText(row.depthM, units)}`}</Text>
-            ) : (
-              <Stepper
-                label={`The ${row.name} line`}
-                text={row.depthM === null ? null : depthText(row.depthM, units)}
-                onStep={(d) => void setDepth(row.id!, clamp((row.depthM ?? 3) + d * stepM, 0.2, 100))}
-                hint={row.advice !== null && row.depthM !== null && Math.abs(row.advice - row.depthM) > 0.3 ? `The spread asks for ${depthText(row.advice, units)}.` : undefined}
-              />
-            )}
-            <Text size="small" tone={out === null ? 'straw' : 'ink'}>
-              {out === null
-                ? troll.massesG[row.k] === undefined
-                  ? 'Set its weight, and the line to let out is worked out.'
-                  : 'No 200 m of line takes this weight so deep at this speed: heavier, thinner or slower.'
-                : `Let out ${distanceText(out, units)}${baits && baits.length > 1 ? `; its second bait runs at ${depthText(baits[1], units)}` : ''}.`}
-            </Text>
-            <Stepper
-              label={`Weight on the ${row.name} line`}
-              text={troll.massesG[row.k] === undefined ? null : lureText(troll.massesG[row.k], units)}
-              empty="not said"
-              onStep={(d) => massOf(row.k, d)}
-            />
-          </View>
-        );
-      })}
+      {rows.map((row) => (
+        <LineRow key={row.id ?? row.k} row={row} control={control} />
+      ))}
       <Stepper
         label="Lines"
         text={String(troll.rods)}
-        onStep={(d) => set({ rods: clamp(troll.rods + d, 1, 8) })}
+        onStep={(d) => setTroll({ rods: clamp(troll.rods + d, 1, 8) })}
         hint={legal === undefined ? 'How many the law allows here: no rule card is written. Check the local rules.' : `Your rule card allows ${legal}.`}
       />
       <Choice
@@ -98,17 +67,18 @@ export function DepthsSheet({ control }: { control: PassControl }) {
           { id: '2', label: 'Two baits a line' },
         ]}
         value={String(troll.baits) as '1' | '2'}
-        onChange={(n) => set({ baits: n === '2' ? 2 : 1 })}
+        onChange={(n) => setTroll({ baits: n === '2' ? 2 : 1 })}
       />
       <Stepper
         label="Thickness of the line"
-        text={lineText(troll.lineMm, units)}
-        onStep={(d) => set({ lineMm: Math.round(100 * clamp(troll.lineMm + 0.01 * d, 0.05, 1.5)) / 100 })}
+        text={troll.lineMm === null ? null : lineText(troll.lineMm, units)}
+        empty={`${lineText(assumedLineMm, units)}, assumed`}
+        onStep={(d) => setTroll({ lineMm: Math.round(100 * clamp((troll.lineMm ?? assumedLineMm) + 0.01 * d, 0.05, 1.5)) / 100 })}
       />
       <Text
         size="small"
         tone="second"
-      >{`Worked out for a plain lead at ${speedMs.toFixed(1)} m/s, ${isSpeedMeasured ? 'by the phone, over the ground' : 'not measured: the speed that stands under More'}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
+      >{`Worked out for a weight of lead at ${speedMs.toFixed(1)} m/s, ${speedWords[speedBy]}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
       {lines.length > 0 ? <Action height={56} label="Lines in" onPress={() => void liftLines()} /> : null}
     </Sheet>
   );

@@ -186,7 +186,7 @@ function Advice({ control }: { control: PassControl }) {
 /** Speed, strikes, and what nobody has tried. */
 function SpeedLine({ control }: { control: PassControl }) {
   const palette = usePalette();
-  const { speedMs, units, untried, strikes, isSpeedMeasured } = control;
+  const { speedMs, units, untried, strikes, speedBy } = control;
   return (
     <View
       style={{
@@ -205,7 +205,7 @@ function SpeedLine({ control }: { control: PassControl }) {
           {trollSpeedText(speedMs, units)}
         </Text>
         <Text size="small" tone="second">
-          {isSpeedMeasured ? '' : ' assumed'}
+          {speedBy === 'measured' ? '' : ` ${speedBy}`}
         </Text>
       </Text>
       <Text size="small" tone="second">

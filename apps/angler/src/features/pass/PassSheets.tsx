@@ -5,7 +5,7 @@ import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { savePassTracks } from '@/data/pass-tracks';
-import { change, usePreferences } from '@/data/preferences';
+import { change, setTroll, usePreferences } from '@/data/preferences';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { RetrieveBeat } from '@/features/cast/RetrieveBeat';
@@ -78,11 +78,10 @@ const rip = bankCadences.find((c) => c.id === 'rip-pause') ?? bankCadences[0];
 
 /** What is wanted less often on a pass. */
 function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
-  const { outing, pass, units, zone, troll, settings, setSheet, method, drift, windMs, speedMs, isSpeedMeasured, flush } = control;
+  const { outing, pass, units, zone, troll, settings, setSheet, method, drift, windMs, speedMs, speedBy, flush } = control;
   const { craft } = usePreferences();
   const router = useRouter();
   const close = () => setSheet(null);
-  const set = (part: Partial<typeof troll>) => change({ troll: { ...troll, ...part } });
   const unitM = metresPerDepthUnit(units);
   const farM = units.distance === 'yd' ? metresPerYard : 1;
   const rest = pauseS(settings.temp.value, rip.id);
@@ -105,7 +104,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
           { id: 'drift', label: 'Drift with the wind' },
         ]}
         value={troll.isDrift ? 'drift' : 'lane'}
-        onChange={(id) => set({ isDrift: id === 'drift' })}
+        onChange={(id) => setTroll({ isDrift: id === 'drift' })}
       />
       {troll.isDrift ? (
         <>
@@ -114,7 +113,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
               ? `About ${trollSpeedText(drift.speedMs, units)} along ${Math.round(drift.towardDeg)}°, ${distanceText(drift.lengthM, units)} before it gets too shallow: a rule of thumb from a wind of ${trollSpeedText(windMs ?? 0, units)}.`
               : 'The wind is not known here, or carries you ashore.'}
           </Text>
-          <Action selected={troll.hasSock} height={56} label={troll.hasSock ? 'Drift sock is out' : 'Drift sock'} onPress={() => set({ hasSock: !troll.hasSock })} />
+          <Action selected={troll.hasSock} height={56} label={troll.hasSock ? 'Drift sock is out' : 'Drift sock'} onPress={() => setTroll({ hasSock: !troll.hasSock })} />
           <Text strong>Rip and hang</Text>
           <RetrieveBeat cadence={rip} rest={rest} hardRest={rest} hasHard={false} units={units} />
         </>
@@ -122,21 +121,21 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
       <Stepper
         label="Speed"
         text={trollSpeedText(troll.speedMs, units)}
-        onStep={(d) => set({ speedMs: Math.round(100 * clamp(troll.speedMs + d * 0.05, 0.2, 4)) / 100 })}
-        hint={isSpeedMeasured ? `The phone says ${trollSpeedText(speedMs, units)} over the ground: that is used.` : 'Used until the phone says how fast you go.'}
+        onStep={(d) => setTroll({ speedMs: Math.round(100 * clamp(troll.speedMs + d * 0.05, 0.2, 4)) / 100 })}
+        hint={speedBy === 'assumed' ? 'Used until the phone says how fast you go.' : `By the phone ${trollSpeedText(speedMs, units)} over the ground, ${speedBy}: that is used.`}
       />
       <Stepper
         label="Tightest turn"
         text={distanceText(troll.turnM, units)}
-        onStep={(d) => set({ turnM: clamp(troll.turnM + d * 2.5 * farM, 5, 100) })}
+        onStep={(d) => setTroll({ turnM: clamp(troll.turnM + d * 2.5 * farM, 5, 100) })}
         hint="Radius that the lines can follow without crossing."
       />
       <Stepper
         label="Clear of the bed"
         text={depthText(troll.clearanceM, units)}
-        onStep={(d) => set({ clearanceM: clamp(troll.clearanceM + d * unitM * (units.depth === 'ft' ? 0.5 : 0.2), 0, 5) })}
+        onStep={(d) => setTroll({ clearanceM: clamp(troll.clearanceM + d * unitM * (units.depth === 'ft' ? 0.5 : 0.2), 0, 5) })}
       />
-      <Stepper label="Length of the lane" text={distanceText(troll.laneM, units)} onStep={(d) => set({ laneM: clamp(troll.laneM + d * 100 * farM, 50, 3000) })} />
+      <Stepper label="Length of the lane" text={distanceText(troll.laneM, units)} onStep={(d) => setTroll({ laneM: clamp(troll.laneM + d * 100 * farM, 50, 3000) })} />
       <Stepper label="Fish looked for: from" text={depthText(band.fromM, units)} onStep={(d) => moveBand('fromM', d)} hint={`Now ${settings.bandBy}.`} />
       <Stepper label="Fish looked for: to" text={depthText(band.toM, units)} onStep={(d) => moveBand('toM', d)} />
       {settings.bandBy === 'yours' ? <Action label="Back to the depths foretold" onPress={() => change({ castBand: null })} /> : null}

@@ -7,6 +7,7 @@ import {
   baitDepths,
   bedAhead,
   depthBandM,
+  dragOfTouch,
   driftLane,
   hoursByDepth,
   hoursTogether,
@@ -14,6 +15,7 @@ import {
   placeOnLane,
   reversed,
   spotAlong,
+  trollingSpeed,
   turnAhead,
   untried,
   type Lane,
@@ -29,7 +31,7 @@ import { groundWorker } from '@/data/ground';
 import { newId } from '@/data/ids';
 import { useOutlook } from '@/data/outlook';
 import { useFollowedPosition } from '@/data/position';
-import { usePreferences } from '@/data/preferences';
+import { setTroll, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useTrack } from '@/data/track';
 import { useLogged, type Thing } from '@/features/station/useLogged';
@@ -41,7 +43,7 @@ export type PassSheet = 'strike' | 'fish' | 'depths' | 'more' | 'why' | 'help';
 const aheadM = 160;
 /** A pass under way: what to run and where to steer, and what can be logged. */
 export function usePass(outing: OutingState, pass: StationState, water: WaterDetail, ground: Ground) {
-  const { units, craft, troll, presentation, presentations } = usePreferences();
+  const { units, craft, troll, presentations } = usePreferences();
   const { ledger, state } = useLedger();
   const { input } = useOutlook();
   const now = useNow(2000);
@@ -56,8 +58,9 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const bed = useMemo(() => new CastWater(ground.map), [ground.map]);
   const onWater = (at: LonLat | null) => (at !== null && !Number.isNaN(bed.depth(bed.spot(at).x, bed.spot(at).y)) ? at : null);
   const here = onWater(position.fix?.at ?? null) ?? touched;
-  const speedMs = position.fix?.speedMs !== undefined && position.fix?.speedMs !== null && position.fix.speedMs > 0.1 ? position.fix.speedMs : troll.speedMs;
-  const flush = useTrack(scope, pass, here);
+  const { speedMs, by: speedBy } = trollingSpeed(position.fix?.speedMs ?? null, position.recent, troll.speedMs);
+  // A place that was touched on the map is nobody's track.
+  const flush = useTrack(scope, pass, onWater(position.fix?.at ?? null));
 
   const running = usePassLines(outing, pass, water, ground, settings, speedMs, now);
   const { out, lines, spread, legal, fished, strikes, deepestM, bites, drawTo, outFor, rigAt } = running;
@@ -89,6 +92,8 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
       : null;
   const way = troll.isDrift ? drift : (planned.data ?? null);
   const lane = useMemo(() => (way && isReversed && !troll.isDrift ? reversed(way) : way), [way, isReversed, troll.isDrift]);
+  // A drift is as fast as the phone says; until it does, as the wind lets one expect.
+  const runMs = speedBy === 'assumed' && drift !== null ? drift.speedMs : speedMs;
   const laneWhy = troll.isDrift
     ? drift
       ? null
@@ -120,7 +125,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     laneWhy,
     place,
     lines,
-    speedMs: drift?.speedMs ?? speedMs,
+    speedMs: runMs,
     turnM: troll.turnM,
     turnDepthM: turnSpot === null ? null : bed.depth(turnSpot.x, turnSpot.y),
     clearAheadM: depthsAhead.length === 0 ? null : Math.min(...depthsAhead) - deepestM,
@@ -133,7 +138,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     nowMs: now,
   });
 
-  const bait = presentations.find((p) => p.id === presentation) ?? presentations[0];
+  const baitOn = (k: number) => presentations.find((p) => p.id === troll.lures[k])?.name ?? 'Bait not said';
   const cm = (m: number) => Math.round(100 * m) / 100;
   const withOut = (k: number, depthM: number) => {
     const lineOutM = outFor(k, depthM);
@@ -148,16 +153,24 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
           line: newId(),
           station: pass.id,
           rod: nameOf(k, spread.length),
-          presentation: bait.name,
+          presentation: baitOn(k),
           depthM: cm(depths[0]),
           ...withOut(k, depths[0]),
-          ...(depths.length > 1 ? { second: { presentation: bait.name, aboveM: cm(clamp(depths[0] - depths[1], 0.05, 20)) } } : {}),
+          ...(depths.length > 1 ? { second: { presentation: baitOn(k), aboveM: cm(clamp(depths[0] - depths[1], 0.05, 20)) } } : {}),
         },
       })),
     );
   const setDepth = (id: string, depthM: number) => {
     const k = lines.findIndex((l) => l.id === id);
     return ledger.write(scope, 'depth-set', { line: id, depthM: cm(depthM), ...withOut(k, depthM) });
+  };
+  /** The bait of line `k` touched the bed: its drag from then on, and the depth it ran at. RangeError where that cannot be. */
+  const touchedBed = (k: number, depthM: number) => {
+    const [line, rig] = [lines[k], rigAt(k)];
+    if (rig === null || line.lineOutM === null) throw new RangeError('expected a line with its weight and the line let out');
+    const drag = dragOfTouch(rig, line.lineOutM, depthM, speedMs);
+    setTroll({ dragsM2: Array.from({ length: Math.max(k + 1, troll.dragsM2.length) }, (_, i) => (i === k ? drag : (troll.dragsM2[i] ?? null))) });
+    return log('Touched the bed', [{ kind: 'depth-set', body: { line: line.id, depthM: cm(depthM), lineOutM: line.lineOutM } }]);
   };
   const drawLines = () =>
     log(
@@ -182,8 +195,9 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
           ...(line.depthM === null ? {} : { depthM: line.depthM }),
           ...where,
           ...(underM === null ? {} : { bottomM: underM }),
-          turn: turning === null ? 'straight' : turning === line.side ? 'inside' : 'outside',
-          speedMs: Math.round(100 * speedMs) / 100,
+          // Only what was known: a lane without a position tells no turn, and a speed that is assumed is none.
+          ...(place === null ? {} : { turn: turning === null ? 'straight' : turning === line.side ? 'inside' : 'outside' }),
+          ...(speedBy === 'measured' ? { speedMs: Math.round(100 * speedMs) / 100 } : {}),
         },
       },
     ]);
@@ -230,8 +244,9 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     here,
     spot,
     setTouched,
-    speedMs: drift?.speedMs ?? speedMs,
-    isSpeedMeasured: position.fix?.speedMs != null && position.fix.speedMs > 0.1,
+    speedMs: runMs,
+    speedBy: runMs === speedMs ? speedBy : ('estimated' as const),
+    underM,
     lines,
     spread,
     legal,
@@ -262,6 +277,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     outFor,
     setLines,
     setDepth,
+    touchedBed,
     drawLines,
     liftLines,
     strike,

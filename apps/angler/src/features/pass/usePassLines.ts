@@ -3,7 +3,7 @@ import type { OutingState, StationState } from '@burrow/core/ledger';
 import { bitesOf, fishedDepths, lineOut, spreadDepths, type RunningLine, type TrolledRig } from '@burrow/core/troll';
 import { useMemo } from 'react';
 import type { CastSettings } from '@/data/casting';
-import { usePreferences } from '@/data/preferences';
+import { usePreferences, type TrollKit } from '@/data/preferences';
 import type { Ground } from '@/workers/ground.api';
 
 /** A rod leaves the boat so far beside its middle, m, the next further out. Assumed. */
@@ -13,8 +13,12 @@ export const nameOf = (k: number, of: number) => (of === 1 ? 'line' : `${k >= 4 
 /** Lines asked elsewhere by more than this are drawn there, m. */
 const drawByM = 0.5;
 
-/** A weight whose mass somebody set, as lead: what it draws after it is not counted. */
-const rigOf = (massG: number | undefined, lineMm: number): TrolledRig | null => (massG === undefined ? null : { lure: { massG, material: 'lead', shape: 'sphere' }, lineMm });
+/** Line of a thickness that nobody has said, mm: assumed. */
+export const assumedLineMm = 0.28;
+
+/** A weight whose mass somebody set, as lead, with the drag that a touch of the bed told, else none. */
+const rigOf = ({ massesG, dragsM2, lineMm }: TrollKit, k: number): TrolledRig | null =>
+  massesG[k] === undefined ? null : { lure: { massG: massesG[k], material: 'lead', shape: 'sphere' }, lineMm: lineMm ?? assumedLineMm, dragAreaM2: dragsM2[k] ?? 0 };
 
 /** The lines of a pass as they run, and the depths that the spread asks for. */
 export function usePassLines(outing: OutingState, pass: StationState, water: WaterDetail, ground: Ground, settings: CastSettings, speedMs: number, now: number) {
@@ -30,7 +34,7 @@ export function usePassLines(outing: OutingState, pass: StationState, water: Wat
       besideM: besideM(k),
       depthM: last?.depthM ?? null,
       lineOutM: last?.lineOutM ?? null,
-      rig: rigOf(troll.massesG[k], troll.lineMm),
+      rig: rigOf(troll, k),
       second: l.second === null || last === undefined ? null : Math.max(0, last.depthM - l.second.aboveM),
     };
   });
@@ -49,7 +53,7 @@ export function usePassLines(outing: OutingState, pass: StationState, water: Wat
 
   /** Line to let out for a depth on rod `k`; null where its weight is not known. Throws nothing: too deep is null too. */
   const outFor = (k: number, depthM: number): number | null => {
-    const rig = rigOf(troll.massesG[k], troll.lineMm);
+    const rig = rigOf(troll, k);
     if (rig === null || depthM < 0.1) return null;
     try {
       return Math.round(10 * lineOut(rig, depthM, speedMs)) / 10;
@@ -58,5 +62,5 @@ export function usePassLines(outing: OutingState, pass: StationState, water: Wat
       throw error;
     }
   };
-  return { out, lines, spread, legal, fished, strikes, deepestM, bites, drawTo, outFor, rigAt: (k: number) => rigOf(troll.massesG[k], troll.lineMm) };
+  return { out, lines, spread, legal, fished, strikes, deepestM, bites, drawTo, outFor, rigAt: (k: number) => rigOf(troll, k) };
 }

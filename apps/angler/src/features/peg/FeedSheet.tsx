@@ -3,7 +3,7 @@ import { feedParticles, feedPicture, particles, squeezes, swimName } from '@burr
 import { clamp, depthText, liftText, metresPerDepthUnit } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { change } from '@/data/preferences';
+import { setPole, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -20,9 +20,10 @@ const mixes = [
 
 /** What is fed, how hard it is squeezed, and where it is dropped; and where its food then lies. */
 export function FeedSheet({ control }: { control: PegControl }) {
-  const { pole, peg, here, units, answer, flowMs, depthM, setSheet, fed, feed } = control;
+  const { pole, own, peg, here, units, answer, flowMs, depthM, setSheet, fed, feed } = control;
   const { ball } = pole;
-  const [swimId, setSwim] = useState(here.id);
+  const { kit } = usePreferences();
+  const [swimId, setSwim] = useState(control.feedFor ?? here.id);
   const swim = peg.swims.find((s) => s.id === swimId) ?? here;
   const [ownDrop, setDrop] = useState<number | null>(null);
   const isHere = swim.id === here.id;
@@ -36,20 +37,22 @@ export function FeedSheet({ control }: { control: PegControl }) {
     ball,
     units,
   );
-  const set = (part: Partial<typeof ball>) => change({ pole: { ...pole, ball: { ...ball, ...part } } });
+  const set = (part: Partial<typeof ball>) => setPole({ ball: { ...ball, ...part } });
+  const logIt = () => {
+    setPole({ ball });
+    void fed(swim, ball, dropM);
+  };
   const placed = peg.swims.filter((s) => s.outM !== null);
   const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.2);
   return (
-    <Sheet
-      title={answer.feed.label}
-      open
-      onClose={() => setSheet(null)}
-      footer={<Action kind="main" height={64} label={`Fed ${swimName(swim, units)}: log it`} onPress={() => void fed(swim, ball, dropM)} />}
-    >
+    <Sheet title={answer.feed.label} open onClose={() => setSheet(null)} footer={<Action kind="main" height={64} label={`Fed ${swimName(swim, units)}: log it`} onPress={logIt} />}>
       <Text>{answer.feed.reason}</Text>
       {answer.feed.viewpoint ? <Text tone="second">{viewpointLine(answer.feed.viewpoint)}</Text> : null}
       {placed.length > 1 ? <Choice label="Which swim" wrap options={placed.map((s) => ({ id: s.id, label: swimName(s, units) }))} value={swim.id} onChange={setSwim} /> : null}
       <Text strong>{picture.headline}</Text>
+      {own.ball === null ? (
+        <Text tone="straw">{`Nobody has said what the ball is: ${liftText(ball.cm / 100, units)}, the usual mix, squeezed as marked below is assumed. Set it once; from then on a tap on Fed logs it.`}</Text>
+      ) : null}
       <View style={{ gap: 6 }}>
         <Text strong>How hard it is squeezed</Text>
         <Choice label="How hard it is squeezed" wrap options={squeezes.map((s) => ({ id: s.id, label: s.label }))} value={ball.breaks} onChange={(breaks) => set({ breaks })} />
@@ -64,6 +67,18 @@ export function FeedSheet({ control }: { control: PegControl }) {
           onChange={(particle) => set({ particle })}
         />
       </View>
+      {kit.feed.length > 0 ? (
+        <View style={{ gap: 6 }}>
+          <Text strong>Which of your feeds</Text>
+          <Choice
+            label="Which of your feeds"
+            wrap
+            options={[...kit.feed.map((f) => ({ id: f.id, label: f.name })), { id: '', label: 'Not said' }]}
+            value={kit.feed.some((f) => f.id === pole.feed) ? pole.feed! : ''}
+            onChange={(id) => setPole({ feed: id === '' ? null : id })}
+          />
+        </View>
+      ) : null}
       <View style={{ gap: 6 }}>
         <Text strong>The mix</Text>
         <Choice label="The mix" wrap options={mixes} value={String(ball.gcc) as (typeof mixes)[number]['id']} onChange={(gcc) => set({ gcc: Number(gcc) })} />

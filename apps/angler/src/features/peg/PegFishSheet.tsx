@@ -1,7 +1,7 @@
 import { estimateWeight, speciesOf, type WeighedSpecies } from '@burrow/core/fish';
 import { fishLengthText, metresPerFishUnit, weightText } from '@burrow/core/units';
 import { useState } from 'react';
-import { change } from '@/data/preferences';
+import { setPole } from '@/data/preferences';
 import { useSpecies } from '@/data/species';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
@@ -25,7 +25,7 @@ export function PegFishSheet({ control }: { control: PegControl }) {
   const weight = classMm === null ? undefined : estimateWeight(id as WeighedSpecies, classMm);
   const keepnet = water.file.water.rules?.keepnet;
   const log = () => {
-    change({ pole: { ...pole, classMm } });
+    setPole({ classMm });
     void landed({ species: id, classMm: classMm!, fate: pole.fate });
   };
   return (
@@ -63,7 +63,7 @@ export function PegFishSheet({ control }: { control: PegControl }) {
           { id: 'net', label: 'Into the keepnet' },
         ]}
         value={pole.fate}
-        onChange={(fate) => change({ pole: { ...pole, fate } })}
+        onChange={(fate) => setPole({ fate })}
       />
       {pole.fate === 'net' ? (
         <Caution

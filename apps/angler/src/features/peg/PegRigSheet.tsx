@@ -2,7 +2,7 @@ import { shotText, swimName, usualShot } from '@burrow/core/pole';
 import { clamp, currentText, depthFine, liftText, tempText } from '@burrow/core/units';
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { change, usePreferences } from '@/data/preferences';
+import { setPole, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -14,7 +14,7 @@ const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default:
 
 /** Float, shot and depth for each swim, and the table of shot they are made from. */
 export function PegRigSheet({ control }: { control: PegControl }) {
-  const { peg, units, pole, rigAt, depthM, setSheet, temp, flowMs } = control;
+  const { peg, units, pole, own, rigAt, depthM, setSheet, temp, flowMs } = control;
   const { kit } = usePreferences();
   const [edits, setEdits] = useState(false);
   const placed = peg.swims.filter((s) => s.outM !== null);
@@ -65,20 +65,22 @@ export function PegRigSheet({ control }: { control: PegControl }) {
           { id: 'strung', label: 'Strung out' },
         ]}
         value={pole.pattern ?? 'auto'}
-        onChange={(id) => change({ pole: { ...pole, pattern: id === 'auto' ? null : id } })}
+        onChange={(id) => setPole({ pattern: id === 'auto' ? null : id })}
       />
       <Stepper
         label="Hook and bait"
-        text={`${pole.loadG.toFixed(2)} g`}
-        onStep={(d) => change({ pole: { ...pole, loadG: Math.round(100 * clamp(pole.loadG + 0.01 * d, 0, 1)) / 100 } })}
+        text={own.loadG === null ? null : `${own.loadG.toFixed(2)} g`}
+        empty={`${pole.loadG.toFixed(2)} g, assumed`}
+        onStep={(d) => setPole({ loadG: Math.round(100 * clamp(pole.loadG + 0.01 * d, 0, 1)) / 100 })}
       />
       <Suspense fallback={null}>
-        <Field label="Bait on the hook" value={pole.bait} onChangeText={(bait) => change({ pole: { ...pole, bait } })} maxLength={60} />
+        <Field label="Bait on the hook" value={pole.bait} onChangeText={(bait) => setPole({ bait })} maxLength={60} />
       </Suspense>
       <Stepper
         label="The float runs"
-        text={depthFine(pole.runM, units)}
-        onStep={(d) => change({ pole: { ...pole, runM: clamp(pole.runM + 0.5 * d, 1, 12) } })}
+        text={own.runM === null ? null : depthFine(own.runM, units)}
+        empty={`${depthFine(pole.runM, units)}, assumed`}
+        onStep={(d) => setPole({ runM: clamp(pole.runM + 0.5 * d, 1, 12) })}
         hint="From where it is laid in to where it is lifted out."
       />
       <Action label={edits ? 'Done with the shot' : 'Shot I have'} onPress={() => setEdits(!edits)} />
@@ -93,13 +95,8 @@ export function PegRigSheet({ control }: { control: PegControl }) {
                 label={s.name}
                 text={`${s.massG.toFixed(3).replace(/0$/, '')} g`}
                 onStep={(d) =>
-                  change({
-                    pole: {
-                      ...pole,
-                      shot: pole.shot.map((o) =>
-                        o.name === s.name ? { ...o, massG: Math.round(1000 * clamp(o.massG + d * (o.massG < 0.2 ? 0.002 : 0.01), 0.005, 10)) / 1000 } : o,
-                      ),
-                    },
+                  setPole({
+                    shot: pole.shot.map((o) => (o.name === s.name ? { ...o, massG: Math.round(1000 * clamp(o.massG + d * (o.massG < 0.2 ? 0.002 : 0.01), 0.005, 10)) / 1000 } : o)),
                   })
                 }
               />
@@ -109,12 +106,12 @@ export function PegRigSheet({ control }: { control: PegControl }) {
                   height={48}
                   label="Not in my box"
                   spoken={`${s.name} is not in my box`}
-                  onPress={() => change({ pole: { ...pole, shot: pole.shot.filter((o) => o.name !== s.name) } })}
+                  onPress={() => setPole({ shot: pole.shot.filter((o) => o.name !== s.name) })}
                 />
               ) : null}
             </View>
           ))}
-          <Action label="Back to the usual table" onPress={() => change({ pole: { ...pole, shot: [...usualShot] } })} />
+          <Action label="Back to the usual table" onPress={() => setPole({ shot: [...usualShot] })} />
         </View>
       ) : null}
     </Sheet>

@@ -37,7 +37,7 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
   const wide = useWide();
   const palette = usePalette();
   const control = usePeg(outing, station, water);
-  const { units, zone, pole, species, sheet, setSheet, said, setSaid, undo, alongM, runText, swapTo, feed, here } = control;
+  const { units, zone, pole, species, sheet, setSheet, said, setSaid, undo, alongM, runText, swapTo, here } = control;
   const keys: ThumbKey[] = [
     { id: 'bite', label: 'Bite', detail: alongM === null ? undefined : runText(alongM), icon: 'bite', shortcut: 'B', onPress: () => void control.bite() },
     {
@@ -53,10 +53,10 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
     {
       id: 'fed',
       label: 'Fed',
-      detail: '1 ball',
+      detail: control.own.ball ? '1 ball' : undefined,
       icon: 'fed',
       shortcut: 'E',
-      onPress: () => void control.fed(here, feed.next.ball, feed.next.dropM),
+      onPress: () => control.feedAgain(here),
       onHold: () => setSheet('feed'),
     },
     {
@@ -131,7 +131,7 @@ const wordsPx = 112;
 
 /** What to do now and why, and the one tap that does it. */
 function Advice({ control }: { control: PegControl }) {
-  const { answer, peg, species, temp, units, setSheet, here, line, swap, lineDown, changed, fed, flowMs } = control;
+  const { answer, peg, species, temp, units, setSheet, here, line, swap, lineDown, changed, flowMs } = control;
   const unfed = answer.step === 'fish' ? peg.swims.filter((s) => s.outM !== null).findLast((s) => s.fedMs.length === 0) : undefined;
   const action =
     answer.step === 'plumb'
@@ -141,7 +141,7 @@ function Advice({ control }: { control: PegControl }) {
         : flowMs === null
           ? { label: 'Time the float', onPress: () => setSheet('flow') }
           : unfed && here.stays.length === 0
-            ? { label: `Feed ${swimName(unfed, units)}: ${control.answer.feed.label.toLowerCase()}`, onPress: () => void fed(unfed, control.pole.ball, control.feed.next.dropM) }
+            ? { label: `Feed ${swimName(unfed, units)}: ${control.answer.feed.label.toLowerCase()}`, onPress: () => control.feedAgain(unfed) }
             : line === undefined
               ? { label: `Line down on ${swimName(here, units)}`, onPress: () => void lineDown() }
               : answer.swapTo

@@ -4,7 +4,7 @@ import { clamp, clockText, depthText, metresPerDepthUnit, tempText, weightText }
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { change } from '@/data/preferences';
+import { setPole } from '@/data/preferences';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { FishSheet } from '@/features/station/FishSheet';
@@ -229,8 +229,8 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
         label="Weight you fish for"
         text={pole.targetG === null ? null : weightText(pole.targetG, units)}
         empty="none"
-        onStep={(d) => change({ pole: { ...pole, targetG: clamp((pole.targetG ?? stepG * 4) + (pole.targetG === null ? 0 : d * stepG), stepG, 100_000) } })}
-        onClear={() => change({ pole: { ...pole, targetG: null } })}
+        onStep={(d) => setPole({ targetG: clamp((pole.targetG ?? stepG * 4) + (pole.targetG === null ? 0 : d * stepG), stepG, 100_000) })}
+        onClear={() => setPole({ targetG: null })}
         hint={
           target && bag.bag && pole.targetG !== null
             ? bag.bag.totalG >= pole.targetG

@@ -3,7 +3,7 @@ import { clamp, depthFine, depthText, metresPerDepthUnit } from '@burrow/core/un
 import { useState } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { change } from '@/data/preferences';
+import { setPole } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
@@ -17,7 +17,7 @@ const [topPx, leftPx, sidePx] = [26, 52, 30];
 
 /** Six depths along the pole, a tap each: across is how far out, down is how deep. The last one can be set finer below. */
 export function PlumbSheet({ control }: { control: PegControl }) {
-  const { pole, peg, units, setSheet, log } = control;
+  const { pole, own, peg, units, setSheet, log } = control;
   const palette = usePalette();
   const [{ width }, onLayout] = useSize();
   const planned = plumbingPlan(pole.reachM);
@@ -126,8 +126,9 @@ export function PlumbSheet({ control }: { control: PegControl }) {
       />
       <Stepper
         label="The pole reaches"
-        text={depthText(pole.reachM, units)}
-        onStep={(d) => change({ pole: { ...pole, reachM: clamp(pole.reachM + d * (units.depth === 'ft' ? unitM : 0.5), 3, 16) } })}
+        text={own.reachM === null ? null : depthText(own.reachM, units)}
+        empty={`${depthText(pole.reachM, units)}, assumed`}
+        onStep={(d) => setPole({ reachM: clamp(pole.reachM + d * (units.depth === 'ft' ? unitM : 0.5), 3, 16) })}
         hint="The six distances go from near the bank to its end."
       />
     </Sheet>

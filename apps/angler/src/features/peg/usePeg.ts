@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, QuietReason, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { bagSoFar, changesAnswered, feedPicture, pegAnswer, pegOf, pegRig, stillMs, swimName, swimRings, targetOf, type Ball, type PegSwim } from '@burrow/core/pole';
+import { assumedPole, bagSoFar, changesAnswered, feedPicture, pegAnswer, pegOf, pegRig, stillMs, swimName, swimRings, targetOf, type Ball, type PegSwim } from '@burrow/core/pole';
 import { clamp, currentText, depthText, fishLengthText } from '@burrow/core/units';
 import { useState } from 'react';
 import { useNow } from '@/data/clock';
@@ -20,13 +20,16 @@ const [leastM, mostM] = [0.2, 20];
 
 /** A peg being fished: what to do on which swim until when, where the feed lies, the rig and the bag, and what can be logged. */
 export function usePeg(outing: OutingState, station: StationState, water: WaterDetail) {
-  const { units, kit, pole } = usePreferences();
+  const { units, kit, pole: own } = usePreferences();
+  /** What is worked with: the angler's own, else what is assumed. */
+  const pole = { ...own, reachM: own.reachM ?? assumedPole.reachM, runM: own.runM ?? assumedPole.runM, loadG: own.loadG ?? assumedPole.loadG, ball: own.ball ?? assumedPole.ball };
   const { state } = useLedger();
   const now = useNow(5000);
   const zone = water.file.water.timezone;
   const { temp, airC, reasons } = usePegWater(water, outing, now);
   const [alongM, setAlong] = useState<number | null>(null);
   const [sheet, setSheet] = useState<PegSheet | null>(null);
+  const [feedFor, setFeedFor] = useState<string | null>(null);
   const peg = pegOf(outing, station, now);
   const answer = pegAnswer({
     peg,
@@ -72,9 +75,24 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
     log(`Fed ${swimName(swim, units)}`, [
       {
         kind: 'fed',
-        body: { station: swim.id, what: ball.particle, alongM: Math.round(20 * dropM) / 20, ball: { cm: ball.cm, gcc: ball.gcc, breaks: ball.breaks, particle: ball.particle } },
+        body: {
+          station: swim.id,
+          what: kit.feed.find((f) => f.id === pole.feed)?.name ?? ball.particle,
+          alongM: Math.round(20 * dropM) / 20,
+          ball: { cm: ball.cm, gcc: ball.gcc, breaks: ball.breaks, particle: ball.particle },
+        },
       },
     ]);
+  const openFeed = (swim: PegSwim) => {
+    setFeedFor(swim.id);
+    setSheet('feed');
+  };
+  /** One tap feeds the ball as it was fed last; before the first it asks what the ball is, for a default is nobody's record. */
+  const feedAgain = (swim: PegSwim) => {
+    const ball = swim.id === here.id && (own.ball || feed.last) ? feed.next.ball : own.ball;
+    if (ball) void fed(swim, ball, feed.next.dropM);
+    else openFeed(swim);
+  };
   const lineDown = () => log(`Line down on ${swimName(here, units)}`, [lower(station.id)]);
   const swap = (to: PegSwim) => {
     setAlong(null);
@@ -110,6 +128,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
     zone,
     now,
     pole,
+    own,
     temp,
     airC,
     reasons,
@@ -145,6 +164,9 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
     bite,
     landed,
     fed,
+    feedAgain,
+    feedFor,
+    openFeed,
     lineDown,
     swap,
     chooseSwims,

@@ -1,0 +1,134 @@
+import { clamp, depthText, distanceText, lureText, metresPerDepthUnit } from '@burrow/core/units';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { setTroll, usePreferences } from '@/data/preferences';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
+import type { PassControl } from './usePass';
+
+/** Setting a weight begins here, g. */
+const startMassG = 14;
+/** From here on a mass moves by 5 g, and from there by 10 g. */
+const [byFiveG, byTenG] = [20, 60];
+
+const put = <T,>(list: readonly T[], k: number, value: T, empty: T): T[] =>
+  Array.from({ length: Math.max(k + 1, list.length) }, (_, i) => (i === k ? value : i < list.length ? list[i] : empty));
+
+export interface RowLine {
+  /** Null while the line is not out. */
+  id: string | null;
+  name: string;
+  depthM: number | null;
+  /** What the spread asks for, m. */
+  adviceM: number | null;
+  /** Its place from the left. */
+  k: number;
+}
+
+/** One line: its depth and the line to let out, what hangs on it, and what one touch of the bed tells. */
+export function LineRow({ row, control }: { row: RowLine; control: PassControl }) {
+  const { units, troll, setDepth, outFor, baitDepthsOf } = control;
+  const { presentations } = usePreferences();
+  const [opened, setOpened] = useState<'bait' | 'touch' | null>(null);
+  const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 1 : 0.25);
+  const massG = troll.massesG[row.k];
+  const out = row.depthM === null ? null : outFor(row.k, row.depthM);
+  const baits = out === null || troll.baits === 1 ? null : baitDepthsOf(row.k, out, troll.secondAboveM);
+  const isDragKnown = typeof troll.dragsM2[row.k] === 'number';
+  const bait = presentations.find((p) => p.id === troll.lures[row.k]);
+  const massOf = (d: 1 | -1) => {
+    const next = [...troll.massesG];
+    while (next.length <= row.k) next.push(next.at(-1) ?? startMassG);
+    if (massG !== undefined) next[row.k] = clamp(massG + d * (massG < byFiveG ? 1 : massG < byTenG ? 5 : 10), 1, 500);
+    // Another weight is another bait behind it, as far as anybody knows.
+    setTroll({ massesG: next, dragsM2: put(troll.dragsM2, row.k, null, null) });
+  };
+  return (
+    <View style={{ gap: 4 }}>
+      {row.id === null ? (
+        <Text strong>{`${row.name}: ${row.depthM === null ? 'no depth' : depthText(row.depthM, units)}`}</Text>
+      ) : (
+        <Stepper
+          label={`The ${row.name} line`}
+          text={row.depthM === null ? null : depthText(row.depthM, units)}
+          onStep={(d) => void setDepth(row.id!, clamp((row.depthM ?? 3) + d * stepM, 0.2, 100))}
+          hint={row.adviceM !== null && row.depthM !== null && Math.abs(row.adviceM - row.depthM) > 0.3 ? `The spread asks for ${depthText(row.adviceM, units)}.` : undefined}
+        />
+      )}
+      <Text size="small" tone={out === null ? 'straw' : 'ink'}>
+        {out === null
+          ? massG === undefined
+            ? 'Set its weight, and the line to let out is worked out.'
+            : 'No 200 m of line takes this weight so deep at this speed: heavier, thinner or slower.'
+          : `Let out ${distanceText(out, units)}${baits && baits.length > 1 ? `; its second bait runs at ${depthText(baits[1], units)}` : ''}. ${isDragKnown ? 'With the drag that your touch of the bed told.' : 'For a bare weight: what it draws is not known yet.'}`}
+      </Text>
+      <Stepper label={`Weight on the ${row.name} line`} text={massG === undefined ? null : lureText(massG, units)} empty="not said" onStep={massOf} />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+        <Action
+          grow
+          selected={opened === 'bait'}
+          label={bait?.name ?? 'Bait not said'}
+          spoken={`Bait on the ${row.name} line: ${bait?.name ?? 'not said'}`}
+          onPress={() => setOpened(opened === 'bait' ? null : 'bait')}
+        />
+        {row.id !== null && massG !== undefined ? (
+          <Action
+            grow
+            selected={opened === 'touch'}
+            label="It touched the bed"
+            spoken={`The ${row.name} line touched the bed`}
+            onPress={() => setOpened(opened === 'touch' ? null : 'touch')}
+          />
+        ) : null}
+      </View>
+      {opened === 'bait' ? (
+        <Choice
+          label={`Bait on the ${row.name} line`}
+          wrap
+          options={[...presentations.map((p) => ({ id: p.id, label: p.name })), { id: '', label: 'Not said' }]}
+          value={bait?.id ?? ''}
+          onChange={(id) => {
+            setTroll({ lures: put(troll.lures, row.k, id === '' ? null : id, null), dragsM2: put(troll.dragsM2, row.k, null, null) });
+            setOpened(null);
+          }}
+        />
+      ) : null}
+      {opened === 'touch' ? <Touch k={row.k} control={control} stepM={stepM} onDone={() => setOpened(null)} /> : null}
+    </View>
+  );
+}
+
+/** How deep the water was where a bait touched the bed: from it comes what the bait drags. */
+function Touch({ k, control, stepM, onDone }: { k: number; control: PassControl; stepM: number; onDone: () => void }) {
+  const { units, lines, underM, speedMs, speedBy, touchedBed } = control;
+  const [ownM, setOwn] = useState<number | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const depthM = ownM ?? underM;
+  const line = lines[k];
+  if (line.lineOutM === null) return <Text tone="straw">Set its depth once, so that the line let out is known.</Text>;
+  const take = () => {
+    try {
+      void touchedBed(k, depthM!);
+      onDone();
+    } catch (error) {
+      if (!(error instanceof RangeError)) throw error;
+      setWrong(`That cannot be: with ${distanceText(line.lineOutM!, units)} out it cannot run so deep. The weight, the speed or the depth is another.`);
+    }
+  };
+  return (
+    <View style={{ gap: 6 }}>
+      <Stepper
+        label="Water where it touched"
+        text={depthM === null ? null : depthText(depthM, units)}
+        empty="not said"
+        onStep={(d) => setOwn(Math.max(0.3, (depthM ?? line.depthM ?? 3) + (depthM === null ? 0 : d * stepM)))}
+        hint={ownM === null && underM !== null ? 'By the map, where you are now: set what the sounder says.' : undefined}
+      />
+      {wrong ? <Text tone="straw">{wrong}</Text> : null}
+      {depthM === null ? null : <Action kind="main" height={56} label={`With ${distanceText(line.lineOutM, units)} out: take its drag from that`} onPress={take} />}
+      <Text size="small" tone="second">{`Reckoned at ${speedMs.toFixed(1)} m/s, ${speedBy}. It is set to this depth, and what it drags counts from now on.`}</Text>
+    </View>
+  );
+}
