@@ -42,6 +42,23 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await page.getByRole('button', { name: 'End outing' }).click();
   await expect(page.getByText(/^1 peg, 1 swim, /)).toBeVisible();
 
+  // What was forgotten at the peg is added, and what was logged there is put right, each with its undo.
+  await page.getByRole('button', { name: 'Add what was not logged' }).click();
+  await page.getByRole('radio', { name: 'Fish weighed' }).click();
+  await expect(page.getByRole('button', { name: 'Add it' })).toBeDisabled();
+  await page.getByRole('button', { name: 'More Fish weighed together' }).click();
+  await page.getByRole('button', { name: 'More They weigh' }).click();
+  await shot('own-late');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('10 together, 1 lb')).toBeVisible();
+  await page.getByRole('button', { name: /^Correct Fed/ }).click();
+  await page.getByRole('textbox', { name: 'What was fed' }).fill('brown crumb');
+  await page.getByRole('button', { name: 'More Dropped' }).click();
+  await page.getByRole('button', { name: 'Save the correction' }).click();
+  await expect(page.getByText(/^brown crumb at /)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(page.getByText(/^brown crumb at /)).toHaveCount(0);
+
   await page.getByRole('link', { name: 'Water', exact: true }).click();
   await page.getByRole('button', { name: 'Start outing: trolling, drifting' }).click({ timeout: 40_000 });
   await expect(heading).toHaveText('Tap where you begin');

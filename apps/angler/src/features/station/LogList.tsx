@@ -3,7 +3,7 @@ import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LogEntry, OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { changeRules, quietRules } from '@burrow/core/pole';
-import { clockText, currentText, depthFine, depthText, fishLengthText, iceText, weightText, type UnitPreference } from '@burrow/core/units';
+import { clockText, currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -148,6 +148,9 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     const clarity = outing.clarity.find((c) => c.ms === entry.ms);
     return { what: 'Clarity', detail: clarity ? `disc lost at ${depthText(clarity.secchiM, units)}` : '' };
   }
-  if (entry.kind === 'temperature-measured') return { what: 'Water', detail: 'temperature' };
+  if (entry.kind === 'temperature-measured') {
+    const read = outing.temperatures.find((t) => t.ms === entry.ms && t.station === entry.station);
+    return { what: 'Water', detail: read ? `${tempText(read.tempC, units)} at ${depthText(read.depthM, units)}` : 'temperature' };
+  }
   return { what: entry.kind === 'note' ? 'Note' : 'Outing', detail: entry.text ?? 'ended' };
 }

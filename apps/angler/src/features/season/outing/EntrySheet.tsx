@@ -1,7 +1,7 @@
 import { speciesOf, speciesTable } from '@burrow/core/fish';
-import { reactionKinds, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
+import { asItStands, reactionKinds, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
-import { clamp, clockText, depthText, iceText, depthStepM, metresPerIceUnit, minuteMs, type UnitPreference } from '@burrow/core/units';
+import { clamp, clockText, depthText, depthStepM, minuteMs, type UnitPreference } from '@burrow/core/units';
 import { lazy, Suspense, useState } from 'react';
 import { LengthRuler } from '@/features/station/LengthRuler';
 import { reactionWords } from '@/features/station/LogList';
@@ -14,6 +14,7 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import { figuresOf, isFigureKind, stepped } from './figures';
 
 const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
 
@@ -31,42 +32,63 @@ interface Props {
 /** Species offered before asking for more. */
 const atHand = 4;
 
-/** What can be added after the fact. */
-const late = [
+/** What can be added after the fact at a place of this kind. */
+const lateAt = (place: string | undefined) => [
   { id: 'fish-landed', label: 'A fish' },
-  { id: 'reaction', label: 'A bite or look' },
-  { id: 'depth-sounded', label: 'A depth' },
+  { id: 'reaction', label: place === 'swim' || place === 'pass' ? 'A bite' : 'A bite or look' },
+  ...(place === 'swim'
+    ? [
+        { id: 'fed', label: 'Feed' },
+        { id: 'plumbed', label: 'A depth plumbed' },
+        { id: 'bag-weighed', label: 'Fish weighed' },
+      ]
+    : place === 'pass'
+      ? []
+      : [{ id: 'depth-sounded', label: 'A depth' }]),
+  ...(place === 'stand' ? [{ id: 'cast', label: 'A cast' }] : []),
+  ...(place === undefined ? [] : [{ id: 'temperature-measured', label: 'Water temperature' }]),
   { id: 'note', label: 'A note' },
-] as const;
+];
 
-/** Kinds whose figures can be corrected. */
-export const correctable: readonly string[] = ['fish-landed', 'reaction', 'station-opened', 'ice-measured', 'note', 'line-down', 'temperature-measured'];
+/** Whether something in an entry can be corrected. */
+export function isCorrectable({ kind, station }: LogEntry, outing: OutingState): boolean {
+  if (kind === 'station-opened') return !['swim', 'pass'].includes(outing.stations.find((s) => s.id === station)?.kind ?? '');
+  return ['fish-landed', 'reaction', 'note', 'line-down'].includes(kind) || isFigureKind(kind);
+}
+
+/** Plumbing, flow and weighing belong to the peg, not to one of its swims. */
+const ofPeg: readonly string[] = ['plumbed', 'flow-timed', 'bag-weighed'];
+
+/** What is written in words, by kind. */
+const textLabels: Record<string, string | undefined> = { note: 'Note', 'line-down': 'What was on the line', fed: 'What was fed' };
 
 /** Adds an entry late, or corrects one: the same few fields either way. */
 export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Props) {
   const { ledger, events } = useLedger();
   const { offered } = useSpecies(undefined, outing.water);
-  const [kind, setKind] = useState<string>(entry?.kind ?? late[0].id);
+  const [kind, setKind] = useState<string>(entry?.kind ?? 'fish-landed');
   const lastMs = outing.endedMs ?? outing.entries.at(-1)?.ms ?? outing.startedMs;
   const [atMs, setAtMs] = useState(entry?.ms ?? lastMs);
   const [station, setStation] = useState(entry?.station ?? outing.stations.at(-1)?.id ?? '');
   const place = outing.stations.find((s) => s.id === station);
   const fish = entry?.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
   const reaction = entry?.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
-  const ice = entry?.kind === 'ice-measured' ? outing.ice.find((i) => i.ms === entry.ms) : undefined;
   const [species, setSpecies] = useState<string>(fish?.species ?? outing.species[0]);
   const [lengthMm, setLength] = useState<number | null>(fish?.lengthMm ?? null);
   const [fate, setFate] = useState<'kept' | 'released' | null>(fish?.fate ?? null);
   const [showsAll, setShowsAll] = useState(false);
   const [said, setSaid] = useState<ReactionKind>(reaction?.kind ?? 'bite');
   const [depthM, setDepth] = useState<number | null>(entry === null ? null : (fish?.depthM ?? reaction?.depthM ?? place?.depthM ?? null));
-  const [clearM, setClear] = useState(ice?.clearM ?? 0);
-  const [whiteM, setWhite] = useState(ice?.whiteM ?? 0);
-  const [text, setText] = useState(entry?.kind === 'note' || entry?.kind === 'line-down' ? (entry.text ?? '') : '');
+  const [figures, setFigures] = useState<Record<string, number | null>>(() => {
+    const before: Record<string, unknown> = entry && isFigureKind(entry.kind) ? (asItStands(events, entry.id)?.body ?? {}) : {};
+    return Object.fromEntries(Object.entries(before).filter((e): e is [string, number] => typeof e[1] === 'number'));
+  });
+  const [text, setText] = useState(entry && textLabels[entry.kind] ? (entry.text ?? '') : '');
   const [says, setSays] = useState<string | null>(null);
   const scope = { id: outing.id, zone };
   const depthStep = depthStepM(units);
-  const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
+  const fields = isFigureKind(kind) ? figuresOf(kind, units) : [];
+  const textLabel = textLabels[kind];
   const isFish = kind === 'fish-landed';
   const isDepth = kind === 'depth-sounded' || kind === 'station-opened';
   const hasJig = isFish || kind === 'reaction';
@@ -86,7 +108,12 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       const { depthM: _, ...rest } = old as EventBodies['reaction'];
       return { kind: 'reaction', body: { ...rest, station, reaction: said, ...depth } };
     }
-    if (kind === 'ice-measured') return { kind, body: { ...old, clearM, whiteM } };
+    if (isFigureKind(kind)) {
+      const known = Object.fromEntries(fields.flatMap(({ field }) => (figures[field] == null ? [] : [[field, figures[field]]])));
+      const at = kind === 'level-measured' ? {} : { station: ofPeg.includes(kind) ? (place?.peg ?? station) : station };
+      const said = { ...(kind === 'fed' ? { what: text.trim() } : {}), ...(kind === 'cast' && !entry ? { cast: newId() } : {}) };
+      return { kind, body: { ...at, ...old, ...known, ...said } as EventBodies[typeof kind] };
+    }
     if (kind === 'line-down') return { kind, body: { ...(old as EventBodies['line-down']), presentation: text.trim() } };
     return { kind: 'note', body: { ...old, text: text.trim(), ...(station === '' ? {} : { station }) } };
   };
@@ -113,7 +140,17 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       setSays((error as Error).message);
     }
   };
-  const isReady = (isDepth ? depthM !== null : true) && (kind === 'note' || kind === 'line-down' ? text.trim() !== '' : true) && (station !== '' || kind === 'note');
+  const choose = (id: string) => {
+    setKind(id);
+    // A figure of one kind is none of another.
+    setFigures({});
+  };
+  const offeredLate = lateAt(place?.kind);
+  const isReady =
+    (isDepth ? depthM !== null : true) &&
+    (textLabel ? text.trim() !== '' : true) &&
+    fields.every((f) => f.isOptional || figures[f.field] != null) &&
+    (station !== '' || kind === 'note' || entry !== null);
   return (
     <Sheet
       title={entry ? 'Correct this entry' : 'Add what was not logged'}
@@ -121,7 +158,6 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       onClose={onClose}
       footer={<Action kind="main" height={64} label={entry ? 'Save the correction' : 'Add it'} disabled={!isReady} onPress={() => void save()} />}
     >
-      {entry ? null : <Choice label="What to add" options={late} value={kind as (typeof late)[number]['id']} onChange={setKind} wrap />}
       {isDepth ? null : (
         <Stepper
           label="When"
@@ -135,10 +171,14 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
           label="Where"
           options={outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.station ?? 'Place'} ${s.label}` }))}
           value={station}
-          onChange={setStation}
+          onChange={(id) => {
+            setStation(id);
+            if (!lateAt(outing.stations.find((s) => s.id === id)?.kind).some((l) => l.id === kind)) choose('fish-landed');
+          }}
           wrap
         />
       ) : null}
+      {entry ? null : <Choice label="What to add" options={offeredLate} value={kind} onChange={choose} wrap />}
       {isFish ? (
         <>
           <Choice label="Species" options={known.map((id) => ({ id, label: nameOf(id) }))} value={species} onChange={setSpecies} wrap />
@@ -180,21 +220,23 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
           big={{ text: depthText(10 * depthStep, units), onStep: (d) => setDepth((m) => clamp((m ?? place?.depthM ?? 3) + d * 10 * depthStep, 0.3, 300)) }}
         />
       ) : null}
-      {kind === 'ice-measured' ? (
-        <>
-          <Stepper label="Clear ice" text={iceText(clearM, units)} onStep={(d) => setClear((m) => clamp(m + d * iceStep, 0, 2))} />
-          <Stepper label="White ice" text={whiteM === 0 ? 'none' : iceText(whiteM, units)} onStep={(d) => setWhite((m) => clamp(m + d * iceStep, 0, 2))} />
-        </>
-      ) : null}
-      {kind === 'note' || kind === 'line-down' ? (
+      {fields.map((f) => (
+        <Stepper
+          key={f.field}
+          label={f.label}
+          text={figures[f.field] == null ? null : f.text(figures[f.field]!)}
+          empty="not known"
+          onStep={(d) => setFigures((all) => ({ ...all, [f.field]: stepped(f, all[f.field] ?? null, d) }))}
+          big={
+            f.bigBy === undefined
+              ? undefined
+              : { text: f.bigText ?? f.text(f.bigBy), onStep: (d) => setFigures((all) => ({ ...all, [f.field]: stepped(f, all[f.field] ?? null, d, true) })) }
+          }
+        />
+      ))}
+      {textLabel ? (
         <Suspense fallback={null}>
-          <Field
-            label={kind === 'note' ? 'Note' : 'What was on the line'}
-            value={text}
-            onChangeText={setText}
-            maxLength={kind === 'note' ? 500 : 120}
-            multiline={kind === 'note'}
-          />
+          <Field label={textLabel} value={text} onChangeText={setText} maxLength={kind === 'note' ? 500 : 120} multiline={kind === 'note'} />
         </Suspense>
       ) : null}
       {says ? <Text tone="straw">{says}</Text> : null}

@@ -19,7 +19,7 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { Text } from '@/ui/Text';
 import { DayPicture } from './DayPicture';
-import { correctable, EntrySheet } from './EntrySheet';
+import { EntrySheet, isCorrectable } from './EntrySheet';
 import { OutingMap } from './OutingMap';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
@@ -127,7 +127,7 @@ function OutingPage({ outing }: { outing: OutingState }) {
         timeZone={zone}
         onUndo={(id) => void takeBack(id)}
         onCorrect={(entry) => setSheet({ entry })}
-        isCorrectable={(entry) => correctable.includes(entry.kind)}
+        isCorrectable={(entry) => isCorrectable(entry, outing)}
       />
       <Action kind="bare" label="Take this outing out of the log" onPress={() => void remove()} />
     </View>
