@@ -77,7 +77,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('radio', { name: 'Drift with the wind' }).click();
   await page.getByRole('button', { name: 'Close' }).click();
-  await expect(heading).toHaveText('No lane from here');
+  await expect(heading).toHaveText('No drift worked out');
   await expect(page.getByText(/^The wind is not known here/)).toBeVisible();
   await shot('own-pass');
   await page.getByRole('link', { name: 'Leave the pass for the map' }).click();

@@ -105,7 +105,7 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
     await page.getByRole('radio', { name: 'Drift with the wind' }).click();
     await expect(page.getByText(/rule of thumb from a wind of|The wind is not known here/)).toBeVisible();
     await page.getByRole('button', { name: 'Close' }).click();
-    await expect(heading).toHaveText(/^(Drift along|Draw the lines|The drift ends|No lane from here)/);
+    await expect(heading).toHaveText(/^(Drift along|Draw the lines|The drift ends|No drift worked out)/);
     await shot('pass-drift');
     await page.getByRole('link', { name: 'Leave the pass for the map' }).click();
     await page.getByRole('button', { name: 'End outing' }).click();

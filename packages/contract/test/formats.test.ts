@@ -87,7 +87,18 @@ test('catches come out as CSV that no spreadsheet runs', () => {
   const text = catchesCsv(fold(named));
   const [head, fish] = text.trim().split('\n');
   expect(head.split(',')).toContain('length_mm');
-  expect(fish).toContain('black-crappie,250,228,5.5,7.5,"\'=SUM(A1), ""big""",released');
+  expect(fish).toContain('black-crappie,250,228,5.5,7.5,"\'=SUM(A1), ""big""",released,ice,,,');
+});
+
+test('catches of the pole come with their swim and size class, those of a pass with neither', () => {
+  const [head, ...rows] = catchesCsv(fold(parseLedger(demo('season.ndjson'))))
+    .trim()
+    .split('\n');
+  const of = (way: string) => rows.map((row) => Object.fromEntries(row.split(',').map((cell, k) => [head.split(',')[k], cell]))).filter((row) => row.way === way);
+  const pole = of('pole');
+  expect(pole.length).toBeGreaterThan(20);
+  expect(pole.every((row) => Number(row.out_m) > 1 && (row.size_class_mm !== '' || row.length_mm !== ''))).toBe(true);
+  expect(of('troll').every((row) => row.out_m === '' && row.size_class_mm === '')).toBe(true);
 });
 
 /** A short echo log of the simulated flasher. */

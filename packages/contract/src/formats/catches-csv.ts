@@ -1,27 +1,35 @@
 import type { LedgerState } from '@burrow/core/ledger';
 
-const columns = ['time', 'outing', 'water', 'hole', 'lon', 'lat', 'species', 'length_mm', 'weight_g', 'depth_m', 'bottom_m', 'presentation', 'fate'] as const;
+const columns = [
+  ...['time', 'outing', 'water', 'hole', 'lon', 'lat', 'species', 'length_mm', 'weight_g', 'depth_m', 'bottom_m', 'presentation', 'fate'],
+  ...['way', 'size_class_mm', 'out_m', 'along_m'],
+];
 
 /** Fish of a ledger as CSV, earliest first; blank where nothing is known. */
 export function catchesCsv(ledger: LedgerState): string {
   const rows = ledger.outings.flatMap((outing) =>
     outing.fish.map((fish) => {
-      const hole = outing.stations.find((h) => h.id === fish.station);
+      const place = outing.stations.find((h) => h.id === fish.station);
       const line = outing.lines.find((l) => l.id === fish.line);
       return [
         new Date(fish.ms).toISOString(),
         outing.id,
         outing.waterName,
-        hole?.label,
-        hole?.at[0],
-        hole?.at[1],
+        place?.label,
+        place?.at[0],
+        place?.at[1],
         fish.species,
         fish.lengthMm,
         fish.weightG,
         fish.depthM,
-        fish.bottomM ?? hole?.depthM,
+        fish.bottomM ?? place?.depthM,
         line?.presentation,
         fish.fate,
+        place?.method,
+        fish.classMm,
+        // A cast fish by how far out it took, one of a swim by how far out the swim lies.
+        fish.outM ?? place?.outM,
+        fish.alongM,
       ]
         .map(cell)
         .join(',');

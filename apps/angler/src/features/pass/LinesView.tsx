@@ -82,7 +82,7 @@ export function LinesView({ control }: { control: PassControl }) {
             />
           ) : (
             <SvgText x={width / 2} y={height - footPx - 14} textAnchor="middle" {...label} fill={palette.second}>
-              bed ahead: where you are is not known
+              {control.lane === null ? 'bed ahead: no way is worked out' : 'bed ahead: where you are is not known'}
             </SvgText>
           )}
           {shown.map((l, k) => {
