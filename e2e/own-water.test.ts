@@ -215,7 +215,7 @@ test('a water is renamed, gets soundings whose unit is checked against what is k
   await expect(page.getByText('9 soundings from line.csv added to Great Hollow.')).toBeVisible();
 
   await open('Great Hollow');
-  await expect(page.getByText(/^44 in its file, with its shore/)).toBeVisible();
+  await expect(page.getByText(/^43 in its file, with its shore and 1 island/)).toBeVisible();
   await page.getByRole('button', { name: 'Make a copy' }).click();
   await expect(page.getByText('Great Hollow, copy is here and in use.')).toBeVisible();
   await open('Great Hollow, copy');

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 
-/** A pond of one's own: its shore and a few soundings, as a water file. */
+/** A pond of one's own: its shore, an island and a few soundings, as a water file. */
 function pond(): string {
   const at = (x: number, y: number) => [-121.5 + x / 75_000, 44 + y / 111_195];
   const ring = [
@@ -11,18 +11,27 @@ function pond(): string {
     [-170, 60],
     [-160, -90],
   ].map(([x, y]) => at(x, y));
+  const island = [
+    [-95, 30],
+    [-65, 25],
+    [-70, 55],
+    [-95, 30],
+  ].map(([x, y]) => at(x, y));
   const soundings = [];
   for (let x = -120; x <= 120; x += 40)
-    for (let y = -60; y <= 60; y += 30)
+    for (let y = -60; y <= 60; y += 30) {
+      // On the island.
+      if (x === -80 && y === 30) continue;
       soundings.push({
         type: 'Feature',
         geometry: { type: 'Point', coordinates: at(x, y) },
         properties: { role: 'sounding', depth_m: Math.round(60 - (x * x + 2 * y * y) / 400) / 10 },
       });
+    }
   return JSON.stringify({
     type: 'FeatureCollection',
     water: { name: 'Little Hollow', kind: 'lake', timezone: 'America/Los_Angeles', elevation_m: 900, secchi_m: 2, assumed: ['secchi_m'] },
-    features: [{ type: 'Feature', geometry: { type: 'Polygon', coordinates: [ring] }, properties: { role: 'outline' } }, ...soundings],
+    features: [{ type: 'Feature', geometry: { type: 'Polygon', coordinates: [ring, island] }, properties: { role: 'outline' } }, ...soundings],
   });
 }
 

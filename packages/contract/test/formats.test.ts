@@ -234,7 +234,10 @@ describe('marks on a water', () => {
   });
 
   test('a feature that is none is named with its number and what was expected of it', () => {
-    expect(() => parseWaterFile(file(feature('Point', west, { role: 'shipwreck' })))).toThrow(/features\.1: expected a role of outline, .*found "shipwreck"/);
+    expect(() => parseWaterFile(file(feature('Point', west, { role: 'shipwreck' })))).toThrow(/features\.1\.properties\.role: expected one of outline, .*found "shipwreck"/);
+    expect(() => parseWaterFile(file({ type: 'Feature', properties: null, geometry: { type: 'Point', coordinates: west } } as never))).toThrow(
+      /features\.1\.properties\.role: expected one of outline, .*found nothing/,
+    );
     expect(() => parseWaterFile(file(feature('Point', west, { role: 'sounding', depth_m: -2 })))).toThrow(/features\.1 \(sounding\), properties\.depth_m: /);
     expect(() => parseWaterFile(file(feature('Point', west, { role: 'seam' })))).toThrow(/features\.1 \(seam\), geometry\.type: /);
   });

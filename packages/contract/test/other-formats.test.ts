@@ -1,4 +1,4 @@
-import { FormatError, parseGpx, parseKml, parseNmea, parsePlacesGeoJson, parseSoundingsCsv, readPlaces, shoreAmong } from '../src/formats';
+import { FormatError, parseGpx, parseKml, parseNmea, parsePlacesGeoJson, parseSoundingsCsv, placesGeoJson, readPlaces, shoreAmong } from '../src/formats';
 
 const kml = (body: string) =>
   `<?xml version="1.0"?><kml xmlns="http://www.opengis.net/kml/2.2" xmlns:gx="http://www.google.com/kml/ext/2.2"><Document><Folder>${body}</Folder></Document></kml>`;
@@ -23,7 +23,7 @@ describe('KML', () => {
       { role: 'spot', at: [-140, 47], name: 'P' },
     ]);
     expect(read.tracks.map((t) => t.points)).toEqual([[{ at: [-140, 47] }, { at: [-140.1, 47.1] }], [{ at: [-140, 47], time: '2026-11-27T08:00:00Z' }]]);
-    expect(read.shores).toEqual([{ name: 'P', ring: [[0, 0], [1, 0], [1, 1], [0, 0]] }]); // prettier-ignore
+    expect(read.shores).toEqual([{ name: 'P', ring: [[0, 0], [1, 0], [1, 1], [0, 0]], islands: [[[0.2, 0.2], [0.3, 0.2], [0.3, 0.3], [0.2, 0.2]]] }]); // prettier-ignore
     expect(read.leftOut).toEqual([]);
   });
 
@@ -110,15 +110,28 @@ describe('a shore among places', () => {
     const walked = way([...square, [0.0001, 0.0001]], 'walk');
     const found = shoreAmong({ points: [], tracks: [walked, way([[0, 0], [1, 1]])], shores: [{ ring: [[0, 0], [0.001, 0], [0, 0.001], [0, 0]] }] }); // prettier-ignore
     if ('why' in found) throw new Error(found.why);
-    expect(found.ring).toEqual([...square, [0.0001, 0.0001], [0, 0]]);
+    expect(found.shore.ring).toEqual([...square, [0.0001, 0.0001], [0, 0]]);
     expect(found.rest).toMatchObject({ tracks: [{ points: [{ at: [0, 0] }, { at: [1, 1] }] }], shores: [expect.anything()] });
+  });
+
+  test('brings its islands, from GeoJSON and from KML, each closed', () => {
+    const island: [number, number][] = [[0.004, 0.004], [0.006, 0.004], [0.006, 0.006], [0.004, 0.004]]; // prettier-ignore
+    const geojson = JSON.stringify({ type: 'Polygon', coordinates: [[...square, square[0]], island] });
+    const text = (ring: [number, number][]) => `<LinearRing><coordinates>${ring.map((p) => p.join(',')).join(' ')}</coordinates></LinearRing>`;
+    const kml = `<kml><Placemark><Polygon><outerBoundaryIs>${text([...square, square[0]])}</outerBoundaryIs><innerBoundaryIs>${text(island)}</innerBoundaryIs></Polygon></Placemark></kml>`;
+    for (const places of [parsePlacesGeoJson(geojson), parseKml(kml)]) {
+      const found = shoreAmong(places);
+      if ('why' in found) throw new Error(found.why);
+      expect(found.shore).toEqual({ ring: [...square, square[0]], islands: [island] });
+      expect(JSON.parse(placesGeoJson(found.rest, found.shore)).features[0].geometry.coordinates).toEqual([[...square, square[0]], island]);
+    }
   });
 
   test('a route’s corners are no places any more, its soundings are', () => {
     const gpx = `<gpx><wpt lat="0.005" lon="0.005"><type>spot</type></wpt><rte>${[...square, square[0]].map(([lon, lat]) => `<rtept lat="${lat}" lon="${lon}"/>`).join('')}</rte></gpx>`;
     const found = shoreAmong(parseGpx(gpx));
     if ('why' in found) throw new Error(found.why);
-    expect(found.ring).toHaveLength(5);
+    expect(found.shore.ring).toHaveLength(5);
     expect(found.rest.points.map((p) => p.at)).toEqual([[0.005, 0.005]]);
   });
 

@@ -42,7 +42,7 @@ test('the edge lies about every sounding, at least 20 m off, and a shore is take
     ...soundings.flatMap((s) => ring.map((p) => Math.hypot(frame.toMetres(p)[0] - frame.toMetres(s.at)[0], frame.toMetres(p)[1] - frame.toMetres(s.at)[1]))),
   );
   expect(nearest).toBeGreaterThan(19);
-  expect(surveyedArea(shore, soundings)).toEqual({ ring: shore, isShore: true });
+  expect(surveyedArea(shore, soundings)).toEqual({ ring: shore, islands: [], isShore: true });
   expect(() => surveyedArea(null, [])).toThrow(/expected a shore or soundings/);
 });
 

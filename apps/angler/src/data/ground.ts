@@ -1,4 +1,4 @@
-import { shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
+import { islandsOf, shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
 import { levelAt } from '@burrow/core/ground';
@@ -26,7 +26,7 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
   const levels = outings.filter((o) => o.water === water?.id).flatMap((o) => o.levels);
   const levelM = levelAt(levels, Infinity);
   // The file's own part, once for each file: a change of water brings another object.
-  const drawn = useMemo(() => (water ? JSON.stringify([shoreOf(water.file), soundingsOf(water.file)]) : ''), [water]);
+  const drawn = useMemo(() => (water ? JSON.stringify([shoreOf(water.file), islandsOf(water.file), soundingsOf(water.file)]) : ''), [water]);
   return useComputed({
     key: ['ground', water?.id],
     // Each hole by itself: one undone and another drilled are as many.
@@ -35,7 +35,7 @@ export function useGround(water: WaterDetail | undefined, outings: readonly Outi
     compute: async () => {
       const remote = await groundWorker();
       const soundings = [...soundingsOf(water!.file), ...holes.map((h) => ({ at: h.at, depthM: Math.max(0, h.depthM! - levelAt(levels, h.openedMs)) }))];
-      return remote.build(water!.id, shoreOf(water!.file), soundings, metresPerDepthUnit(units), levelM);
+      return remote.build(water!.id, shoreOf(water!.file), soundings, metresPerDepthUnit(units), levelM, islandsOf(water!.file));
     },
   });
 }

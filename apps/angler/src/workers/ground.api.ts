@@ -96,7 +96,7 @@ const laneWithinM = 600;
 const surveys = new SurveyCache();
 
 /** Where the water ends today. */
-const shoresOf = ({ levelM, contours, ring }: Ground): LonLat[][] => (levelM < 0 ? contours[0].rings : [ring]);
+const shoresOf = ({ levelM, contours, ring, islands }: Ground): LonLat[][] => (levelM < 0 ? contours[0].rings : [ring, ...islands]);
 
 function density({ stays }: PlaceQuery, score: PlaceScore): FishDensity {
   const results = stays.map(({ at, ...rest }) => {
@@ -154,11 +154,11 @@ export const groundApi = {
     return { soundings, withoutDepth: points.length - soundings.length, leftOut };
   },
 
-  /** A shore from a file: its largest polygon, or way whose ends meet, thinned to what a finger can drag. Throws with what was expected for a file that has none. */
-  readShore(name: string, text: string): LonLat[] {
-    const shore = shoreAmong(readPlaces(name, text));
-    if ('why' in shore) throw new RangeError(shore.why);
-    return thinnedRing(shore.ring);
+  /** A shore from a file: its largest polygon with its islands, or way whose ends meet, thinned to what a finger can drag. Throws with what was expected for a file that has none. */
+  readShore(name: string, text: string): { ring: LonLat[]; islands: LonLat[][] } {
+    const found = shoreAmong(readPlaces(name, text));
+    if ('why' in found) throw new RangeError(found.why);
+    return { ring: thinnedRing(found.shore.ring), islands: found.shore.islands.map(thinnedRing) };
   },
 
   /** How soundings to be added lie to the map last built of a water, for each unit their depths may be in. */
@@ -168,8 +168,8 @@ export const groundApi = {
    * The map of a water within its shore, or about its soundings where none is known, at a level against that of its soundings, m.
    * Throws RangeError with fewer than three soundings, and for a level that leaves no water.
    */
-  build(key: string, shore: LonLat[] | null, soundings: Sounding[], metresPerUnit: number, levelM: number): Ground {
-    const area = surveyedArea(shore, soundings);
+  build(key: string, shore: LonLat[] | null, soundings: Sounding[], metresPerUnit: number, levelM: number, islands: LonLat[][] = []): Ground {
+    const area = surveyedArea(shore, soundings, islands);
     const water = surveys.surveyed(key, area, soundings);
     const map = mapAtLevel(water.survey.map, levelM);
     water.ground = {

@@ -9,6 +9,7 @@ export interface Ground {
   map: DepthMap;
   /** Where the map is drawn, and whether its edge is the shore. */
   ring: LonLat[];
+  islands: LonLat[][];
   isShore: boolean;
   contours: Contour[];
   features: GroundFeature[];
@@ -42,8 +43,8 @@ export class SurveyCache {
   private readonly waters = new Map<string, KeptWater>();
 
   /** Soundings that come on top of those known are taken in one by one; anything else, and many at once, is built anew: the bed may be rougher than was thought. */
-  surveyed(key: string, { ring, isShore }: SurveyedArea, soundings: Sounding[]): KeptWater {
-    const shore = JSON.stringify([isShore, ring]);
+  surveyed(key: string, { ring, islands, isShore }: SurveyedArea, soundings: Sounding[]): KeptWater {
+    const shore = JSON.stringify([isShore, ring, islands]);
     const last = this.waters.get(key);
     const known = last?.shore === shore ? last : undefined;
     const added = known ? soundings.length - known.taken : 0;
@@ -52,7 +53,14 @@ export class SurveyCache {
       known.taken = soundings.length;
       return known;
     }
-    const water: KeptWater = { survey: new DepthSurvey(ring, soundings, { shore: isShore }), shore, taken: soundings.length, fitted: soundings.length, ground: null, scored: null };
+    const water: KeptWater = {
+      survey: new DepthSurvey(ring, soundings, { shore: isShore, islands }),
+      shore,
+      taken: soundings.length,
+      fitted: soundings.length,
+      ground: null,
+      scored: null,
+    };
     this.waters.delete(key);
     this.waters.set(key, water);
     if (this.waters.size > mostKept) this.waters.delete(this.waters.keys().next().value!);

@@ -1,5 +1,5 @@
-import { bestStance, canStand, planFrom, shoreOfToday, stances, type CastWater, type CastSetting, type Spot } from '@burrow/core/casting';
-import type { LonLat } from '@burrow/core/ground';
+import { bestStance, canStand, planFrom, shoresOfToday, stances, type CastWater, type CastSetting, type Spot } from '@burrow/core/casting';
+import type { LonLat, SurveyedArea } from '@burrow/core/ground';
 import { BadInput } from '../bad-input';
 import { bandOption, lonLatOption, readArgs, round, within } from '../options';
 import { soundedWater } from '../sounded-water';
@@ -36,7 +36,7 @@ export function casts(args: string[]): void {
   if (castM > acrossM) throw new BadInput(`--cast-m: expected a cast no longer than the water, ${round(acrossM, 0)} m from end to end, found ${castM} m`);
 
   const setting: CastSetting = { band, castM, strikeM };
-  const stance = values.from === undefined ? found(water, area.ring, setting, count, values.bank === true) : given(water, area.ring, lonLatOption(values, 'from'));
+  const stance = values.from === undefined ? found(water, area, setting, count, values.bank === true) : given(water, area, lonLatOption(values, 'from'));
   const plan = planFrom(water, stance, setting, count);
   if (plan.casts.length === 0)
     throw new BadInput(`--from: expected a place from which a cast of ${castM} m reaches water of ${band.fromM} to ${band.toM} m, found none of it within reach`);
@@ -57,13 +57,13 @@ function spanM(water: CastWater, ring: readonly LonLat[]): number {
   return spots.reduce((far, a) => spots.reduce((best, b) => Math.max(best, Math.hypot(a.x - b.x, a.y - b.y)), far), 0);
 }
 
-function given(water: CastWater, ring: readonly LonLat[], at: LonLat): Spot {
-  if (!canStand(water, ring, at)) throw new BadInput(`--from: expected a place on the water or at its edge, found ${at.join(',')}, which lies on land`);
+function given(water: CastWater, area: SurveyedArea, at: LonLat): Spot {
+  if (!canStand(water, area, at)) throw new BadInput(`--from: expected a place on the water or at its edge, found ${at.join(',')}, which lies on land`);
   return water.spot(at);
 }
 
-function found(water: CastWater, ring: readonly LonLat[], setting: CastSetting, count: number, isAshore: boolean): Spot {
-  const stance = bestStance(water, setting, count, stances(water, shoreOfToday(water, ring), isAshore), !isAshore);
+function found(water: CastWater, area: SurveyedArea, setting: CastSetting, count: number, isAshore: boolean): Spot {
+  const stance = bestStance(water, setting, count, stances(water, shoresOfToday(water, area), isAshore), !isAshore);
   if (!stance)
     throw new BadInput(
       `--band: expected depths that a cast of ${setting.castM} m reaches${isAshore ? ' from the bank' : ''}, found no water of ${setting.band.fromM} to ${setting.band.toM} m there`,

@@ -1,4 +1,4 @@
-import { parseMeasurementsCsv, parseWaterFile, parseWeatherCsv, shoreOf, soundingsOf, type MeasurementFile } from '@burrow/contract/formats';
+import { islandsOf, parseMeasurementsCsv, parseWaterFile, parseWeatherCsv, shoreOf, soundingsOf, type MeasurementFile } from '@burrow/contract/formats';
 import { buildDepthMap, hypsographyOf, surveyedArea } from '@burrow/core/ground';
 import { answerColumn } from '@burrow/core/column';
 import { BadInput } from '../bad-input';
@@ -22,8 +22,8 @@ export function column(args: string[]): void {
   }
   const soundings = soundingsOf(file);
   if (soundings.length === 0) throw new BadInput(`${values.water}: expected soundings to know the water's depth, found none`);
-  const area = surveyedArea(shoreOf(file), soundings);
-  const map = buildDepthMap(area.ring, soundings, { shore: area.isShore });
+  const area = surveyedArea(shoreOf(file), soundings, islandsOf(file));
+  const map = buildDepthMap(area.ring, soundings, { shore: area.isShore, islands: area.islands });
   const secchi = measured.secchi.filter((s) => s.atMs <= atMs).sort((a, b) => a.atMs - b.atMs);
   const answer = answerColumn({
     hypsography: hypsographyOf(map),

@@ -50,7 +50,7 @@ export function convert(args: string[]): void {
     const lost = places.points.filter((p) => p.depthM === undefined).length + places.tracks.length;
     if (lost > 0) process.stderr.write(`burrow: ${to}: ${lost} places without a depth or tracks have no row in soundings\n`);
   }
-  writeWhole(to, wanted === 'gpx' ? gpxText(places) : wanted === 'geojson' ? placesGeoJson(places, shore?.ring) : soundingsCsv(places.points));
+  writeWhole(to, wanted === 'gpx' ? gpxText(places) : wanted === 'geojson' ? placesGeoJson(places, shore?.shore) : soundingsCsv(places.points));
 }
 
 function endingOf<E extends string>(path: string, endings: readonly E[]): E {

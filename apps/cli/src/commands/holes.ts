@@ -1,4 +1,4 @@
-import { isFlowing, parseWaterFile, parseWeatherCsv, placesOf, riverMarksOf, shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats';
+import { isFlowing, islandsOf, parseWaterFile, parseWeatherCsv, placesOf, riverMarksOf, shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats';
 import { answerColumn } from '@burrow/core/column';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import { buildDepthMap, findFeatures, hypsographyOf, LocalFrame, surveyedArea, type DepthMap, type LonLat } from '@burrow/core/ground';
@@ -21,8 +21,8 @@ export function holes(args: string[]): void {
   const count = numberOption(values, 'count');
   const soundings = soundingsOf(file);
   if (soundings.length === 0) throw new BadInput(`${values.water}: expected soundings to plan holes on, found none`);
-  const area = surveyedArea(shoreOf(file), soundings);
-  const map = buildDepthMap(area.ring, soundings, { shore: area.isShore });
+  const area = surveyedArea(shoreOf(file), soundings, islandsOf(file));
+  const map = buildDepthMap(area.ring, soundings, { shore: area.isShore, islands: area.islands });
   if (isFlowing(file.water.kind)) return lies(file, map, count, values.start === undefined ? undefined : lonLatOption(values, 'start'));
   const setting = { ...settingOf(values, file, map, atMs), inflows: placesOf(file, 'inflow'), cover: placesOf(file, 'cover'), isPressed: false };
   const score = new PlaceScore(map, findFeatures(map), setting);

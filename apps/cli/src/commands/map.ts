@@ -1,4 +1,4 @@
-import { parseSoundingsCsv, parseWaterFile, shoreOf, soundingsOf } from '@burrow/contract/formats';
+import { islandsOf, parseSoundingsCsv, parseWaterFile, shoreOf, soundingsOf } from '@burrow/contract/formats';
 import {
   buildDepthMap,
   contourLines,
@@ -31,12 +31,12 @@ function readSurvey(path: string | undefined): Surveyed {
     return within(null, soundings);
   }
   const file = readFormat(path, parseWaterFile, text);
-  return within(shoreOf(file), soundingsOf(file));
+  return within(shoreOf(file), soundingsOf(file), islandsOf(file));
 }
 
-function within(shore: LonLat[] | null, soundings: Sounding[]): Surveyed {
-  const { ring, isShore } = surveyedArea(shore, soundings);
-  return { outline: ring, soundings, options: { shore: isShore } };
+function within(shore: LonLat[] | null, soundings: Sounding[], islands: LonLat[][] = []): Surveyed {
+  const area = surveyedArea(shore, soundings, islands);
+  return { outline: area.ring, soundings, options: { shore: area.isShore, islands: area.islands } };
 }
 
 /** `burrow map F.geojson|F.csv [--contour-m 1] [--at lon,lat] [--cross-validate K] [--sounder-ms N --water-temp-c T]` */

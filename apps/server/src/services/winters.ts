@@ -1,4 +1,4 @@
-import { shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
+import { islandsOf, shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { WaterWinter } from '@burrow/contract/api';
 import { columnDays, measurementsOf, secchiOf } from '@burrow/core/outlook';
@@ -63,6 +63,7 @@ export class Winters {
     const holes = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.stations);
     const task: WinterTask = {
       shore: shoreOf(file),
+      islands: islandsOf(file),
       soundings: [...soundingsOf(file), ...holes.flatMap((h) => (h.depthM === null ? [] : [{ at: h.at, depthM: h.depthM }]))],
       column: {
         secchiM: secchiOf(state, waterId, nowMs, file.water.secchi_m),

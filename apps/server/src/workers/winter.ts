@@ -4,6 +4,7 @@ import { buildDepthMap, hypsographyOf, surveyedArea, type LonLat, type Sounding 
 export interface WinterTask {
   /** Null where nobody has drawn one. */
   shore: LonLat[] | null;
+  islands: LonLat[][];
   soundings: Sounding[];
   column: Omit<ColumnInput, 'hypsography'>;
 }
@@ -11,10 +12,13 @@ export interface WinterTask {
 export type WinterResult = { ok: true; winter: Pick<ReturnType<typeof winterDays>, 'days' | 'freezeUpMs' | 'iceOutMs'> } | { ok: false; why: string };
 
 /** One water's winter, on a thread of its own: the map, the fit and the days. What cannot be computed is answered, not thrown. */
-export default function winter({ shore, soundings, column }: WinterTask): WinterResult {
+export default function winter({ shore, islands, soundings, column }: WinterTask): WinterResult {
   try {
-    const { ring, isShore } = surveyedArea(shore, soundings);
-    const { days, freezeUpMs, iceOutMs } = winterDays({ ...column, hypsography: hypsographyOf(buildDepthMap(ring, soundings, { shore: isShore })) });
+    const area = surveyedArea(shore, soundings, islands);
+    const { days, freezeUpMs, iceOutMs } = winterDays({
+      ...column,
+      hypsography: hypsographyOf(buildDepthMap(area.ring, soundings, { shore: area.isShore, islands: area.islands })),
+    });
     return { ok: true, winter: { days, freezeUpMs, iceOutMs } };
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;

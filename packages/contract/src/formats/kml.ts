@@ -86,16 +86,18 @@ function read(mark: Node, where: string, found: Places & { leftOut: LeftOut[] },
       if (points) found.tracks.push({ ...named, points: points.map((at) => ({ at })) });
     }
     for (const track of [...list(node.Track), ...list(node.MultiTrack).flatMap((m) => list(m.Track))]) found.tracks.push({ ...named, ...trackOf(track, where, found.leftOut) });
-    for (const polygon of list(node.Polygon)) for (const outer of list(polygon.outerBoundaryIs)) ring(outer);
-    ring(node);
+    for (const polygon of list(node.Polygon)) {
+      const islands = list(polygon.innerBoundaryIs).flatMap(rings);
+      for (const outer of list(polygon.outerBoundaryIs).flatMap(rings)) found.shores!.push({ ...named, ring: outer, ...(islands.length > 0 ? { islands } : {}) });
+    }
+    for (const ring of rings(node)) found.shores!.push({ ...named, ring });
     for (const inner of list(node.MultiGeometry)) geometry(inner);
   };
-  const ring = (node: Node) => {
-    for (const boundary of list(node.LinearRing)) {
-      const points = coordinates(boundary, 'ring');
-      if (points) found.shores!.push({ ...named, ring: points });
-    }
-  };
+  const rings = (node: Node) =>
+    list(node.LinearRing).flatMap((boundary) => {
+      const ring = coordinates(boundary, 'ring');
+      return ring ? [ring] : [];
+    });
   geometry(mark);
 }
 

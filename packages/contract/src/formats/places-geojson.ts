@@ -92,10 +92,10 @@ function single(feature: Feature): Feature[] {
   return geometry.coordinates.map((coordinates: unknown) => ({ ...feature, properties, geometry: { type: part, coordinates } }));
 }
 
-const shoreOf = ({ geometry, properties }: z.infer<typeof shore>): Shore => ({
-  ...(properties?.name === undefined ? {} : { name: properties.name }),
-  ring: geometry.coordinates[0].map(([lon, lat]) => [lon, lat]),
-});
+function shoreOf({ geometry, properties }: z.infer<typeof shore>): Shore {
+  const [ring, ...islands] = geometry.coordinates.map((r) => r.map(([lon, lat]): [number, number] => [lon, lat]));
+  return { ...(properties?.name === undefined ? {} : { name: properties.name }), ring, ...(islands.length > 0 ? { islands } : {}) };
+}
 
 function pointOf({ geometry, properties }: z.infer<typeof place>, metresPerUnit: number | undefined): MarkedPlace {
   const { role, depth_m: inMetres, depth: inUnit, name, kind, note = kind, time: at } = properties ?? {};
@@ -122,10 +122,10 @@ function trackOf({ geometry, properties }: z.infer<typeof track>): Track {
   };
 }
 
-/** Writes places and tracks as a GeoJSON FeatureCollection, with a shore where one is given as a closed ring. */
-export function placesGeoJson({ points, tracks }: Places, shore?: readonly [number, number][]): string {
+/** Writes places and tracks as a GeoJSON FeatureCollection, with a shore where one is given, its rings closed. */
+export function placesGeoJson({ points, tracks }: Places, shore?: Shore): string {
   const features = [
-    ...(shore === undefined ? [] : [{ type: 'Feature', geometry: { type: 'Polygon', coordinates: [shore] }, properties: { role: 'outline' } }]),
+    ...(shore === undefined ? [] : [{ type: 'Feature', geometry: { type: 'Polygon', coordinates: [shore.ring, ...(shore.islands ?? [])] }, properties: { role: 'outline' } }]),
     ...points.map(({ role, at, depthM, name, note, time: when }) => ({
       type: 'Feature',
       geometry: { type: 'Point', coordinates: at },

@@ -23,6 +23,8 @@ export interface Track {
 export interface Shore {
   name?: string;
   ring: [lon: number, lat: number][];
+  /** Rings of land within it. */
+  islands?: [lon: number, lat: number][][];
 }
 
 export interface Places {

@@ -1,4 +1,5 @@
 import type { RuleCard } from '@burrow/core/law';
+import { LocalFrame } from '@burrow/core/units';
 import { z } from 'zod';
 import { firstProblem } from '../problem-words';
 import { storableText, valueProblem } from '../storable';
@@ -106,11 +107,12 @@ export function parseWaterFile(text: string): WaterFile {
 
 /** What is wrong with the first feature that is none of ours; a union by itself says only that it does not fit. */
 function oddFeature(value: unknown): string | null {
-  const list = z.object({ features: z.array(z.looseObject({ properties: z.looseObject({ role: z.string() }) })) }).safeParse(value);
+  const list = z.object({ features: z.array(z.unknown()) }).safeParse(value);
   if (!list.success) return null;
   for (const [k, f] of list.data.features.entries()) {
-    const { role } = f.properties;
-    if (!Object.hasOwn(features, role)) return `features.${k}: expected a role of ${Object.keys(features).join(', ')}, found ${JSON.stringify(role)}`;
+    const role: unknown = (f as { properties?: { role?: unknown } | null } | null)?.properties?.role;
+    if (typeof role !== 'string' || !Object.hasOwn(features, role))
+      return `features.${k}.properties.role: expected one of ${Object.keys(features).join(', ')}, found ${role === undefined ? 'nothing' : JSON.stringify(role)}`;
     const parsed = features[role as keyof typeof features].safeParse(f);
     if (!parsed.success) return `features.${k} (${role}), ${firstProblem(parsed.error)}`;
   }
@@ -121,6 +123,12 @@ function oddFeature(value: unknown): string | null {
 export function shoreOf(file: WaterFile): [number, number][] | null {
   for (const { properties, geometry } of file.features) if (properties.role === 'outline' && geometry.type === 'Polygon') return geometry.coordinates[0];
   return null;
+}
+
+/** Rings of land within the water's shore. */
+export function islandsOf(file: WaterFile): [number, number][][] {
+  for (const { properties, geometry } of file.features) if (properties.role === 'outline' && geometry.type === 'Polygon') return geometry.coordinates.slice(1);
+  return [];
 }
 
 /** Outer ring of the water's outline. Throws FormatError where there is none. */
@@ -134,11 +142,8 @@ export function outlineOf(file: WaterFile): [number, number][] {
 export function middleOfWater(file: WaterFile): [number, number] {
   const shore = shoreOf(file);
   if (!shore) return file.water.at!;
-  const middle = (axis: 0 | 1) => {
-    const values = shore.map((p) => p[axis]);
-    return (values.reduce((a, b) => Math.min(a, b)) + values.reduce((a, b) => Math.max(a, b))) / 2;
-  };
-  return [middle(0), middle(1)];
+  const { lon0, lat0 } = LocalFrame.about(shore);
+  return [lon0, lat0];
 }
 
 /** All soundings of the water. */

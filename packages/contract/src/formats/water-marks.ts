@@ -1,5 +1,5 @@
 import type { MarkedPlace, Places } from './places';
-import type { WaterFile } from './water-geojson';
+import { islandsOf, type WaterFile } from './water-geojson';
 
 type Position = [lon: number, lat: number];
 export type Feature = WaterFile['features'][number];
@@ -92,12 +92,11 @@ export function withoutMark(file: WaterFile, index: number): WaterFile {
   return { ...file, features: file.features.filter((_, k) => k !== index) };
 }
 
-/** A water with another shore, or its first, a ring that need not be closed. RangeError for fewer than three corners. */
-export function withOutline(file: WaterFile, ring: readonly Position[]): WaterFile {
+/** A water with another shore, or its first, a ring that need not be closed; its islands stay unless others are given. RangeError for fewer than three corners. */
+export function withOutline(file: WaterFile, ring: readonly Position[], islands: readonly (readonly Position[])[] = islandsOf(file)): WaterFile {
   if (ring.length < 3) throw new RangeError(`expected at least three corners of a shore, found ${ring.length}`);
-  const [first, last] = [ring[0], ring[ring.length - 1]];
-  const closed = first[0] === last[0] && first[1] === last[1] ? [...ring] : [...ring, first];
-  const geometry = { type: 'Polygon', coordinates: [closed] };
+  const closed = ([first, ...more]: readonly Position[]) => [first, ...more, ...(first[0] === more.at(-1)?.[0] && first[1] === more.at(-1)?.[1] ? [] : [first])];
+  const geometry = { type: 'Polygon', coordinates: [ring, ...islands].map(closed) };
   const drawn = file.features.some((f) => f.properties.role === 'outline');
   return {
     ...file,

@@ -1,4 +1,4 @@
-import { contourLines, distanceM, isInside, ringOf, type LonLat } from '../ground';
+import { contourLines, distanceM, isInside, ringOf, type LonLat, type SurveyedArea } from '../ground';
 import { coarse, Fan, fine, type CastSetting, type FanCast } from './fan';
 import type { CastWater } from './water';
 import { type Spot } from './water';
@@ -34,9 +34,9 @@ function afloat({ map, levelM }: CastWater): Spot[] {
     .map((c) => ({ x: map.x0 + (c % map.nx) * map.cellM, y: map.y0 + Math.floor(c / map.nx) * map.cellM }));
 }
 
-/** The shore of today: the outline, or where the depth line of a drawn-down level runs. */
-export function shoreOfToday({ map, levelM }: CastWater, ring: readonly LonLat[]): LonLat[][] {
-  return levelM < 0 ? contourLines(map, [-levelM]).flatMap((c) => c.rings) : [[...ring]];
+/** The shores of today: the outline and those of its islands, or where the depth line of a drawn-down level runs. */
+export function shoresOfToday({ map, levelM }: CastWater, { ring, islands }: Pick<SurveyedArea, 'ring' | 'islands'>): LonLat[][] {
+  return levelM < 0 ? contourLines(map, [-levelM]).flatMap((c) => c.rings) : [[...ring], ...islands.map((island) => [...island])];
 }
 
 function ashore(water: CastWater, shores: readonly (readonly LonLat[])[]): Stance[] {
@@ -118,9 +118,10 @@ export function planFrom(water: CastWater, from: Spot, setting: CastSetting, cou
 }
 
 /** Whether one can stand at a place: on the water, or so near to it that a cast lands in it. */
-export function canStand(water: CastWater, ring: readonly LonLat[], at: LonLat): boolean {
+export function canStand(water: CastWater, { ring, islands }: Pick<SurveyedArea, 'ring' | 'islands'>, at: LonLat): boolean {
   const { x, y } = water.spot(at);
   if (!Number.isNaN(water.depth(x, y))) return true;
   const isNear = Array.from({ length: 16 }, (_, k) => (k * Math.PI) / 8).some((a) => !Number.isNaN(water.depth(x + water.shoreM * Math.cos(a), y + water.shoreM * Math.sin(a))));
-  return isNear || (water.levelM >= 0 && isInside(ringOf(ring.map((p) => water.frame.toMetres(p))), x, y));
+  const isWithin = (edge: readonly LonLat[]) => isInside(ringOf(edge.map((p) => water.frame.toMetres(p))), x, y);
+  return isNear || (water.levelM >= 0 && isWithin(ring) && !islands.some(isWithin));
 }

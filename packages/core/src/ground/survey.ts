@@ -1,7 +1,7 @@
 import { LocalFrame, type LonLat } from '../units';
 import type { DepthMap, Sounding } from './depth-map';
 import { Kriging } from './kriging';
-import { crossings, pointsAlong, ringArea, ringOf, type Ring } from './outline';
+import { crossings, isInside, pointsAlong, ringArea, ringOf, type Ring } from './outline';
 import { fewestToFit, fitVariogram, usualVariogram } from './variogram';
 
 /** Soundings closer together than this are one, m. */
@@ -18,6 +18,8 @@ export interface SurveyOptions {
   cells?: number;
   /** Whether the shore lies at depth zero. */
   shore?: boolean;
+  /** Rings of land within the outline. */
+  islands?: readonly (readonly LonLat[])[];
 }
 
 /** Soundings by place, the shore behind them. */
@@ -70,21 +72,24 @@ export class DepthSurvey {
   private kriging: Kriging;
 
   /**
-   * @param outline ring of longitude and latitude
+   * @param outline ring of longitude and latitude, round the whole water
    * Throws RangeError for an outline without area or fewer than three soundings.
    */
   constructor(outline: readonly LonLat[], soundings: readonly Sounding[], options: SurveyOptions = {}) {
     this.frame = LocalFrame.about(outline);
     const ring = ringOf(outline.map((p) => this.frame.toMetres(p)));
-    const areaM2 = ringArea(ring);
+    // An island that does not lie in the water, as where its shore was drawn anew, is none.
+    const islands = (options.islands ?? []).map((island) => ringOf(island.map((p) => this.frame.toMetres(p)))).filter((island) => isInside(ring, island[0], island[1]));
+    const areaM2 = ringArea(ring) - islands.reduce((sum, island) => sum + ringArea(island), 0);
     if (!(areaM2 > 0)) throw new RangeError('an outline must enclose an area');
     this.hasShore = options.shore !== false;
     const grid = gridOver(ring, areaM2, options.cells);
     for (const { at, depthM } of soundings) this.soundings.add(...this.frame.toMetres(at), depthM);
     if (this.soundings.length < fewestSoundings)
       throw new RangeError(`a depth map needs at least ${fewestSoundings} soundings apart from each other, found ${this.soundings.length}`);
-    this.shore = this.hasShore ? pointsAlong(ring, 3 * grid.cellM) : [];
+    this.shore = this.hasShore ? [ring, ...islands].flatMap((edge) => pointsAlong(edge, 3 * grid.cellM)) : [];
     this.inside = insideOf(ring, grid);
+    for (const island of islands) insideOf(island, grid).forEach((isLand, c) => isLand && (this.inside[c] = 0));
     if (!this.inside.includes(1)) throw new RangeError('no cell of the depth map lies inside the outline');
     const empty = () => new Float32Array(grid.nx * grid.ny).fill(NaN);
     const { lon0, lat0 } = this.frame;

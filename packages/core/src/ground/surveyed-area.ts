@@ -10,6 +10,8 @@ const circle = Array.from({ length: 16 }, (_, k) => [Math.cos((k * Math.PI) / 8)
 /** Where the depth map of a water is drawn. */
 export interface SurveyedArea {
   ring: LonLat[];
+  /** Land within it. */
+  islands: LonLat[][];
   /** Whether its edge is the shore, where the water ends at depth zero; else only the map ends there. */
   isShore: boolean;
 }
@@ -17,10 +19,11 @@ export interface SurveyedArea {
 /**
  * Where the depth map of a water is drawn: within its shore, or where nobody has seen one, about the soundings.
  * @param shore ring of longitude and latitude, or null
+ * @param islands rings of land within the shore; nobody has seen one where no shore was
  * Throws RangeError where there is neither shore nor sounding.
  */
-export function surveyedArea(shore: readonly LonLat[] | null, soundings: readonly { at: LonLat }[]): SurveyedArea {
-  if (shore) return { ring: [...shore], isShore: true };
+export function surveyedArea(shore: readonly LonLat[] | null, soundings: readonly { at: LonLat }[], islands: readonly (readonly LonLat[])[] = []): SurveyedArea {
+  if (shore) return { ring: [...shore], islands: islands.map((island) => [...island]), isShore: true };
   const places = soundings.map((s) => s.at);
   if (places.length === 0) throw new RangeError('expected a shore or soundings to draw a map within, found neither');
   const frame = LocalFrame.about(places);
@@ -30,5 +33,5 @@ export function surveyedArea(shore: readonly LonLat[] | null, soundings: readonl
   // Of many soundings only the outermost bear on the edge.
   const outermost = (metres.length > 3 ? polygonHull(metres) : null) ?? metres;
   const hull = polygonHull(outermost.flatMap(([x, y]) => circle.map(([cx, cy]): [number, number] => [x + marginM * cx, y + marginM * cy])))!;
-  return { ring: hull.map(([x, y]) => frame.toLonLat(x, y)), isShore: false };
+  return { ring: hull.map(([x, y]) => frame.toLonLat(x, y)), islands: [], isShore: false };
 }

@@ -117,6 +117,17 @@ export interface FeedPicture {
   detail: string;
 }
 
+/**
+ * What a peg is worked out with until the angler says otherwise: the pole's reach and the float's run, m, hook and bait, g,
+ * and the ball that is fed. Assumed, shown as assumed, and never logged.
+ */
+export const assumedPole = {
+  reachM: 11,
+  runM: 3,
+  loadG: 0.02,
+  ball: { cm: 5, gcc: 1.2, breaks: 'half', particle: 'crumb' } satisfies Ball as Ball,
+} as const;
+
 const squeezed = { surface: 'loosely', half: 'once', bottom: 'hard', never: 'as clay' } as const;
 const leastBites = 3;
 /** Nearer than this is the same place, m. */

@@ -1,16 +1,4 @@
-import type { Ball } from './feeding';
 import { clamp } from '../units';
-
-/**
- * What a peg is worked out with until the angler says otherwise: the pole's reach and the float's run, m, hook and bait, g,
- * and the ball that is fed. Assumed, shown as assumed, and never logged.
- */
-export const assumedPole = {
-  reachM: 11,
-  runM: 3,
-  loadG: 0.02,
-  ball: { cm: 5, gcc: 1.2, breaks: 'half', particle: 'crumb' } satisfies Ball as Ball,
-} as const;
 
 /** A depth plumbed along the pole's line, so far from the bank. */
 export interface PlumbedDepth {

@@ -71,7 +71,10 @@ export function passAnswer(q: PassQuery): PassAnswer {
   const common = { turn, toTurnM, toTurnS: toTurnM === null || toTurnM < 8 || q.speedMs <= 0 ? null : toTurnM / q.speedMs };
   const say = (step: PassStep, headline: string, detail: string): PassAnswer => ({ ...common, step, headline, detail });
   if (lines.length === 0) return say('lines', 'Set the lines', 'Their depths cover what the fish may be in; then the lane keeps them off the bed.');
-  if (lane === null) return q.laneWhy === null ? say('lane', 'Working out the lane', 'A way along the depths that no bait drags on.') : say('lane', q.isDrift ? 'No drift worked out' : 'No lane from here', q.laneWhy);
+  if (lane === null)
+    return q.laneWhy === null
+      ? say('lane', 'Working out the lane', 'A way along the depths that no bait drags on.')
+      : say('lane', q.isDrift ? 'No drift worked out' : 'No lane from here', q.laneWhy);
   if (place === null) return say('place', 'Where are you?', 'The phone does not say where it is yet. Touch the map where you are, and the lane is steered from there.');
   if (place.offM > offLaneM && place.alongM < lane.lengthM - endM)
     return say(

@@ -3,6 +3,11 @@ export type LonLat = readonly [lon: number, lat: number];
 
 const metresPerDegree = 111_195;
 
+/** A longitude within −180 to 180. */
+const wrapped = (lon: number): number => (lon > 180 ? lon - 360 : lon < -180 ? lon + 360 : lon);
+/** How far east one longitude lies of another, degrees, the shorter way round. */
+const eastOf = (from: number, lon: number): number => wrapped(lon - from);
+
 /** A flat frame in metres about a water's middle: x east, y north. Good to 0.1 % within 20 km. */
 export class LocalFrame {
   private readonly kx: number;
@@ -15,17 +20,18 @@ export class LocalFrame {
   }
 
   static about(ring: readonly LonLat[]): LocalFrame {
-    const lons = ring.map((p) => p[0]);
+    // Counted from the first place on, so that a water across the date line has its middle in it.
+    const lons = ring.map((p) => ring[0][0] + eastOf(ring[0][0], p[0]));
     const lats = ring.map((p) => p[1]);
-    return new LocalFrame((Math.min(...lons) + Math.max(...lons)) / 2, (Math.min(...lats) + Math.max(...lats)) / 2);
+    return new LocalFrame(wrapped((Math.min(...lons) + Math.max(...lons)) / 2), (Math.min(...lats) + Math.max(...lats)) / 2);
   }
 
   toMetres([lon, lat]: LonLat): [x: number, y: number] {
-    return [(lon - this.lon0) * this.kx, (lat - this.lat0) * metresPerDegree];
+    return [eastOf(this.lon0, lon) * this.kx, (lat - this.lat0) * metresPerDegree];
   }
 
   toLonLat(x: number, y: number): [lon: number, lat: number] {
-    return [this.lon0 + x / this.kx, this.lat0 + y / metresPerDegree];
+    return [wrapped(this.lon0 + x / this.kx), this.lat0 + y / metresPerDegree];
   }
 }
 

@@ -59,7 +59,7 @@ const [schoolKeptMs, schoolAheadMs] = [90 * minuteMs, 10 * minuteMs];
 /** What does not move under the finger: shaded depths, their lines, the band. */
 export const Bed = memo(function Bed({ ground, frame, band, palette, isMoving, units }: BedProps) {
   const { fromM, toM } = band;
-  const shore = useMemo(() => ringsPath([ground.ring], frame), [ground, frame]);
+  const shore = useMemo(() => ringsPath([ground.ring, ...ground.islands], frame), [ground, frame]);
   const lines = useMemo(() => ground.contours.map((c) => ringsPath(c.rings, frame)), [ground, frame]);
   const within = useMemo(() => bandPath(ground, { fromM, toM }, frame), [ground, fromM, toM, frame]);
   const figures = useMemo(() => depthFigures(ground, frame), [ground, frame]);
@@ -69,10 +69,10 @@ export const Bed = memo(function Bed({ ground, frame, band, palette, isMoving, u
     <Svg width={frame.width} height={frame.height} style={{ position: 'absolute' }} aria-hidden>
       <Defs>
         <ClipPath id="cast-water">
-          <Path d={shore} />
+          <Path d={shore} clipRule="evenodd" />
         </ClipPath>
       </Defs>
-      <Path d={shore} fill={isLow ? palette.line : palette.depths[0]} stroke={palette.second} strokeWidth={2.5} />
+      <Path d={shore} fillRule="evenodd" fill={isLow ? palette.line : palette.depths[0]} stroke={palette.second} strokeWidth={2.5} />
       {lines.map((d, i) => (
         <Path key={i} d={d} fill={palette.depths[Math.min(shades, Math.round(((i + (isLow ? 0 : 1)) / lines.length) * shades))]} stroke={palette.second} strokeWidth={0.8} />
       ))}

@@ -1,5 +1,5 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import { shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
+import { islandsOf, shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -40,6 +40,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
   const ground = useGround(water, state.outings, units);
   const levels = useMemo(() => state.outings.filter((o) => o.water === water.id).flatMap((o) => o.levels), [state.outings, water.id]);
   const file = useSoundingFile();
+  const islands = islandsOf(water.file).length;
   const [name, setName] = useState(water.file.water.name);
   const [kind, setKind] = useState(water.file.water.kind);
   const [baited, setBaited] = useState(water.file.water.baited ?? false);
@@ -123,7 +124,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
           Soundings
         </Text>
         <Text size="small" tone="second">
-          {`${soundingsOf(water.file).length} in its file, ${shoreOf(water.file) ? 'with its shore' : 'no shore drawn yet'}. Every hole you sound counts as one more.`}
+          {`${soundingsOf(water.file).length} in its file, ${shoreOf(water.file) ? `with its shore${islands === 0 ? '' : ` and ${counted(islands, 'island')}`}` : 'no shore drawn yet'}. Every hole you sound counts as one more.`}
         </Text>
         {raw.length > 0 ? (
           <>

@@ -196,7 +196,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             kind="main"
             height={64}
             label={method.open}
-            disabled={isCasting ? !canStand(new CastWater(bed), ground.ring, target) : !expected && ground.isShore}
+            disabled={isCasting ? !canStand(new CastWater(bed), ground, target) : !expected && ground.isShore}
             onPress={() => setDrillAt({ at: target, expectedM: expected?.depthM ?? null })}
           />
         ) : null}

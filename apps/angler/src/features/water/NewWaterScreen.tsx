@@ -36,6 +36,7 @@ export function NewWaterScreen() {
   const [past, setPast] = useState<LonLat[][]>([]);
   const [place, setPlace] = useState<LonLat | null>(null);
   const [brought, setBrought] = useState<LonLat[] | null>(null);
+  const [islands, setIslands] = useState<LonLat[][]>([]);
   const [says, setSays] = useState<string | null>(null);
   const [sheet, setSheet] = useState<'name' | 'place' | null>(null);
   const [name, setName] = useState('');
@@ -68,8 +69,9 @@ export function NewWaterScreen() {
     setSays(null);
     try {
       const shore = await (await groundWorker()).readShore(picked.name, picked.text);
-      draw(shore);
-      setBrought(shore);
+      draw(shore.ring);
+      setBrought(shore.ring);
+      setIslands(shore.islands);
     } catch (error) {
       setSays(`${picked.name}: ${(error as Error).message}`);
     }
@@ -93,7 +95,15 @@ export function NewWaterScreen() {
           ...(ring ? {} : { at: [lon, lat] as [number, number] }),
         },
         features: [
-          ...(ring ? [{ type: 'Feature' as const, geometry: { type: 'Polygon' as const, coordinates: [ring] }, properties: { role: 'outline' as const } }] : []),
+          ...(ring
+            ? [
+                {
+                  type: 'Feature' as const,
+                  geometry: { type: 'Polygon' as const, coordinates: [ring, ...islands.map((island) => [...island, island[0]].map(([lon, lat]): [number, number] => [lon, lat]))] },
+                  properties: { role: 'outline' as const },
+                },
+              ]
+            : []),
           ...soundingFeatures(soundings),
         ],
       };

@@ -69,7 +69,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const lie = lies.find((l) => isAt(l.at, target));
   const expected = depthAt(bed, target);
   const known = outing?.stations.find((s) => isAt(s.at, target));
-  const canOpen = canStand(new CastWater(bed), ground.ring, target);
+  const canOpen = canStand(new CastWater(bed), ground, target);
   const stand = first && nearestLie(lies, first);
   const standing =
     peg?.words ??

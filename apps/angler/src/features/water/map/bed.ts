@@ -13,7 +13,7 @@ import { at, font, halo } from './pen';
 
 /** The shore, or dashed where the map ends without one, the shaded depths and their labelled lines. */
 export function bedFeatures(ground: Ground, palette: Palette, units: UnitPreference): Feature[] {
-  const shore = new Feature(new Polygon([ground.ring.map(at)]));
+  const shore = new Feature(new Polygon([ground.ring, ...ground.islands].map((ring) => ring.map(at))));
   // Drawn down, what lies between the shore and the water's edge is dry.
   const isLow = ground.levelM < 0;
   shore.setStyle(
