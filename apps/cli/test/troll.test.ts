@@ -69,6 +69,7 @@ test.each<[string, string, RegExp]>([
   ['a word for a depth', 'depth_m,bites,minutes\nfive,3,30\n', /2.*depth_m: expected a number/],
   ['a bite and a half', 'depth_m,bites,minutes\n5,1.5,30\n', /2.*bites: expected a whole number, found 1\.5/],
   ['minutes missing', 'depth_m,bites\n5,1\n', /missing minutes/],
+  ['bites in no time', 'depth_m,bites,minutes\n5,3,0\n', /2.*minutes: expected how long it was fished, found 0 with 3 bites/],
   ['no minutes in a row', 'depth_m,bites,minutes\n5,1,\n', /2.*minutes: expected a number, found nothing/],
 ])('bites with %s: the line, and exit 2', (_, text, says) => {
   const file = path.join(dir, 'bad.csv');

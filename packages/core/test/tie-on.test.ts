@@ -95,6 +95,9 @@ test('stained and warming gives dark or loud and bulky', () => {
     expect(traits.colour === 'dark' || traits.colour === 'bright').toBe(true);
     if (goal !== 'numbers') expect(traits.isLoud || traits.isBulky).toBe(true);
   }
+  // A small white one that suits the fish in all else comes after what they can find.
+  const box = [piece('white tube', 'tube', { massG: 3.5, sizeMm: 50, colour: 'white' }), piece('loud', 'lipless', { massG: 14, sizeMm: 65, colour: 'chrome', rattle: true })];
+  for (const goal of goals) expect(whatToTieOn(box, query({ speciesId: 'smallmouth', method: 'cast', goal, tempC: 9, secchiM: 0.5 }))[0].piece).toBe('loud');
 });
 
 test('size before numbers changes it', () => {

@@ -12,6 +12,8 @@ export function parseFishedDepths(text: string): FishedDepth[] {
     };
     const bites = figure('bites', 10_000);
     if (!Number.isInteger(bites)) throw new FormatError(line, `bites: expected a whole number, found ${bites}`);
-    return { depthM: figure('depth_m', 300), bites, minutes: figure('minutes', 100_000) };
+    const minutes = figure('minutes', 100_000);
+    if (bites > 0 && minutes === 0) throw new FormatError(line, `minutes: expected how long it was fished, found 0 with ${bites} ${bites === 1 ? 'bite' : 'bites'}`);
+    return { depthM: figure('depth_m', 300), bites, minutes };
   });
 }

@@ -109,9 +109,9 @@ export const tieOnRules: readonly TieOnRule[] = [
   },
   {
     id: 'tie-on.stained-warming.not-small-and-silent',
-    holds: (s) => isStained(s) && s.tempC >= tieOnLimits.warmC && s.goal !== 'numbers',
-    against: (p) => !p.isBulky && !p.isLoud && isColour('natural')(p),
-    reason: 'Small, silent and natural is lost in it.',
+    holds: (s) => isStained(s) && s.tempC >= tieOnLimits.warmC,
+    against: (p) => !p.isBulky && !p.isLoud && p.colour !== 'dark',
+    reason: 'Small, silent and not dark: it is lost in warm stained water.',
   },
   {
     id: 'tie-on.dim.contrast',
