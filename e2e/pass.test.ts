@@ -41,13 +41,35 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
   await test.step('two lines at depths that cover the band, with the line to let out', async () => {
     await page.getByRole('button', { name: 'Set the lines' }).click();
     for (const side of ['left', 'right']) await page.getByRole('button', { name: `More Weight on the ${side} line` }).click();
-    await expect(page.getByText(/^Let out \d+ yd/).first()).toBeVisible();
+    await expect(page.getByText(/^Let out [\d.]+ ft/).first()).toBeVisible();
     expect(await serious(page), 'depths').toEqual([]);
     await shot('pass-depths');
     await page.getByRole('button', { name: /^Lines out at / }).click();
     await expect(heading).toHaveText(/^(Hold|Turn|Steer)/, { timeout: 60_000 });
     await shot('pass-phone');
     expect(await serious(page), 'the pass').toEqual([]);
+  });
+
+  await test.step('a bait touches the bed: what it drags is worked out, and the line to let out with it', async () => {
+    await page.getByRole('button', { name: /^Depths/ }).click();
+    await expect(page.getByText(/For a bare weight/)).toHaveCount(2);
+    await page.getByRole('button', { name: 'The left line touched the bed' }).click();
+    await page.getByRole('button', { name: 'More Water where it touched' }).click();
+    for (let k = 0; k < 2; k++) await page.getByRole('button', { name: 'More Water where it touched' }).click();
+    await page.getByRole('button', { name: /take its drag from that$/ }).click();
+    await expect(page.getByText(/^That cannot be: with [\d.]+ ft out/)).toBeVisible();
+    for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Less Water where it touched' }).click();
+    expect(await serious(page), 'a touch of the bed').toEqual([]);
+    await shot('pass-touch');
+    await page.getByRole('button', { name: /take its drag from that$/ }).click();
+    await page.getByRole('button', { name: /^Depths/ }).click();
+    await expect(page.getByText(/With the drag that your touch of the bed told/)).toHaveCount(1);
+    await page.getByRole('button', { name: 'Bait on the left line: not said' }).click();
+    await page.getByRole('radio', { name: 'Small spoon, one point tipped' }).click();
+    // Another bait drags otherwise.
+    await expect(page.getByText(/For a bare weight/)).toHaveCount(2);
+    await shot('pass-bait');
+    await page.getByRole('button', { name: 'Close' }).click();
   });
 
   await context.setOffline(true);

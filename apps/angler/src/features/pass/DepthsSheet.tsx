@@ -1,3 +1,4 @@
+import { trollSpeedText } from '@burrow/core/troll';
 import { clamp, depthText, lineText } from '@burrow/core/units';
 import { setTroll } from '@/data/preferences';
 import { Action } from '@/ui/Action';
@@ -78,7 +79,7 @@ export function DepthsSheet({ control }: { control: PassControl }) {
       <Text
         size="small"
         tone="second"
-      >{`Worked out for a weight of lead at ${speedMs.toFixed(1)} m/s, ${speedWords[speedBy]}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
+      >{`Worked out for a weight of lead at ${trollSpeedText(speedMs, units)}, ${speedWords[speedBy]}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
       {lines.length > 0 ? <Action height={56} label="Lines in" onPress={() => void liftLines()} /> : null}
     </Sheet>
   );

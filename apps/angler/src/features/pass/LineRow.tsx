@@ -1,4 +1,5 @@
-import { clamp, depthText, distanceText, lureText, metresPerDepthUnit } from '@burrow/core/units';
+import { trollSpeedText } from '@burrow/core/troll';
+import { clamp, depthText, distanceText, lureText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { setTroll, usePreferences } from '@/data/preferences';
@@ -15,6 +16,10 @@ const [byFiveG, byTenG] = [20, 60];
 
 const put = <T,>(list: readonly T[], k: number, value: T, empty: T): T[] =>
   Array.from({ length: Math.max(k + 1, list.length) }, (_, i) => (i === k ? value : i < list.length ? list[i] : empty));
+
+/** Shorter than this a line is counted as depth is, m. */
+const shortM = 15;
+const outText = (m: number, units: UnitPreference) => (m < shortM ? depthText(m, units) : distanceText(m, units));
 
 export interface RowLine {
   /** Null while the line is not out. */
@@ -62,7 +67,7 @@ export function LineRow({ row, control }: { row: RowLine; control: PassControl }
           ? massG === undefined
             ? 'Set its weight, and the line to let out is worked out.'
             : 'No 200 m of line takes this weight so deep at this speed: heavier, thinner or slower.'
-          : `Let out ${distanceText(out, units)}${baits && baits.length > 1 ? `; its second bait runs at ${depthText(baits[1], units)}` : ''}. ${isDragKnown ? 'With the drag that your touch of the bed told.' : 'For a bare weight: what it draws is not known yet.'}`}
+          : `Let out ${outText(out, units)}${baits && baits.length > 1 ? `; its second bait runs at ${depthText(baits[1], units)}` : ''}. ${isDragKnown ? 'With the drag that your touch of the bed told.' : 'For a bare weight: what it draws is not known yet.'}`}
       </Text>
       <Stepper label={`Weight on the ${row.name} line`} text={massG === undefined ? null : lureText(massG, units)} empty="not said" onStep={massOf} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
@@ -105,8 +110,10 @@ function Touch({ k, control, stepM, onDone }: { k: number; control: PassControl;
   const { units, lines, underM, speedMs, speedBy, touchedBed } = control;
   const [ownM, setOwn] = useState<number | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  const depthM = ownM ?? underM;
   const line = lines[k];
+  // Where the map has far more water than the line runs in, it is not the map's depth that was touched.
+  const byMap = underM !== null && line.depthM !== null && underM <= line.depthM * 1.1 ? underM : null;
+  const depthM = ownM ?? byMap;
   if (line.lineOutM === null) return <Text tone="straw">Set its depth once, so that the line let out is known.</Text>;
   const take = () => {
     try {
@@ -114,7 +121,7 @@ function Touch({ k, control, stepM, onDone }: { k: number; control: PassControl;
       onDone();
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
-      setWrong(`That cannot be: with ${distanceText(line.lineOutM!, units)} out it cannot run so deep. The weight, the speed or the depth is another.`);
+      setWrong(`That cannot be: with ${outText(line.lineOutM!, units)} out it cannot run so deep. The weight, the speed or the depth is another.`);
     }
   };
   return (
@@ -123,12 +130,15 @@ function Touch({ k, control, stepM, onDone }: { k: number; control: PassControl;
         label="Water where it touched"
         text={depthM === null ? null : depthText(depthM, units)}
         empty="not said"
-        onStep={(d) => setOwn(Math.max(0.3, (depthM ?? line.depthM ?? 3) + (depthM === null ? 0 : d * stepM)))}
-        hint={ownM === null && underM !== null ? 'By the map, where you are now: set what the sounder says.' : undefined}
+        onStep={(d) => {
+          setWrong(null);
+          setOwn(Math.max(0.3, (depthM ?? line.depthM ?? 3) + (depthM === null ? 0 : d * stepM)));
+        }}
+        hint={ownM === null && byMap !== null ? 'By the map, where you are now: set what the sounder says.' : undefined}
       />
       {wrong ? <Text tone="straw">{wrong}</Text> : null}
-      {depthM === null ? null : <Action kind="main" height={56} label={`With ${distanceText(line.lineOutM, units)} out: take its drag from that`} onPress={take} />}
-      <Text size="small" tone="second">{`Reckoned at ${speedMs.toFixed(1)} m/s, ${speedBy}. It is set to this depth, and what it drags counts from now on.`}</Text>
+      {depthM === null ? null : <Action kind="main" height={56} label={`With ${outText(line.lineOutM, units)} out: take its drag from that`} onPress={take} />}
+      <Text size="small" tone="second">{`Reckoned at ${trollSpeedText(speedMs, units)}, ${speedBy}. It is set to this depth, and what it drags counts from now on.`}</Text>
     </View>
   );
 }
