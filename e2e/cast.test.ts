@@ -123,6 +123,17 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   const heading = page.getByRole('heading', { level: 1 });
   await page.goto(`${stack.url}/gear`);
   await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();
+  // A bait whose dive was measured once: the section shows how deep it runs on this cast.
+  await page.getByRole('button', { name: 'Add a piece' }).click();
+  await page.getByRole('textbox', { name: 'What you call it' }).fill('Deep crank');
+  await page.getByRole('radio', { name: 'Tight-wobble crankbait' }).click();
+  await page.getByRole('button', { name: 'More It reached' }).click();
+  await page.getByRole('button', { name: 'More It reached' }).click();
+  expect(await serious(page), 'a piece that dives').toEqual([]);
+  await page.getByRole('button', { name: 'Less With line out' }).scrollIntoViewIfNeeded();
+  await shot('piece-dive');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('Deep crank', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Outlook' }).click();
   await page.getByRole('radio', { name: 'Smallmouth' }).click({ timeout: 40_000 });
   await page.getByRole('radio', { name: 'Kayak' }).click();
@@ -138,6 +149,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
     await page.waitForTimeout(400);
   }
   await expect(heading).toHaveText(/^Let it fall straight back/);
+  await expect(page.getByText(/^dives to [\d.]+ ft$/)).toBeAttached();
   await shot('cast-wide');
   expect(await serious(page), 'cast, wide').toEqual([]);
 

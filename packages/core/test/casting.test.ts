@@ -1,6 +1,6 @@
 import { bestStance, CastWater, Fan, passesAlong, planFrom, shyDistanceM, stances, standCasts, strikeRadiusM, takeChance, takenAfter, type CastSetting } from '../src/casting';
 import { LocalFrame, mapAtLevel, levelAt, onDatum, type LonLat } from '../src/ground';
-import { diveDepthM, diveOver, windBow } from '../src/rig';
+import { windBow } from '../src/rig';
 import { bedOf } from './made-up-beds';
 
 const frame = new LocalFrame(0, 0);
@@ -178,14 +178,5 @@ describe('line in wind and diving baits', () => {
     expect(windBow(20, 0.2, 8, 0).slackM).toBeCloseTo(0, 6);
     expect(windBow(20, 0.2, 8, 180).slackM).toBeCloseTo(0, 6);
     expect(() => windBow(20, 0.2, 80, 90)).toThrow('wind');
-  });
-
-  it('dives by the root of the line, and roots where the bed is higher', () => {
-    const measured = { depthM: 3, lineOutM: 30, lineMm: 0.3 };
-    expect(diveDepthM(measured, 30, 0.3)).toBe(3);
-    expect(diveDepthM(measured, 15, 0.3)).toBeCloseTo(3 / Math.SQRT2, 6);
-    expect(diveDepthM(measured, 30, 0.2)).toBeGreaterThan(3);
-    expect(() => diveDepthM(measured, 120, 0.3)).toThrow('line out');
-    expect([2, 3.2, 6].map((bed) => diveOver(3, bed))).toEqual(['roots', 'near the bottom', 'mid-water']);
   });
 });

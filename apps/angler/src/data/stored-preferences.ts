@@ -4,6 +4,7 @@ import type { BallBreak, FeedParticle } from '@burrow/core/ledger';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
 import { ballBreaks, particles, shotPatterns, type ShotPattern, type ShotSize } from '@burrow/core/pole';
+import type { MeasuredDive } from '@burrow/core/rig';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
 import { tackleFamilies, type TackleGoal, type TacklePiece } from '@burrow/core/tackle';
 import type { UnitPreference } from '@burrow/core/units';
@@ -14,6 +15,8 @@ export interface Presentation {
   name: string;
   /** What it is, once somebody has said; absent of one that an older app kept. */
   tackle?: Omit<TacklePiece, 'piece'>;
+  /** Of a bait that dives: what somebody saw it reach. */
+  dive?: MeasuredDive;
 }
 
 /** The tackle box: what of the presentations is known well enough to choose by. */
@@ -162,6 +165,8 @@ const tackle = z.object({
   suspends: z.boolean().nullable(),
 });
 
+const dive = z.object({ depthM: z.number().min(0.1).max(20), lineOutM: z.number().min(1).max(150), lineMm: z.number().min(0.02).max(1) });
+
 const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   units: z.object({
     depth: either('ft', 'm'),
@@ -174,7 +179,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   }),
   theme: either('day', 'dusk', 'sun'),
   species: z.string().min(1),
-  presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined) })).min(1),
+  presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined) })).min(1),
   kit: z.object({
     rods: z.array(z.object({ id: z.string(), name: z.string(), lineMm: figure, strengthKg: figure })),
     floats: z.array(z.object({ id: z.string(), name: z.string(), capacityG: z.number().positive() })),

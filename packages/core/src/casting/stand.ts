@@ -1,4 +1,5 @@
 import type { DepthMap, LonLat } from '../ground';
+import { diveOver, divingAt, type MeasuredDive } from '../rig';
 import { edgeWorthAt } from './edge';
 import { coarse, Fan, type CastSetting, type FanCast } from './fan';
 import { bestStance, stances, waysTo } from './stance';
@@ -185,6 +186,22 @@ export interface RetrieveShape {
   takeM: number;
   /** Depth it is kept at, m; null along the bottom. */
   atM: number | null;
+  /** Of a bait that dives: what it was seen to reach, and the line it is on, mm; it does not sink by itself. */
+  dive?: { measured: MeasuredDive; lineMm: number } | null;
+}
+
+/** What a diving bait does along a cast: how deep it runs, and whether it roots; null where the cast is too short to tell. */
+export function diveAlong({ path, bed }: CastSection): { deepestM: number; bedM: number; rootsFromM: number | null; over: ReturnType<typeof diveOver> } | null {
+  if (path.length < 4) return null;
+  const deepest = path.reduce((a, b) => (b.depthM > a.depthM ? b : a));
+  const floorAt = (outM: number) => bed.reduce((a, b) => (Math.abs(b.outM - outM) < Math.abs(a.outM - outM) ? b : a)).depthM;
+  const roots = path.filter((p) => p.depthM > 0.3 && diveOver(p.depthM + 0.05, floorAt(p.outM)) === 'roots');
+  return {
+    deepestM: deepest.depthM,
+    bedM: floorAt(deepest.outM),
+    rootsFromM: roots[0]?.outM ?? null,
+    over: roots.length > 0 ? 'roots' : diveOver(deepest.depthM, floorAt(deepest.outM)),
+  };
 }
 
 /** The section along a cast of a length, as far as the water goes. */
@@ -199,11 +216,16 @@ export function castSection(map: DepthMap, at: LonLat, bearingDeg: number, castM
   const pieces = 80;
   const bed = Array.from({ length: pieces + 1 }, (_, k) => ({ outM: (k / pieces) * castM, depthM: depthAtOut((k / pieces) * castM) })).filter((p) => !Number.isNaN(p.depthM));
   const landing = depthAtOut(lengthM);
-  const landsM = Math.min(Number.isNaN(landing) ? 0 : landing, shape.atM ?? Infinity);
+  const { dive } = shape;
+  const landsM = dive ? 0 : Math.min(Number.isNaN(landing) ? 0 : landing, shape.atM ?? Infinity);
   const path: CastSection['path'] = [];
   for (let outM = lengthM; outM > 1; outM -= shape.takeM / 4) {
     const floor = depthAtOut(outM);
     if (Number.isNaN(floor)) continue;
+    if (dive) {
+      path.push({ outM, depthM: Math.min(floor, divingAt(dive.measured, dive.lineMm, lengthM, outM)) });
+      continue;
+    }
     const phase = ((lengthM - outM) / shape.takeM) % 1;
     const lift = shape.liftM * Math.max(0, Math.sin(Math.PI * Math.min(1, phase * 1.6)));
     path.push({ outM, depthM: Math.max(0, Math.min(floor, shape.atM ?? Infinity) - lift) });

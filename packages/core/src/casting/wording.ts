@@ -2,7 +2,7 @@ import type { FeltKind } from '../ledger';
 import { clockText, depthText, distanceText, tempStepText, type UnitPreference } from '../units';
 import type { AfterRule } from './after';
 import type { BackTo } from './rest';
-import type { StandAnswer, StandCast } from './stand';
+import type { diveAlong, StandAnswer, StandCast } from './stand';
 import type { CastTarget } from './targets';
 
 /** What was felt, as it is said. */
@@ -105,4 +105,20 @@ export function standWords(
     headline: isAshore ? 'Stand at the ring on the bank' : stance.underM === null ? 'Anchor at the ring' : `Anchor at the ring, over ${depthText(stance.underM, units)}`,
     detail: `From there casts of ${castText(castM, units)} show most water of ${depths}, and of what holds fish in it.${isDeep ? ' So deep a bait is better let straight down from over them.' : ''}`,
   };
+}
+
+/** A diving bait that runs so far over where they are is not for them, m. Heuristic. */
+const overThemM = 1.5;
+
+/**
+ * What a diving bait does along a cast, in words.
+ * @param heldM depth that fish hang at in open water, m; null where they lie by the bottom
+ */
+export function diveText(dive: NonNullable<ReturnType<typeof diveAlong>>, heldM: number | null, units: UnitPreference): string {
+  const reach = `It dives to ${depthText(dive.deepestM, units)} on this cast, by the figure you measured`;
+  if (dive.over === 'roots') return `${reach}; from ${castText(dive.rootsFromM!, units)} out it roots on the bottom.`;
+  const overM = (heldM ?? dive.bedM) - dive.deepestM;
+  if (overM > overThemM)
+    return `${reach}: ${depthText(overM, units)} over ${heldM === null ? 'the bottom, where they lie in the cold' : 'the depth they hang at'}. Tie on a bait that sinks, or cast where it is shallower.`;
+  return dive.over === 'near the bottom' ? `${reach}: it runs near the bottom.` : `${reach}: mid-water, where they hang.`;
 }

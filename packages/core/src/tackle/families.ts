@@ -18,6 +18,8 @@ export interface TackleFamily {
   /** Whether it is felt and heard from afar without a rattle. */
   isLoud: boolean;
   isBulky: boolean;
+  /** Whether it dives by its lip, to a depth that is told by measuring it once. */
+  dives: boolean;
   /** How well it suits a group of fish, 0 to 1; what is not named is 0.4. Heuristic; source: fieldcraft. */
   suits: Partial<Record<SpeciesGroup, number>>;
   /** Usual length, mm, and mass, g. */
@@ -37,8 +39,22 @@ const family = (
   sizeMm: TackleFamily['sizeMm'],
   massG: TackleFamily['massG'],
   [material, shape]: readonly [Material, Shape],
-  traits: { isLoud?: boolean; isBulky?: boolean } = {},
-): TackleFamily => ({ id, name, methods, zones, pace, suits, sizeMm, massG, material, shape, isLoud: traits.isLoud ?? false, isBulky: traits.isBulky ?? false });
+  traits: { isLoud?: boolean; isBulky?: boolean; dives?: boolean } = {},
+): TackleFamily => ({
+  id,
+  name,
+  methods,
+  zones,
+  pace,
+  suits,
+  sizeMm,
+  massG,
+  material,
+  shape,
+  isLoud: traits.isLoud ?? false,
+  isBulky: traits.isBulky ?? false,
+  dives: traits.dives ?? false,
+});
 
 const tungstenJig = ['tungsten', 'teardrop'] as const;
 const leadHead = ['lead', 'teardrop'] as const;
@@ -93,8 +109,11 @@ export const tackleFamilies: readonly TackleFamily[] = [
     [50, 120],
     [4, 20],
     ['lead', 'tube'],
+    { dives: true },
   ),
-  family('tight-crank', 'Tight-wobble crankbait', ['cast', 'troll'], ['middle', 'near bottom'], 'quick', { bass: 0.8, 'pike-walleye': 0.7 }, [40, 70], [5, 15], ['lead', 'tube']),
+  family('tight-crank', 'Tight-wobble crankbait', ['cast', 'troll'], ['middle', 'near bottom'], 'quick', { bass: 0.8, 'pike-walleye': 0.7 }, [40, 70], [5, 15], ['lead', 'tube'], {
+    dives: true,
+  }),
   family('lipless', 'Lipless crankbait', ['cast', 'ice'], ['middle', 'near bottom'], 'quick', { bass: 0.8, 'pike-walleye': 0.8 }, [40, 80], [7, 21], ['lead', 'spoon'], {
     isLoud: true,
   }),

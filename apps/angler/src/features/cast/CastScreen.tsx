@@ -102,11 +102,16 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
       <View style={{ flex: 0.9, borderRightWidth: 1, borderRightColor: palette.line }}>
         <View style={{ padding: 16, paddingBottom: 4 }}>
           <Text heading={2} size="lead">
-            {`Along ${bearingText(bearingDeg)}: ${control.cadence.name.toLowerCase()} from ${depthText(control.section.landsM, units)}`}
+            {`Along ${bearingText(bearingDeg)}: ${control.dived ? `dives to ${depthText(control.dived.deepestM, units)}` : `${control.cadence.name.toLowerCase()} from ${depthText(control.section.landsM, units)}`}`}
           </Text>
           <Text size="small" tone="second">
             {`${castText(control.section.bandM, units)} of ${castText(control.section.lengthM, units)} in the band`}
           </Text>
+          {control.divedText ? (
+            <Text size="small" tone="straw">
+              {control.divedText}
+            </Text>
+          ) : null}
         </View>
         <View style={{ height: 220 }}>
           <CastSectionView control={control} />

@@ -1,5 +1,5 @@
 import { castText } from '@burrow/core/casting';
-import { depthFigure, metresPerDepthUnit } from '@burrow/core/units';
+import { depthFigure, depthText, metresPerDepthUnit } from '@burrow/core/units';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polyline, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, usePalette } from '@/theme/theme';
@@ -18,7 +18,7 @@ const mostTimes = 4;
 export function CastSectionView({ control }: { control: CastControl }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
-  const { section, settings, units, fallS, passed, hardRest, rest, outM, setOut, made, ground, isOutByTime } = control;
+  const { section, settings, units, fallS, dived, passed, hardRest, rest, outM, setOut, made, ground, isOutByTime } = control;
   const { width, height } = size;
   const { band, query } = settings;
   const deepestM = Math.max(band.fromM + 0.5, ...section.bed.map((p) => p.depthM)) * 1.18;
@@ -38,7 +38,7 @@ export function CastSectionView({ control }: { control: CastControl }) {
   const stepM = unitM * ([5, 10, 20, 50].find((s) => query.castM / (s * unitM) <= 5) ?? 100);
   const ticks = Array.from({ length: Math.floor((query.castM - 0.3 * stepM) / stepM) }, (_, k) => (k + 1) * stepM);
   const baitDepth = section.path.length > 0 ? section.path.reduce((a, b) => (Math.abs(b.outM - outM) < Math.abs(a.outM - outM) ? b : a)).depthM : 0;
-  const said = fallS === null ? 'count it down' : `${Math.round(fallS)} s down`;
+  const said = dived ? `dives to ${depthText(dived.deepestM, units)}` : fallS === null ? 'count it down' : `${Math.round(fallS)} s down`;
   const halo = { stroke: palette.card, strokeWidth: 4, paintOrder: 'stroke' } as object;
   return (
     <View

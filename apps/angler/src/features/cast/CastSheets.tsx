@@ -25,7 +25,7 @@ const schoolMin = 20;
 /** Everything that opens over the stand. */
 export function CastSheets({ control, keys, log }: { control: CastControl; keys: readonly ThumbKey[]; log: ReactNode }) {
   const { outing, stand, units, zone, now, sheet, setSheet, line, onCast, clock, prior, next, backText, back, goTo, standAt } = control;
-  const { cadence, cadenceRule, rule, words, section, settings, bowText, fallS, rest } = control;
+  const { cadence, cadenceRule, rule, words, section, settings, bowText, fallS, divedText, rest } = control;
   const { water } = useWater();
   const weather = useWeather(water?.id).data?.value;
   const airC = weather ? (weatherAt(weather.series, now)?.airC ?? null) : null;
@@ -69,7 +69,8 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         <Text tone="second">{viewpointLine(rule.viewpoint)}</Text>
         <Text>{`${cadence.name}: ${cadence.how} ${cadenceRule.reason}`}</Text>
         {cadenceRule.viewpoint ? <Text tone="second">{viewpointLine(`${cadenceRule.viewpoint} here; others drag where these hop`)}</Text> : null}
-        <Text>{`Let it down ${depthText(section.landsM, units)}: ${fallS === null ? 'count it, its mass is not in the box' : `${Math.round(fallS)} s on a slack line`}. Rest ${Math.round(rest)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
+        {divedText ? <Text>{divedText}</Text> : null}
+        <Text>{`${divedText ? '' : `Let it down ${depthText(section.landsM, units)}: ${fallS === null ? 'count it, its mass is not in the box' : `${Math.round(fallS)} s on a slack line`}. `}Rest ${Math.round(rest)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
         {bowText ? <Text tone="straw">{bowText}</Text> : null}
         <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
       </Sheet>

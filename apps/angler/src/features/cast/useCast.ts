@@ -9,6 +9,8 @@ import {
   castClock,
   castMinutes,
   castSection,
+  diveAlong,
+  diveText,
   castText,
   castWords,
   chooseCadence,
@@ -89,20 +91,25 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const { cadence } = chosen;
   const rest = pauseS(temp.value, cadence.id, 'unknown') * (rule.id === 'cast.after.followed' ? 2 : 1);
   const hardRest = pauseS(temp.value, cadence.id, 'hard');
+  const piece = presentations.find((p) => p.id === presentation) ?? presentations[0];
+  const lineMm = kit.rods[0]?.lineMm ?? null;
+  const dive = piece.dive && piece.tackle && familyOf(piece.tackle.family).dives ? { measured: piece.dive, lineMm: lineMm ?? piece.dive.lineMm } : null;
   const section = castSection(ground.map, stand.at, bearingDeg, query.castM, band, {
     liftM: cadence.liftM,
     takeM: cadence.takeM,
     atM: isSuspended ? (band.fromM + band.toM) / 2 : null,
+    dive,
   });
-  const piece = presentations.find((p) => p.id === presentation) ?? presentations[0];
-  const lineMm = kit.rods[0]?.lineMm ?? null;
+  const dived = dive ? diveAlong(section) : null;
   const fallS = piece.tackle?.massG && section.landsM > 0.1 ? sinkTime(lureOf(familyOf(piece.tackle.family), piece.tackle.massG), section.landsM, lineMm ?? assumedLineMm) : null;
+  // A bait that dives is brought back at once.
+  const waitS = dive ? 0 : (fallS ?? assumedFallS);
   const weather = input ? weatherAt(input.series, now) : null;
   const bow =
     weather?.windMs != null && weather.windFromDeg !== null && section.lengthM > 2
       ? windBow(section.lengthM, lineMm ?? assumedLineMm, Math.min(30, weather.windMs), betweenDeg(weather.windFromDeg, bearingDeg)).slackM
       : null;
-  const expectedMin = castMinutes(Math.max(5, section.lengthM), fallS ?? assumedFallS, cadence.takeM, rest);
+  const expectedMin = castMinutes(Math.max(5, section.lengthM), waitS, cadence.takeM, rest);
   const prior = method.clockPriors[species.group];
   const pace = paceMin(
     made.map((c) => c.ms),
@@ -124,7 +131,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
 
   const scope = { id: outing.id, zone };
   const line = outing.lines.findLast((l) => l.station === stand.id && l.upMs === null);
-  const outM = felt ?? (last ? baitOutM(last.lengthM, (now - last.ms) / 1000, fallS ?? assumedFallS, cadence.takeM, rest) : section.lengthM / 2);
+  const outM = felt ?? (last ? baitOutM(last.lengthM, (now - last.ms) / 1000, waitS, cadence.takeM, rest) : section.lengthM / 2);
   const onCast = last ? { cast: last.id, outM: Math.round(10 * outM) / 10 } : null;
 
   const undo = (...ids: string[]) =>
@@ -222,6 +229,8 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     rest,
     hardRest,
     fallS,
+    dived,
+    divedText: dived && diveText(dived, isSuspended ? (band.fromM + band.toM) / 2 : null, units),
     windMs: weather?.windMs ?? null,
     bowText: bow === null ? null : bowText(bow, units),
     rule,

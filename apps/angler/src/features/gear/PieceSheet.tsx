@@ -1,5 +1,6 @@
 import { familyOf, tackleFamilies } from '@burrow/core/tackle';
-import { fishLengthText, lureMassesG, lureText } from '@burrow/core/units';
+import type { MeasuredDive } from '@burrow/core/rig';
+import { clamp, depthText, fishLengthText, lineText, lureMassesG, lureText, metresPerDepthUnit } from '@burrow/core/units';
 import { lazy, Suspense, useState } from 'react';
 import { change, putPresentation, unsaid, usePreferences, type Presentation } from '@/data/preferences';
 import { Action } from '@/ui/Action';
@@ -24,6 +25,7 @@ export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onC
   const { units, presentations } = usePreferences();
   const [name, setName] = useState(piece?.name ?? '');
   const [tackle, setTackle] = useState(piece?.tackle ?? null);
+  const [dive, setDive] = useState(piece?.dive ?? null);
   const family = tackle ? familyOf(tackle.family) : null;
   const masses = lureMassesG(units);
   const stepMm = units.fishLength === 'in' ? 25.4 / 8 : 5;
@@ -36,7 +38,7 @@ export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onC
     if (next !== undefined) set({ massG: next });
   };
   const save = () => {
-    const id = putPresentation({ name: name.trim(), ...(tackle ? { tackle } : {}) }, piece?.id ?? null);
+    const id = putPresentation({ name: name.trim(), ...(tackle ? { tackle } : {}), ...(dive && family?.dives ? { dive } : {}) }, piece?.id ?? null);
     if (!piece) change({ presentation: id });
     onClose();
   };
@@ -89,10 +91,50 @@ export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onC
             onClear={() => set({ points: null })}
             hint="A treble has three. The law of a water may count them."
           />
+          {family.dives ? <DivePart dive={dive} onChange={setDive} /> : null}
         </>
       ) : (
         <Text tone="second">Its family says how it works; the rest may follow another day.</Text>
       )}
     </Sheet>
+  );
+}
+
+/** Where measuring begins: what many such baits do on a usual line. Shown only once somebody has set it. */
+const startDive: MeasuredDive = { depthM: 2, lineOutM: 25, lineMm: 0.25 };
+
+/** How deep a bait dives, measured once: from it comes every other cast. */
+function DivePart({ dive, onChange }: { dive: MeasuredDive | null; onChange: (dive: MeasuredDive | null) => void }) {
+  const { units, kit } = usePreferences();
+  const unitM = metresPerDepthUnit(units);
+  const set = (part: Partial<MeasuredDive>) => onChange({ ...(dive ?? { ...startDive, lineMm: kit.rods[0]?.lineMm ?? startDive.lineMm }), ...part });
+  return (
+    <>
+      <Text strong>How deep it dives</Text>
+      <Text size="small" tone="second">
+        Retrieve it once over a bed whose depth you know, or beside a marked pole, and write down what it reached.
+      </Text>
+      <Stepper
+        label="It reached"
+        text={dive === null ? null : depthText(dive.depthM, units)}
+        onStep={(d) => set(dive === null ? {} : { depthM: clamp(dive.depthM + d * unitM * (units.depth === 'ft' ? 0.5 : 0.2), 0.2, 15) })}
+        onClear={() => onChange(null)}
+      />
+      {dive === null ? null : (
+        <>
+          <Stepper
+            label="With line out"
+            text={depthText(dive.lineOutM, units)}
+            onStep={(d) => set({ lineOutM: clamp(dive.lineOutM + d * unitM * (units.depth === 'ft' ? 5 : 1), 3, 120) })}
+          />
+          <Stepper
+            label="On line of"
+            text={lineText(dive.lineMm, units)}
+            onStep={(d) => set({ lineMm: Math.round(100 * clamp(dive.lineMm + d * 0.01, 0.05, 1)) / 100 })}
+            hint="Thinner line lets it dive deeper."
+          />
+        </>
+      )}
+    </>
   );
 }
