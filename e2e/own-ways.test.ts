@@ -43,7 +43,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await expect(page.getByText(/^1 peg, 1 swim, /)).toBeVisible();
 
   // What was forgotten at the peg is added, and what was logged there is put right, each with its undo.
-  await page.getByRole('button', { name: 'Add what was not logged' }).click();
+  await page.getByRole('button', { name: 'Add an entry' }).click();
   await page.getByRole('radio', { name: 'Fish weighed' }).click();
   await expect(page.getByRole('button', { name: 'Add it' })).toBeDisabled();
   await page.getByRole('button', { name: 'More Fish weighed together' }).click();

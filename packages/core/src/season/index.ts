@@ -6,3 +6,4 @@ export { findingWords, rowLabel } from './wording';
 export { responsesBy, responseWords, type Responses, type ResponsesBy } from './responses';
 export * from './by-method';
 export { outingDay, outingDayWords, triedInVain, type DayCatch, type HungLine, type OutingDay, type Stay } from './outing-day';
+export { outingPlaces, type BitePlace, type CastLine } from './outing-places';

@@ -2,6 +2,7 @@ import { middleOfWater, shoreOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
+import { outingPlaces } from '@burrow/core/season';
 import { depthText } from '@burrow/core/units';
 import { useMemo } from 'react';
 import BlankMap from '@/features/water/map/BlankMap';
@@ -21,6 +22,7 @@ export function OutingMap({ water, outing }: { water: WaterDetail; outing: Outin
   const ground = useGround(water, state.outings, units);
   const holes = useMemo(() => mapHoles([outing], water.id, outing.id), [outing, water.id]);
   const walk = useMemo(() => outing.stations.flatMap((s) => (s.track !== null && s.track.length > 1 ? s.track : [s.at])), [outing.stations]);
+  const fished = useMemo(() => outingPlaces(outing), [outing]);
   const marks = useMemo(() => marksOf(water.file), [water]);
   const depths = useMemo(() => outing.stations.flatMap((s) => (s.depthM === null ? [] : [{ at: s.at, text: depthText(s.depthM, units) }])), [outing.stations, units]);
   if (ground.isError)
@@ -45,6 +47,7 @@ export function OutingMap({ water, outing }: { water: WaterDetail; outing: Outin
       isFlowing={isFlowing(water.file.water.kind)}
       holes={holes}
       walked={walk}
+      fished={fished}
       candidate={null}
       position={null}
       palette={palette}

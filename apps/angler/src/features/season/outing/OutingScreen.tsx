@@ -106,7 +106,7 @@ function OutingPage({ outing }: { outing: OutingState }) {
       {canGoOn ? <Action grow icon="undo" label="Go on with it" spoken="The outing is not over: go on with it" onPress={() => void goOn()} /> : null}
       {outing.endedMs === null ? <Action grow kind="main" label={`To the ${place.toLowerCase()}`} onPress={() => router.navigate('/hole')} /> : null}
       {outing.stations.some((s) => s.track !== null) ? <Action grow icon="download" label="Tracks, GPX" onPress={() => void savePassTracks(outing)} /> : null}
-      <Action grow icon="plus" label="Add what was not logged" onPress={() => setSheet({ entry: null })} />
+      <Action grow icon="plus" label="Add an entry" onPress={() => setSheet({ entry: null })} />
     </View>
   );
   const map =

@@ -1,4 +1,5 @@
 import type { LonLat } from '@burrow/core/ground';
+import type { outingPlaces } from '@burrow/core/season';
 import type { UnitPreference } from '@burrow/core/units';
 import OlMap from 'ol/Map';
 import View from 'ol/View';
@@ -18,7 +19,7 @@ import { bedFeatures } from './bed';
 import { markFeatures, markNames, type WaterMarks } from './marks';
 import { drawOverlay, type Overlay } from './overlay';
 import { at, placeAt } from './pen';
-import { candidateFeature, holeFeature, measureFeatures, positionFeature, structureFeature, walkedFeatures, walkFeatures, type MapHole } from './places';
+import { candidateFeature, holeFeature, measureFeatures, outingFeatures, positionFeature, structureFeature, walkedFeatures, walkFeatures, type MapHole } from './places';
 
 export interface DepthMapProps {
   ground: Ground;
@@ -37,6 +38,8 @@ export interface DepthMapProps {
   isLoose?: boolean;
   /** A way that was gone, place by place; the view opens on it. */
   walked?: readonly LonLat[];
+  /** Casts and bites of an outing. */
+  fished?: ReturnType<typeof outingPlaces>;
   /** A way being measured. */
   measured?: readonly LonLat[];
   /** Whether structure is named. */
@@ -59,6 +62,7 @@ export default function DepthMapView(props: DepthMapProps) {
     isLoose = false,
     measured = unmeasured,
     walked = unmeasured,
+    fished = unfished,
     holes,
     candidate,
     position,
@@ -114,9 +118,13 @@ export default function DepthMapView(props: DepthMapProps) {
       view.setCenter(at(focus));
       view.setResolution(1.3);
     } else if (view && view.getZoom() === undefined && walked.length > 0) {
-      view.fit(new MultiPoint(walked.map(at)), { padding: [44, 60, 56, 44], maxZoom: 18, size: map.current!.getSize() });
+      view.fit(new MultiPoint([...walked, ...fished.casts.map((c) => c.to)].map(at)), {
+        padding: [44, 60, 56, 44],
+        maxZoom: fished.casts.length > 0 ? 19.5 : 18,
+        size: map.current!.getSize(),
+      });
     } else if (view && view.getZoom() === undefined) view.fit(new Polygon([ground.ring.map(at)]), { padding: sideOf(map.current!), size: map.current!.getSize() });
-  }, [ground, palette, units, focus, walked]);
+  }, [ground, palette, units, focus, walked, fished]);
 
   const planKey = planned.map((h) => h.number).join();
   const laidOut = useRef('');
@@ -145,10 +153,11 @@ export default function DepthMapView(props: DepthMapProps) {
     marks.current.addFeatures([
       ...markFeatures(marked, palette, isFlowing),
       ...walkedFeatures(walked, palette),
+      ...outingFeatures(fished, palette),
       ...walkFeatures(planned, from, palette, isLoose),
       ...holes.map((h) => holeFeature(h, palette)),
     ]);
-  }, [marked, isFlowing, isLoose, holes, planned, walked, from, palette]);
+  }, [marked, isFlowing, isLoose, holes, planned, walked, fished, from, palette]);
 
   useEffect(() => {
     own.current.clear();
@@ -177,3 +186,4 @@ const none: readonly { at: LonLat; number: number }[] = [];
 const bare: Overlay = { kind: 'none' };
 const unmarked: WaterMarks = { places: [], lines: [] };
 const unmeasured: readonly LonLat[] = [];
+const unfished: ReturnType<typeof outingPlaces> = { casts: [], bites: [] };

@@ -1,5 +1,6 @@
 import type { GroundFeature, LonLat } from '@burrow/core/ground';
 import { featureNames } from '@burrow/core/holes';
+import type { outingPlaces } from '@burrow/core/season';
 import { depthFigure, type UnitPreference } from '@burrow/core/units';
 import Feature from 'ol/Feature';
 import LineString from 'ol/geom/LineString';
@@ -160,4 +161,27 @@ export function walkedFeatures(places: readonly LonLat[], palette: Palette): Fea
     new Style({ zIndex: 207, stroke: new Stroke({ color: palette.ink, width: 2.5, lineDash: [8, 7] }) }),
   ]);
   return [line];
+}
+
+/** Casts of an outing, those that a fish answered drawn fully, and where fish bit and were landed. */
+export function outingFeatures({ casts, bites }: ReturnType<typeof outingPlaces>, palette: Palette): Feature[] {
+  const lines = casts.map((cast) => {
+    const line = new Feature(new LineString([at(cast.from), at(cast.to)]));
+    line.setStyle(
+      new Style({ zIndex: cast.isAnswered ? 209 : 208, stroke: new Stroke({ color: cast.isAnswered ? palette.ember : palette.second, width: cast.isAnswered ? 2.5 : 1.5 }) }),
+    );
+    return line;
+  });
+  const places = bites.map(({ at: place, isFish }) => {
+    const feature = new Feature(new Point(at(place)));
+    const image = new RegularShape({
+      points: 4,
+      radius: isFish ? 9 : 7,
+      fill: new Fill({ color: isFish ? palette.kelp : palette.card }),
+      stroke: new Stroke({ color: isFish ? palette.card : palette.kelp, width: 2.5 }),
+    });
+    feature.setStyle(new Style({ zIndex: isFish ? 231 : 230, image }));
+    return feature;
+  });
+  return [...lines, ...places];
 }

@@ -1,0 +1,39 @@
+import { reactionMeanings, type OutingState } from '../ledger';
+import { placeAlong, type LonLat } from '../units';
+
+/** A cast from where one stood to where it landed, and whether a fish answered it. */
+export interface CastLine {
+  from: LonLat;
+  to: LonLat;
+  isAnswered: boolean;
+}
+
+/** Where a fish bit or was landed, apart from the place one stood at. */
+export interface BitePlace {
+  at: LonLat;
+  isFish: boolean;
+}
+
+/** Casts of an outing on the map, and where fish bit on them or along a pass; a landed fish stands for its bite. */
+export function outingPlaces(outing: OutingState): { casts: CastLine[]; bites: BitePlace[] } {
+  const standOf = (station: string) => outing.stations.find((s) => s.id === station);
+  const castOf = (id: string | null) => outing.casts.find((c) => c.id === id);
+  const where = ({ at, cast: id, outM }: { at: LonLat | null; cast: string | null; outM: number | null }): LonLat | null => {
+    const cast = castOf(id);
+    const stand = cast && standOf(cast.station);
+    return at ?? (cast && stand && outM !== null ? placeAlong(stand.at, cast.bearingDeg, outM) : null);
+  };
+  const bites = outing.reactions.filter((r) => reactionMeanings[r.kind].isBite);
+  const answered = new Set([...bites.map((b) => b.cast), ...outing.fish.map((f) => f.cast)]);
+  const placed = (isFish: boolean) => (entry: Parameters<typeof where>[0]) => {
+    const at = where(entry);
+    return at ? [{ at, isFish }] : [];
+  };
+  return {
+    casts: outing.casts.flatMap((c) => {
+      const stand = standOf(c.station);
+      return stand ? [{ from: stand.at, to: placeAlong(stand.at, c.bearingDeg, c.distanceM), isAnswered: answered.has(c.id) }] : [];
+    }),
+    bites: [...bites.flatMap(placed(false)), ...outing.fish.flatMap(placed(true))],
+  };
+}
