@@ -225,6 +225,7 @@ describe('feed along the run', () => {
   });
 
   test('still water leaves no trail; a flow that nobody timed is said', () => {
+    expect(feedPicture({ alongM: [], feedsNow: [] }, 4, 0.5, 3, ball, metric).headline).toMatch(/^Drop it .* up of the float, squeezed hard, with a handful of gravel$/);
     const still = feedPicture({ alongM: [], feedsNow: [] }, 2, 0, 3, ball, metric);
     expect(still.next.span).toEqual({ fromM: 0, toM: 0 });
     expect(still.headline).toBe('Feed over the float');

@@ -148,6 +148,13 @@ describe('feed', () => {
     const moved = nextBall({ ...slow, breakAt: nextBall(slow, 0).breakAt }, 3);
     expect(moved.text).toBe('move');
     expect(moved.dropM + feedLanding({ ...slow, breakAt: moved.breakAt }).landsM).toBeCloseTo(3, 9);
+    // In deep quick water even a hard ball drifts off: gravel takes it down nearer, and its food still lies where they bite.
+    const quick = { ...half, depthM: 4, flowMs: 0.5 };
+    const heavy = nextBall(quick, 1);
+    expect(heavy).toMatchObject({ breakAt: 'bottom', densityGcc: 1.35 });
+    expect(heavy.dropM + feedLanding({ ...quick, breakAt: 'bottom', densityGcc: heavy.densityGcc }).landsM).toBeCloseTo(1, 9);
+    expect(nextBall({ ...quick, flowMs: 0.1 }, 1).densityGcc).toBe(half.densityGcc);
+    expect(nextBall({ ...quick, densityGcc: 1.35 }, 1).densityGcc).toBe(1.35);
     expect(fedShare({ fromM: 0, toM: 4 }, { fromM: 3, toM: 9 })).toBeCloseTo(0.25, 9);
     expect(fedShare({ fromM: 0, toM: 4 }, { fromM: 5, toM: 9 })).toBe(0);
   });

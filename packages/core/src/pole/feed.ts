@@ -101,10 +101,14 @@ export interface FeedAdvice {
   /** Where to drop it, m along the run, downstream positive. */
   dropM: number;
   breakAt: BallBreak;
+  /** Of the mix: with a handful of gravel where the ball else drifts too far. */
+  densityGcc: number;
 }
 
 /** Food over a stretch no longer than this feeds a swim; longer it leads the fish away. Heuristic. */
 const longestFedM = 2.5;
+/** A ball that drifts further than this is thrown too far up to be thrown well, m; gravel makes it so dense, g/cm³, where that helps by so much, m. Heuristic. */
+const gravel = { fromM: 1.5, gcc: 1.35, leastGainM: 0.3 } as const;
 
 /** How to squeeze the next ball and where to drop it, so that its food lies where they are, m along the run. */
 export function nextBall(query: FeedQuery, biteM: number): FeedAdvice {
@@ -112,9 +116,12 @@ export function nextBall(query: FeedQuery, biteM: number): FeedAdvice {
   const length = (l: FeedLanding) => Math.abs(l.fedToM - l.fedFromM);
   // The loosest that does not spread too far: loose food keeps them searching, hard food keeps them in place.
   const chosen = [...tried].sort((a, b) => length(b.landing) - length(a.landing)).find((t) => length(t.landing) <= longestFedM) ?? tried[2];
-  const dropM = biteM - chosen.landing.landsM;
+  const dense = feedLanding({ ...query, breakAt: chosen.breakAt, densityGcc: gravel.gcc });
+  const [driftM, denseM] = [Math.abs(chosen.landing.landsM), Math.abs(dense.landsM)];
+  const needsGravel = query.densityGcc < gravel.gcc && driftM > gravel.fromM && driftM - denseM >= gravel.leastGainM;
+  const dropM = biteM - (needsGravel ? dense : chosen.landing).landsM;
   const order = { surface: 0, half: 1, bottom: 2, never: 3 };
   const isSame = chosen.breakAt === query.breakAt;
   const text = !isSame ? (order[chosen.breakAt] > order[query.breakAt] ? 'harder' : 'softer') : Math.abs(dropM) < 0.15 ? 'here' : 'move';
-  return { ruleId: isSame ? 'pole.feed.drop' : 'pole.feed.squeeze', text, dropM, breakAt: chosen.breakAt };
+  return { ruleId: isSame ? 'pole.feed.drop' : 'pole.feed.squeeze', text, dropM, breakAt: chosen.breakAt, densityGcc: needsGravel ? gravel.gcc : query.densityGcc };
 }

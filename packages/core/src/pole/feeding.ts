@@ -153,7 +153,7 @@ export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feedsNow'>, depthM: 
   const last = fed?.ball ? dropped(fed.ball, fed.alongM ?? 0) : null;
   const biteM = swim.alongM.length >= leastBites ? median(swim.alongM) : null;
   const advice = nextBall(query(last?.ball ?? ball), biteM ?? (run.fromM + run.toM) / 2);
-  const nextAs: Ball = isStill ? ball : { ...(last?.ball ?? ball), breaks: advice.breakAt };
+  const nextAs: Ball = isStill ? ball : { ...(last?.ball ?? ball), breaks: advice.breakAt, gcc: advice.densityGcc };
   const dropM = isStill ? (biteM ?? 0) : Math.round(20 * advice.dropM) / 20;
   const next = dropped(nextAs, dropM);
   const thirds = biteThirds(run, swim.alongM);
@@ -174,11 +174,13 @@ export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feedsNow'>, depthM: 
       const [a, b] = [Math.min(Math.abs(s.fromM), Math.abs(s.toM)), Math.max(Math.abs(s.fromM), Math.abs(s.toM))];
       return b - a < onPlaceM ? `${depthText((a + b) / 2, units)} down` : `${depthText(a, units)} to ${depthText(b, units)} down`;
     };
+    const gravel = next.ball.gcc > (last?.ball ?? ball).gcc + 0.01;
+    const withGravel = gravel ? ', with a handful of gravel' : '';
     const squeeze = last && next.ball.breaks !== last.ball.breaks ? `Squeeze the next ball ${squeezed[next.ball.breaks]}` : null;
     if (!last) {
       const place = Math.abs(dropM) < 0.15 ? 'at the float' : `${text(dropM)} ${dropM * way > 0 ? 'down' : 'up'} of the float`;
       return {
-        headline: `Drop it ${place}, squeezed ${squeezed[next.ball.breaks]}`,
+        headline: `Drop it ${place}, squeezed ${squeezed[next.ball.breaks]}${withGravel}`,
         detail: biteM === null ? `Then its food lies ${span(next.span)}, in the middle of the run.` : `Then its food lies ${span(next.span)}, where the bites come.`,
       };
     }
@@ -189,10 +191,12 @@ export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feedsNow'>, depthM: 
     const offset = biteM === null ? 0 : biteM * way < Math.min(...ends) - onPlaceM ? -1 : biteM * way > Math.max(...ends) + onPlaceM ? 1 : 0;
     return {
       headline: squeeze
-        ? `${squeeze}, ${moved === 'the same place' ? 'at the same place' : moved}`
-        : Math.abs(move) < 0.15
-          ? 'Drop the next ball at the same place'
-          : `Drop the next ball ${moved}`,
+        ? `${squeeze}${withGravel}, ${moved === 'the same place' ? 'at the same place' : moved}`
+        : gravel
+          ? `Put a handful of gravel in the next ball, ${moved === 'the same place' ? 'at the same place' : moved}`
+          : Math.abs(move) < 0.15
+            ? 'Drop the next ball at the same place'
+            : `Drop the next ball ${moved}`,
       detail:
         biteM === null
           ? `The last lies ${span(last.span)}, ${Math.round(100 * fedShare(run, last.span))} % of the run.`
