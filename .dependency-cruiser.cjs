@@ -22,7 +22,7 @@ const allowed = {
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
   patch: ['units', 'fish'],
-  casting: ['units', 'fish', 'ground', 'patch', 'ledger'],
+  casting: ['units', 'fish', 'ground', 'patch', 'ledger', 'rig'],
   troll: ['units', 'rig', 'fish', 'ground', 'casting', 'ledger'],
   pole: ['units', 'rig', 'fish', 'ground', 'ledger'],
   law: ['units', 'ledger'],
