@@ -90,7 +90,7 @@ export function figuresOf(kind: FigureKind, units: UnitPreference): Figure[] {
     case 'plumbed':
       return [
         { ...out, from: 0, to: 30 },
-        { ...depth, text: (m) => depthFine(m, units), stepBy: units.depth === 'ft' ? unitM / 4 : 0.05, bigBy: unitM / 2, from: 0.05, to: 30, start: 1.5 },
+        { ...depth, text: (m) => depthFine(m, units), stepBy: units.depth === 'ft' ? unitM / 4 : 0.05, bigBy: unitM / 2, from: 0.05, to: 20, start: 1.5 },
       ];
     case 'flow-timed':
       return [
