@@ -1,4 +1,5 @@
 import { expect } from '@playwright/test';
+import { serious } from './axe';
 import { ownWater } from './own';
 import { test } from './stack';
 
@@ -94,4 +95,65 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
       { timeout: 40_000 },
     )
     .toBe(2);
+});
+
+test('a pass on a reservoir without a chart: steered by the sounder, logged all the same, and a map comes of three depths', async ({ page, stack, context }) => {
+  test.setTimeout(180_000);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await context.grantPermissions(['geolocation']);
+  const boatAt = (dx: number, dy: number) => context.setGeolocation({ longitude: -93.4 + dx / 75_000, latitude: 46.2 + dy / 111_195, accuracy: 4 });
+  await boatAt(0, 0);
+  const shot = async (name: string) => {
+    if (!process.env.SHOTS) return;
+    await page.waitForTimeout(1200);
+    await page.screenshot({ path: `${process.env.SHOTS}/${name}.png` });
+  };
+  const heading = page.getByRole('heading', { level: 1 });
+  const press = (name: string | RegExp) => page.getByRole('button', { name }).first().click();
+  await page.goto(stack.url);
+  await press('I am new here');
+  await page.getByRole('textbox', { name: 'Name' }).fill('Gil');
+  await page.getByRole('textbox', { name: 'E-mail' }).fill('gil@test.invalid');
+  await page.getByLabel('Password').fill('long enough now');
+  await press('Make an account');
+  await press('Point at your water');
+  await press('Where am I');
+  await press('Save water');
+  await page.getByRole('textbox', { name: 'Name of the water' }).fill('Unsounded Arm');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('link', { name: 'Water', exact: true }).click();
+  await press('Start outing: trolling, drifting');
+  await press('Where am I');
+  await press('Begin a pass here');
+  await press('Begin the pass');
+  await expect(heading).toHaveText('Set the lines');
+  await expect(page.getByText(/assumed: set it under More/)).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Set the lines' }).click();
+  await press(/^Lines out at /);
+  await expect(heading).toHaveText('Steer by your sounder');
+  await press('Strike which line');
+  await press(/^left, /);
+  await expect(page.getByText('1 strike', { exact: true })).toBeVisible();
+  expect(await serious(page), 'a pass without a map').toEqual([]);
+  await shot('own-unsounded-pass');
+  for (const [k, at] of [
+    [1, 200],
+    [2, 400],
+    [3, 600],
+  ] as const) {
+    await press('More');
+    await press('More Water where this pass began');
+    await shot(`own-unsounded-more-${k}`);
+    await press(/^Log \d+(\.5)? ft$/);
+    if (k === 3) break;
+    await boatAt(at, 60 * k);
+    await page.waitForTimeout(1500);
+    await press('Turn next pass');
+    await expect(page.getByText(new RegExp(`^Pass ${k + 1}, `))).toBeVisible();
+  }
+  // Three depths, and there is a bed to look at.
+  await expect(page.getByText(/no depths known/)).toHaveCount(0, { timeout: 40_000 });
+  await expect(page.getByRole('img', { name: /^Lane from above/ })).toBeVisible({ timeout: 40_000 });
+  await shot('own-sounded-pass');
 });

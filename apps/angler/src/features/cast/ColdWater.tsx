@@ -6,18 +6,18 @@ import type { CastControl } from './useCast';
 /** Water this cold takes the breath, °C. */
 const coldC = 15;
 
-/** The caution of cold water, where one is on it or beside it. */
-export function ColdWaterNote({ tempC, method, craft, units }: { tempC: number; method: Method; craft: Craft; units: UnitPreference }) {
-  if (tempC > coldC) return null;
+/** The caution of cold water, where one is on it or beside it; null where nobody knows how cold. */
+export function ColdWaterNote({ tempC, method, craft, units }: { tempC: number | null; method: Method; craft: Craft; units: UnitPreference }) {
+  if (tempC !== null && tempC > coldC) return null;
   const [first] = method.hazards({ craft, units } as Parameters<typeof method.hazards>[0]);
   return (
     <Caution
-      headline={`Water ${tempText(tempC, units)}: flotation on`}
+      headline={tempC === null ? 'Take the water for cold: flotation on' : `Water ${tempText(tempC, units)}: flotation on`}
     >{`Cold takes the breath first, then the hands. ${first ? `${first.headline}. ${first.text}` : ''}`}</Caution>
   );
 }
 
 /** The same at a stand. */
 export const ColdWater = ({ control: { settings, method, units } }: { control: CastControl }) => (
-  <ColdWaterNote tempC={settings.temp.value} method={method} craft={settings.craft} units={units} />
+  <ColdWaterNote tempC={settings.temp.by === 'assumed' ? null : settings.temp.value} method={method} craft={settings.craft} units={units} />
 );

@@ -8,8 +8,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import { LineRow, type RowLine } from './LineRow';
-import type { PassControl } from './usePass';
-import { assumedLineMm } from './usePassLines';
+import { assumedLineMm, type PassLines } from './usePassLines';
 
 /** Who says how fast one goes. */
 const speedWords = {
@@ -19,8 +18,8 @@ const speedWords = {
 } as const;
 
 /** Depth of each line, with the line to let out for it; how many lines, and what hangs on them. */
-export function DepthsSheet({ control }: { control: PassControl }) {
-  const { lines, spread, units, troll, legal, setSheet, setLines, drawLines, liftLines, speedMs, speedBy, untried } = control;
+export function DepthsSheet({ control }: { control: PassLines }) {
+  const { lines, spread, units, troll, legal, onClose, setLines, drawLines, liftLines, speedMs, speedBy, untried } = control;
   const rows: RowLine[] =
     lines.length > 0
       ? lines.map((l, k) => ({ id: l.id, name: l.name, depthM: l.depthM, adviceM: spread[k]?.[0] ?? null, k }))
@@ -30,7 +29,7 @@ export function DepthsSheet({ control }: { control: PassControl }) {
     <Sheet
       title={lines.length === 0 ? 'Set the lines' : 'Depths'}
       open
-      onClose={() => setSheet(null)}
+      onClose={onClose}
       footer={
         lines.length === 0 ? (
           <Action

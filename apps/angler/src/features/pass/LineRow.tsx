@@ -7,7 +7,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import type { PassControl } from './usePass';
+import type { PassLines } from './usePassLines';
 
 /** Setting a weight begins here, g. */
 const startMassG = 14;
@@ -33,7 +33,7 @@ export interface RowLine {
 }
 
 /** One line: its depth and the line to let out, what hangs on it, and what one touch of the bed tells. */
-export function LineRow({ row, control }: { row: RowLine; control: PassControl }) {
+export function LineRow({ row, control }: { row: RowLine; control: PassLines }) {
   const { units, troll, setDepth, outFor, baitDepthsOf } = control;
   const { presentations } = usePreferences();
   const [opened, setOpened] = useState<'bait' | 'touch' | null>(null);
@@ -106,7 +106,7 @@ export function LineRow({ row, control }: { row: RowLine; control: PassControl }
 }
 
 /** How deep the water was where a bait touched the bed: from it comes what the bait drags. */
-function Touch({ k, control, stepM, onDone }: { k: number; control: PassControl; stepM: number; onDone: () => void }) {
+function Touch({ k, control, stepM, onDone }: { k: number; control: PassLines; stepM: number; onDone: () => void }) {
   const { units, lines, underM, speedMs, speedBy, touchedBed } = control;
   const [ownM, setOwn] = useState<number | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);

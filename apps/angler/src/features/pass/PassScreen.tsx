@@ -3,7 +3,6 @@ import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { depthHoursText, laneEndText, trollSpeedText } from '@burrow/core/troll';
 import { counted, depthText, tempText } from '@burrow/core/units';
-import { useRouter } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { Pressable, View } from 'react-native';
 import { useGround } from '@/data/ground';
@@ -25,6 +24,7 @@ import type { Ground } from '@/workers/ground.api';
 import { LaneMap } from './LaneMap';
 import { LinesView } from './LinesView';
 import { PassSheets } from './PassSheets';
+import { UnsoundedPass } from './UnsoundedPass';
 import { usePass, type PassControl } from './usePass';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
@@ -34,16 +34,10 @@ export function PassScreen({ outing, pass }: { outing: OutingState; pass: Statio
   const { detail } = useWater();
   const { state } = useLedger();
   const { units } = usePreferences();
-  const router = useRouter();
   const water = detail.data?.value;
   const ground = useGround(water, state.outings, units);
   if (!water || (ground.isPending && !ground.data)) return <Notice title="Drawing the bed" busy />;
-  if (!ground.data)
-    return (
-      <Notice title="No depths to steer by" action={{ label: 'To the water', onPress: () => router.navigate('/water') }}>
-        A lane wants a map of the bed: three soundings make one. Bring them from a file, a sounder’s log, or log each depth you read.
-      </Notice>
-    );
+  if (!ground.data) return <UnsoundedPass outing={outing} pass={pass} water={water} />;
   return <OnPass outing={outing} pass={pass} water={water} ground={ground.data} />;
 }
 

@@ -27,7 +27,7 @@ export function PassSheets({ control, keys, log }: { control: PassControl; keys:
   const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
   return (
     <>
-      {sheet === 'depths' ? <DepthsSheet control={control} /> : null}
+      {sheet === 'depths' ? <DepthsSheet control={{ ...control, onClose: close }} /> : null}
       {sheet === 'more' ? <MorePass control={control} log={log} /> : null}
       <Sheet title="Strike: which line?" open={sheet === 'strike'} onClose={close}>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
@@ -143,7 +143,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
         <Action grow height={64} icon="download" label="Tracks, GPX" onPress={() => void saveTracks()} />
         <Action grow height={64} icon="walk" label="Leave the pass" onPress={() => router.navigate('/water')} />
       </View>
-      <ColdWaterNote tempC={settings.temp.value} method={method} craft={craft === 'kayak' ? 'kayak' : 'boat'} units={units} />
+      <ColdWaterNote tempC={settings.temp.by === 'assumed' ? null : settings.temp.value} method={method} craft={craft === 'kayak' ? 'kayak' : 'boat'} units={units} />
       <CastMeasures outing={outing} station={pass.id} zone={zone} levelM={control.ground.levelM} units={units} onLogged={close} />
       <Text
         size="small"
