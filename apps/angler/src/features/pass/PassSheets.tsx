@@ -9,7 +9,6 @@ import { change, setTroll, usePreferences } from '@/data/preferences';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { RetrieveBeat } from '@/features/cast/RetrieveBeat';
-import { FishSheet } from '@/features/station/FishSheet';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -17,41 +16,28 @@ import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { DepthsSheet } from './DepthsSheet';
+import { StrikeSheets } from './StrikeSheets';
 import type { PassControl } from './usePass';
 
 /** Everything that opens over the pass. */
 export function PassSheets({ control, keys, log }: { control: PassControl; keys: readonly ThumbKey[]; log: ReactNode }) {
   const { outing, pass, zone, sheet, setSheet, lines, answer, units, strike, strikes, here, rows } = control;
   const close = () => setSheet(null);
-  // A fish comes on the line that was struck last.
-  const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
   return (
     <>
       {sheet === 'depths' ? <DepthsSheet control={{ ...control, onClose: close }} /> : null}
       {sheet === 'more' ? <MorePass control={control} log={log} /> : null}
-      <Sheet title="Strike: which line?" open={sheet === 'strike'} onClose={close}>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {lines.map((l) => (
-            <Action key={l.id} grow height={84} label={`${l.name}${l.depthM === null ? '' : `, ${depthText(l.depthM, units)}`}`} onPress={() => void strike(l)} />
-          ))}
-        </View>
-        {lines.length === 0 ? <Text tone="second">No line is out.</Text> : null}
-      </Sheet>
-      <FishSheet
-        open={sheet === 'fish'}
+      <StrikeSheets
+        open={sheet === 'strike' || sheet === 'fish' ? sheet : null}
         onClose={close}
         outing={outing}
+        pass={pass}
         zone={zone}
-        station={pass.id}
-        line={struck?.id}
-        depthM={struck?.depthM ?? null}
-        bottomM={null}
-        airC={null}
-        at={here}
-        onLogged={(id, text) => {
-          control.setSaid({ text, undo: [id] });
-          close();
-        }}
+        lines={lines}
+        strikes={strikes}
+        here={here}
+        onStrike={(line) => void strike(line)}
+        onSaid={control.setSaid}
       />
       <Sheet title={answer.headline} open={sheet === 'why'} onClose={close}>
         <Text>{answer.detail}</Text>

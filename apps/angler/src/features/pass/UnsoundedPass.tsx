@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import { LocalFrame, type LonLat } from '@burrow/core/ground';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { depthHoursText, trollingSpeed, trollSpeedText } from '@burrow/core/troll';
+import { depthHoursText, trollingSpeed, trollSpeedText, type RunningLine } from '@burrow/core/troll';
 import { clamp, clockText, counted, depthText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
@@ -16,7 +16,6 @@ import { useTrack } from '@/data/track';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { FishSheet } from '@/features/station/FishSheet';
 import { LogList } from '@/features/station/LogList';
 import { useLogged } from '@/features/station/useLogged';
 import { usePalette } from '@/theme/theme';
@@ -28,6 +27,7 @@ import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
 import { useSize } from '@/ui/useSize';
 import { useWakeLock } from '@/ui/useWakeLock';
 import { DepthsSheet } from './DepthsSheet';
+import { StrikeSheets } from './StrikeSheets';
 import { usePassLines } from './usePassLines';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
@@ -54,21 +54,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   const band = own ?? assumedBand;
   const running = usePassLines({ outing, pass, water, band, waterM: null, speedMs, nowMs: now, scope, log });
   const { lines, strikes, rows } = running;
-  const where = here === null ? {} : { at: [here[0], here[1]] as [number, number] };
-  const strike = (line: (typeof lines)[number]) =>
-    log(`Strike, ${line.name}`, [
-      {
-        kind: 'reaction',
-        body: {
-          station: pass.id,
-          reaction: 'bite',
-          line: line.id,
-          ...(line.depthM === null ? {} : { depthM: line.depthM }),
-          ...where,
-          ...(speedBy === 'measured' ? { speedMs: Math.round(100 * speedMs) / 100 } : {}),
-        },
-      },
-    ]);
+  const strike = (line: RunningLine) => running.strike(line, { at: here, speedMs: speedBy === 'measured' ? speedMs : null });
   const turnRound = async () => {
     await flush();
     await running.nextPass(here ?? pass.at);
@@ -88,7 +74,6 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   ];
   const measuredC = outing.temperatures.at(-1)?.tempC;
   const passes = new Set(outing.stations.filter((s) => s.kind === pass.kind).map((s) => s.id));
-  const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
   const unitM = metresPerDepthUnit(units);
   const moveBand = (end: 'fromM' | 'toM', d: 1 | -1) => {
     const moved = { ...band, [end]: Math.max(0.2, band[end] + d * unitM * (units.depth === 'ft' ? 2 : 0.5)) };
@@ -131,29 +116,17 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
       </View>
       <ThumbBar keys={keys} label="What you did and what happened" />
       {sheet === 'depths' ? <DepthsSheet control={{ ...running, speedMs, speedBy, underM: null, onClose: close }} /> : null}
-      <Sheet title="Strike: which line?" open={sheet === 'strike'} onClose={close}>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {lines.map((l) => (
-            <Action key={l.id} grow height={84} label={`${l.name}${l.depthM === null ? '' : `, ${depthText(l.depthM, units)}`}`} onPress={() => void strike(l)} />
-          ))}
-        </View>
-        {lines.length === 0 ? <Text tone="second">No line is out.</Text> : null}
-      </Sheet>
-      <FishSheet
-        open={sheet === 'fish'}
+      <StrikeSheets
+        open={sheet === 'strike' || sheet === 'fish' ? sheet : null}
         onClose={close}
         outing={outing}
+        pass={pass}
         zone={zone}
-        station={pass.id}
-        line={struck?.id}
-        depthM={struck?.depthM ?? null}
-        bottomM={null}
-        airC={null}
-        at={here}
-        onLogged={(id, text) => {
-          setSaid({ text, undo: [id] });
-          close();
-        }}
+        lines={lines}
+        strikes={strikes}
+        here={here}
+        onStrike={(line) => void strike(line)}
+        onSaid={setSaid}
       />
       {sheet === 'more' ? (
         <Sheet title={`Pass ${pass.label}`} open onClose={close}>

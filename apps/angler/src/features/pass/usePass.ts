@@ -112,24 +112,13 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   });
 
   const turning = turn && place && place.alongM >= turn.fromM ? turn.side : null;
-  const where = here === null ? {} : { at: [here[0], here[1]] as [number, number] };
   const strike = (line: RunningLine) =>
-    log(`Strike, ${line.name}`, [
-      {
-        kind: 'reaction',
-        body: {
-          station: pass.id,
-          reaction: 'bite',
-          line: line.id,
-          ...(line.depthM === null ? {} : { depthM: line.depthM }),
-          ...where,
-          ...(underM === null ? {} : { bottomM: underM }),
-          // Only what was known: a lane without a position tells no turn, and a speed that is assumed is none.
-          ...(place === null ? {} : { turn: turning === null ? 'straight' : turning === line.side ? 'inside' : 'outside' }),
-          ...(speedBy === 'measured' ? { speedMs: Math.round(100 * speedMs) / 100 } : {}),
-        },
-      },
-    ]);
+    running.strike(line, {
+      at: here,
+      bottomM: underM,
+      speedMs: speedBy === 'measured' ? speedMs : null,
+      ...(place === null ? {} : { turn: turning === null ? 'straight' : turning === line.side ? 'inside' : 'outside' }),
+    });
   const turnRound = async () => {
     await flush();
     setReversed(!isReversed);

@@ -1,6 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import type { LonLat } from '@burrow/core/ground';
-import type { OutingState, StationState } from '@burrow/core/ledger';
+import type { LineTurn, OutingState, StationState } from '@burrow/core/ledger';
 import {
   baitDepths,
   bitesOf,
@@ -144,6 +144,23 @@ export function usePassLines({ outing, pass, water, band, waterM, speedMs, nowMs
       'Lines in',
       lines.map((l): Thing => ({ kind: 'line-up', body: { line: l.id } })),
     );
+  /** A strike on a line with what was known of it: a speed that is assumed is none, and without a place on the lane there is no turn. */
+  const strike = (line: RunningLine, known: { at: LonLat | null; speedMs: number | null; bottomM?: number | null; turn?: LineTurn }) =>
+    log(`Strike, ${line.name}`, [
+      {
+        kind: 'reaction',
+        body: {
+          station: pass.id,
+          reaction: 'bite',
+          line: line.id,
+          ...(line.depthM === null ? {} : { depthM: line.depthM }),
+          ...(known.at === null ? {} : { at: [known.at[0], known.at[1]] }),
+          ...(known.bottomM == null ? {} : { bottomM: known.bottomM }),
+          ...(known.turn === undefined ? {} : { turn: known.turn }),
+          ...(known.speedMs === null ? {} : { speedMs: cm(known.speedMs) }),
+        },
+      },
+    ]);
   /** Ends this pass and begins the next from a place, the same lines running on. */
   const nextPass = (begin: LonLat) => {
     const next = newId();
@@ -186,6 +203,7 @@ export function usePassLines({ outing, pass, water, band, waterM, speedMs, nowMs
     touchedBed,
     drawLines,
     liftLines,
+    strike,
     nextPass,
     baitDepthsOf: (k: number, lineOutM: number, secondAboveM: number | null) => {
       const rig = rigAt(k);

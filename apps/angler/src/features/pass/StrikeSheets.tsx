@@ -1,0 +1,57 @@
+import type { LonLat } from '@burrow/core/ground';
+import type { OutingState, StationState } from '@burrow/core/ledger';
+import type { PassStrike, RunningLine } from '@burrow/core/troll';
+import { depthText } from '@burrow/core/units';
+import { View } from 'react-native';
+import { usePreferences } from '@/data/preferences';
+import { FishSheet } from '@/features/station/FishSheet';
+import { Action } from '@/ui/Action';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+
+interface Props {
+  open: 'strike' | 'fish' | null;
+  onClose: () => void;
+  outing: OutingState;
+  pass: StationState;
+  zone: string;
+  lines: readonly RunningLine[];
+  strikes: readonly PassStrike[];
+  here: LonLat | null;
+  onStrike: (line: RunningLine) => void;
+  onSaid: (said: { text: string; undo: string[] }) => void;
+}
+
+/** Which line was struck, and what came on it: a fish comes on the line that was struck last. */
+export function StrikeSheets({ open, onClose, outing, pass, zone, lines, strikes, here, onStrike, onSaid }: Props) {
+  const { units } = usePreferences();
+  const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
+  return (
+    <>
+      <Sheet title="Strike: which line?" open={open === 'strike'} onClose={onClose}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {lines.map((l) => (
+            <Action key={l.id} grow height={84} label={`${l.name}${l.depthM === null ? '' : `, ${depthText(l.depthM, units)}`}`} onPress={() => onStrike(l)} />
+          ))}
+        </View>
+        {lines.length === 0 ? <Text tone="second">No line is out.</Text> : null}
+      </Sheet>
+      <FishSheet
+        open={open === 'fish'}
+        onClose={onClose}
+        outing={outing}
+        zone={zone}
+        station={pass.id}
+        line={struck?.id}
+        depthM={struck?.depthM ?? null}
+        bottomM={null}
+        airC={null}
+        at={here}
+        onLogged={(id, text) => {
+          onSaid({ text, undo: [id] });
+          onClose();
+        }}
+      />
+    </>
+  );
+}
