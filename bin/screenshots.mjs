@@ -107,7 +107,7 @@ try {
   await page.getByRole('radio', { name: 'Fish expected' }).click();
   await page.getByRole('button', { name: 'Done' }).click();
   await page.waitForTimeout(1500);
-  await page.getByRole('button', { name: 'Start outing' }).click();
+  await page.getByRole('button', { name: 'Start outing', exact: true }).click();
   await page.getByRole('button', { name: 'Drill here' }).click();
   await page.getByRole('button', { name: 'Hole is drilled' }).click();
   await page.getByRole('button', { name: /^Line down/ }).click();

@@ -2,7 +2,6 @@ import { expect } from '@playwright/test';
 import { test } from './stack';
 
 test('a morning at Verrin by boat: outlook, map, spot, drift, no ice asked, season', async ({ demo: page, stack }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto(`${stack.url}/gear`);
   await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();

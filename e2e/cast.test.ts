@@ -9,7 +9,6 @@ const shotsOf = (page: Page) => async (name: string) => {
 };
 
 test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the network cut half way, the next stand, season', async ({ demo: page, stack, context }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 390, height: 844 });
   const shot = shotsOf(page);
   const heading = page.getByRole('heading', { level: 1 });
@@ -117,7 +116,6 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
 });
 
 test('Verrin by kayak, wide: the band, the order of casts, a school followed straight down and back, the level of the water', async ({ demo: page, stack }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 1280, height: 800 });
   const shot = shotsOf(page);
   const heading = page.getByRole('heading', { level: 1 });

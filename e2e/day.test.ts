@@ -53,7 +53,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
   await test.step('Water shows the bed, starts an outing and drills where tapped', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
     await expect(page.getByRole('heading', { name: /^Start at the foot of the/ })).toBeVisible();
-    await page.getByRole('button', { name: 'Start outing' }).click();
+    await page.getByRole('button', { name: 'Start outing', exact: true }).click();
     const map = page.getByRole('application');
     const box = (await map.boundingBox())!;
     await map.click({ position: { x: box.width * 0.62, y: box.height * 0.52 } });
@@ -204,7 +204,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await expect(page.getByRole('button', { name: 'Drill here' })).toBeVisible();
     await page.getByRole('button', { name: 'End outing' }).click();
     await page.getByRole('link', { name: 'Water' }).click();
-    await expect(page.getByRole('button', { name: 'Start outing' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Start outing', exact: true })).toBeVisible();
     await expect.poll(async () => (await stack.query('SELECT count(*)::int AS n FROM outing WHERE ended_at IS NULL'))[0].n).toBe(0);
   });
 });

@@ -6,7 +6,6 @@ import { drillOnce, jigDepth, test } from './stack';
 test.beforeEach(async ({ demo: page }) => page.setViewportSize({ width: 390, height: 844 }));
 
 test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what they told us, and the reading kept as a log that plays', async ({ demo: page, stack }, info) => {
-  test.setTimeout(240_000);
   await drillOnce(page, stack.url);
   const lower = page.getByRole('button', { name: /^Line down/ });
   if (await lower.isVisible()) await lower.click();
@@ -122,7 +121,6 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
 });
 
 test('a practice drill: the learner moves, strikes, logs, and goes through each decision; progress is kept in the ledger', async ({ demo: page, stack }) => {
-  test.setTimeout(180_000);
   await page.goto(`${stack.url}/practice`);
   await page.getByRole('slider', { name: 'Jig depth' }).waitFor();
   const before = await jigDepth(page);

@@ -18,7 +18,6 @@ async function expectHonest(page: Page, where: string): Promise<void> {
 }
 
 test('a stranger with a lake, weather and a flasher of their own: from signing up to the outing’s summary in under thirty taps', async ({ page, stack, context }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 390, height: 844 });
   await context.grantPermissions(['geolocation']);
   const standAt = (dx: number, dy: number) => context.setGeolocation({ longitude: -93.4 + dx / 75_000, latitude: 46.2 + dy / 111_195, accuracy: 4 });

@@ -20,7 +20,6 @@ async function saved(page: Page, button: string): Promise<string> {
 }
 
 test('a new user with a water of one’s own: nothing measured is called measured, and nothing is simulated', async ({ page, stack }) => {
-  test.setTimeout(180_000);
   await ownWater(page, stack.url, 'Bo');
 
   await test.step('Outlook says that there is no weather and that the ice is not measured', async () => {
@@ -112,7 +111,6 @@ function tenDays(nowMs: number): string {
 }
 
 test('weather from a file: what is wrong is said, what is read is looked at first, and it can be forgotten', async ({ page, stack }) => {
-  test.setTimeout(120_000);
   await ownWater(page, stack.url, 'Cy');
   await page.getByRole('link', { name: 'Outlook' }).click();
   const bring = async (label: string, name: string, text: string) => {
@@ -193,7 +191,6 @@ test('the river and the drain of the demo get no walk over ice, and only their o
 });
 
 test('a water is renamed, gets soundings whose unit is checked against what is known, is copied, deleted and brought back', async ({ page, stack }) => {
-  test.setTimeout(120_000);
   await ownWater(page, stack.url, 'Di');
   const open = async (name: string) => page.getByRole('button', { name: `Change ${name}` }).click();
   await open('Little Hollow');
@@ -228,7 +225,6 @@ test('a water is renamed, gets soundings whose unit is checked against what is k
 });
 
 test('a flasher by its address and a recorded log: each says what it is, and nothing stands in for one that is silent', async ({ demo: page, stack }) => {
-  test.setTimeout(120_000);
   await page.setViewportSize({ width: 390, height: 844 });
   await drillOnce(page, stack.url);
   const choose = async (kind: string) => {

@@ -9,7 +9,6 @@ test.use({ serviceWorkers: 'allow' });
 const shots = process.env.SHOTS;
 
 test('the pole and a pass on a pond of one’s own, without weather, the network cut from the peg on', async ({ page, stack, context }) => {
-  test.setTimeout(180_000);
   await ownWater(page, stack.url, 'Ways');
   const shot = async (name: string) => {
     if (shots) await page.screenshot({ path: `${shots}/${name}.png` });
@@ -98,7 +97,6 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
 });
 
 test('a pass on a reservoir without a chart: steered by the sounder, logged all the same, and a map comes of three depths', async ({ page, stack, context }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 390, height: 844 });
   await context.grantPermissions(['geolocation']);
   const boatAt = (dx: number, dy: number) => context.setGeolocation({ longitude: -93.4 + dx / 75_000, latitude: 46.2 + dy / 111_195, accuracy: 4 });
@@ -128,6 +126,7 @@ test('a pass on a reservoir without a chart: steered by the sounder, logged all 
   await press('Begin the pass');
   await expect(heading).toHaveText('Set the lines');
   await expect(page.getByText(/assumed: set it under More/)).toBeVisible();
+  await page.evaluate(() => navigator.serviceWorker.ready);
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Set the lines' }).click();
   await press(/^Lines out at /);

@@ -13,7 +13,6 @@ const shotsOf = (page: Page) => async (name: string) => {
 const begin = { longitude: -140.1478, latitude: 47.0915, accuracy: 5 };
 
 test('a pass on Verrin: lines spread, a lane followed by position, a strike, the turn, the network cut, the track kept', async ({ demo: page, stack, context }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 390, height: 844 });
   const shot = shotsOf(page);
   const heading = page.getByRole('heading', { level: 1 });
@@ -45,6 +44,7 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
     expect(await serious(page), 'depths').toEqual([]);
     await shot('pass-depths');
     await page.getByRole('button', { name: /^Lines out at / }).click();
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeVisible();
     await expect(heading).toHaveText(/^(Hold|Turn|Steer)/, { timeout: 60_000 });
     await shot('pass-phone');
     expect(await serious(page), 'the pass').toEqual([]);
@@ -141,7 +141,6 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
 });
 
 test('the pass, wide and without a position: touched on the map, keys, hours by depth', async ({ demo: page, stack }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 1280, height: 800 });
   const shot = shotsOf(page);
   const heading = page.getByRole('heading', { level: 1 });

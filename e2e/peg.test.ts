@@ -15,7 +15,6 @@ async function plumb(page: Page, depths: readonly number[]) {
 }
 
 test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed, two swims, the network cut, a swap, the bag, rain', async ({ demo: page, stack, context }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 390, height: 844 });
   const shot = shotsOf(page);
   const heading = page.getByRole('heading', { level: 1 });
@@ -140,7 +139,6 @@ test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed
 });
 
 test('Perrow Pool, wide: a still water where fish are used to bait, two swims, keys, the bag by class', async ({ demo: page, stack }) => {
-  test.setTimeout(180_000);
   await page.setViewportSize({ width: 1280, height: 800 });
   const shot = shotsOf(page);
   const heading = page.getByRole('heading', { level: 1 });

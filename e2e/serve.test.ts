@@ -30,7 +30,6 @@ async function serve(args: string[], env: Record<string, string>): Promise<{ chi
 }
 
 test('run for real: no demo, reachable on the address set, restarted, backed up, restored into another cluster', async ({ page }) => {
-  test.setTimeout(180_000);
   const [home, other, port] = [folder(), folder(), await freePort()];
   const settings = path.join(home, 'settings.env');
   writeFileSync(settings, `# Own\nPORT=${port}\nHOST=0.0.0.0\nDATA_DIR=${home}\nLOG_LEVEL=warn\nPROCESSES=2\n`);

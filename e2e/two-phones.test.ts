@@ -38,7 +38,7 @@ test('two phones on one outing come to the same, and what one takes back is gone
   }
   await expect.poll(async () => (await stack.query(`SELECT count(*)::int AS n ${underWay}`))[0].n).toBe(0);
   const [{ undone }] = await stack.query("SELECT count(*)::int AS undone FROM event WHERE kind = 'undone'");
-  await first.getByRole('button', { name: 'Start outing' }).click();
+  await first.getByRole('button', { name: 'Start outing', exact: true }).click();
   await first.getByRole('button', { name: 'Drill here' }).click();
   await first.getByRole('button', { name: 'Hole is drilled' }).click();
   await first.getByRole('button', { name: /^Line down/ }).click();

@@ -3,7 +3,7 @@ import { methodOf, usualMethod, type StationPicture } from '@burrow/core/methods
 import { clockText, spanText, tempText } from '@burrow/core/units';
 import { findFronts, findPhases, phaseAtInstant, weatherAt } from '@burrow/core/weather';
 import { Link, usePathname, type Href } from 'expo-router';
-import { useMemo, type ReactNode } from 'react';
+import { useEffect, useMemo, type ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { useNow } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
@@ -37,6 +37,11 @@ export function Shell({ children }: { children: ReactNode }) {
   const outing = useOuting();
   const { place: third, picture } = useStationMethod();
   const atHole = path === '/hole' && outing?.currentStation != null;
+  useEffect(() => {
+    // What an undo and a text field are made of is fetched once the first page stands: later there may be no signal.
+    const later = setTimeout(() => void import('@/features/with-paper').catch(() => undefined), 2500);
+    return () => clearTimeout(later);
+  }, []);
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: palette.ground }}>
       {wide ? <Rail path={path} /> : null}
