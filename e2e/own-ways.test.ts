@@ -155,4 +155,9 @@ test('a pass on a reservoir without a chart: steered by the sounder, logged all 
   await expect(page.getByText(/no depths known/)).toHaveCount(0, { timeout: 40_000 });
   await expect(page.getByRole('img', { name: /^Lane from above/ })).toBeVisible({ timeout: 40_000 });
   await shot('own-sounded-pass');
+  await context.setOffline(false);
+  await page.getByRole('link', { name: 'Leave the pass for the map' }).click();
+  await press('End outing');
+  await expect(page.getByText(/^3 passes, /)).toBeVisible();
+  await expect.poll(async () => (await stack.query("SELECT count(*)::int AS n FROM outing WHERE method = 'troll' AND ended_at IS NULL"))[0].n).toBe(0);
 });

@@ -1,3 +1,10 @@
 import { OutlookScreen } from '@/features/outlook/OutlookScreen';
+import { ScreenGuard } from '@/ui/ScreenGuard';
 
-export default OutlookScreen;
+export default function OutlookRoute() {
+  return (
+    <ScreenGuard>
+      <OutlookScreen />
+    </ScreenGuard>
+  );
+}

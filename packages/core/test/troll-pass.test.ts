@@ -4,6 +4,7 @@ import {
   depthBandM,
   depthHoursText,
   depthInTurn,
+  fastestTrollMs,
   fishedDepths,
   hoursByDepth,
   hoursTogether,
@@ -182,6 +183,18 @@ describe('what to run and where to steer', () => {
     expect(detail).toMatch(/^Through 60°\. The right line runs inside: .* deeper\. 1\.2 m clear/);
     expect(say({ place: place(199) }).headline).toBe('Turn right now, 6.5 m');
     expect(say({ place: place(199) }).toTurnS).toBeNull();
+  });
+
+  test('at the fastest that counts as trolling no turn asks for more than the model has', () => {
+    const rig = { lure: { massG: 28, material: 'lead', shape: 'sphere' }, lineMm: 0.25 } as const;
+    const line: RunningLine = { id: 'a', name: 'left', side: 'left', besideM: 8, depthM: 4, lineOutM: 30, rig };
+    for (const speedMs of [0.3, 2, fastestTrollMs])
+      for (const turnM of [5, 8, 15, 60])
+        for (const side of ['left', 'right'] as const) {
+          const depthM = depthInTurn(line, speedMs, turnM, side)!;
+          expect(depthM).toBeGreaterThan(0);
+          expect(depthM).toBeLessThan(30);
+        }
   });
 
   test('inside a turn a line runs deeper, outside shallower; of an unknown weight nothing is said', () => {

@@ -1,5 +1,6 @@
 import { lazy, Suspense, type ComponentType } from 'react';
 import { Notice } from '@/ui/Notice';
+import { ScreenGuard } from '@/ui/ScreenGuard';
 import type * as Screens from './field-screens';
 
 /** A screen that is loaded when it is opened, with what is shown while it comes. */
@@ -7,9 +8,11 @@ function opened(name: keyof typeof Screens): ComponentType {
   const Screen = lazy(() => import('./field-screens').then((screens) => ({ default: screens[name] })));
   return function Opened() {
     return (
-      <Suspense fallback={<Notice title="Coming up" busy />}>
-        <Screen />
-      </Suspense>
+      <ScreenGuard>
+        <Suspense fallback={<Notice title="Coming up" busy />}>
+          <Screen />
+        </Suspense>
+      </ScreenGuard>
     );
   };
 }

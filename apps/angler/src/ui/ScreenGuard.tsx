@@ -5,7 +5,10 @@ interface State {
   error: Error | null;
 }
 
-/** Holds a screen that fails: the rest of the app stays, and what was logged is on the phone already. */
+/**
+ * Holds a screen that fails: the rest of the app stays, and what was logged is on the phone already. It stands within the place of its screen:
+ * about all of them it would take the navigator out with the screen, which then forgets where it was.
+ */
 export class ScreenGuard extends Component<{ children: ReactNode }, State> {
   override state: State = { error: null };
 

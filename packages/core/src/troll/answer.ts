@@ -1,6 +1,6 @@
 import { clockText, counted, depthText, distanceText, liftText, metresPerFoot, type UnitPreference } from '../units';
 import type { Lane, LaneTurn } from './lane';
-import { trolledLine, speedInTurn, type TrolledRig } from './line';
+import { fastestMs, trolledLine, speedInTurn, type TrolledRig } from './line';
 import type { LanePlace } from './steer';
 import { turnAhead } from './steer';
 import type { DepthHours } from './from-log';
@@ -22,7 +22,8 @@ export interface RunningLine {
 export function depthInTurn(line: RunningLine, speedMs: number, turnM: number, side: 'left' | 'right'): number | null {
   if (line.rig === null || line.lineOutM === null) return null;
   const beside = Math.min(line.besideM, 0.9 * turnM);
-  return trolledLine(line.rig, line.lineOutM, speedInTurn(speedMs, beside, turnM, line.side === side ? 'inside' : 'outside')).depthM;
+  // Fast in a tight turn the outer line leaves the range of the model: it is drawn as at its edge.
+  return trolledLine(line.rig, line.lineOutM, Math.min(fastestMs, speedInTurn(speedMs, beside, turnM, line.side === side ? 'inside' : 'outside'))).depthM;
 }
 
 export interface PassQuery {

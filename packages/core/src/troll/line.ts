@@ -4,7 +4,7 @@ import { interpolate, requireWithin } from '../units';
 /** Line that is let out at most, m: past it neither the model nor the angler knows where the bait is. */
 export const mostLineM = 200;
 /** Fastest that is reckoned with, m/s. */
-const fastestMs = 5;
+export const fastestMs = 5;
 /** Drag coefficient times area of what is drawn, m², at most. */
 const mostDragM2 = 0.1;
 

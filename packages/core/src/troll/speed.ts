@@ -12,7 +12,7 @@ export interface PhoneFix {
 /** Fixes are compared over so long, s: less, and their error is larger than the way; more, and the boat has turned. */
 const [leastS, mostS] = [10, 60] as const;
 /** Faster is no trolling: the boat runs to the next place, m/s. */
-export const fastestTrollMs = 5;
+export const fastestTrollMs = 4;
 
 /**
  * Speed over the ground, m/s, estimated from the places a phone reported, newest last: the straight way over the longest stretch of 10 to 60 s.

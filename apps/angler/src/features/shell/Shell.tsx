@@ -12,7 +12,6 @@ import { isNone, useOuting, useWater, useWeather } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { phaseWords } from '@/features/outlook/ribbon/words';
 import { Icon, type IconName } from '@/ui/icon/Icon';
-import { ScreenGuard } from '@/ui/ScreenGuard';
 import { Text } from '@/ui/Text';
 
 /** The third place is called after the way one fishes now. */
@@ -47,9 +46,7 @@ export function Shell({ children }: { children: ReactNode }) {
       {wide ? <Rail path={path} /> : null}
       <View role="main" style={{ flex: 1, minHeight: 0 }}>
         <StatusLine back={!wide && atHole} gear={!wide} />
-        <View style={{ flex: 1, minHeight: 0 }}>
-          <ScreenGuard key={path}>{children}</ScreenGuard>
-        </View>
+        <View style={{ flex: 1, minHeight: 0 }}>{children}</View>
       </View>
       {wide || atHole ? null : (
         <View
