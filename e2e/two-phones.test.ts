@@ -8,7 +8,7 @@ async function secondPhone(page: Page, url: string): Promise<Page> {
     .browser()!
     .newContext({ viewport: { width: 390, height: 844 }, serviceWorkers: 'block' });
   const other = await context.newPage();
-  await other.addInitScript(() => localStorage.setItem('burrow.preferences', JSON.stringify({ theme: 'day' })));
+  await other.addInitScript(() => localStorage.setItem('burrow.preferences', JSON.stringify({ theme: 'day', water: 'tamber-lake' })));
   await other.goto(url);
   await other.getByRole('button', { name: 'Enter the demo' }).click();
   await other.getByRole('heading', { name: /^Be over them/ }).waitFor();
