@@ -100,6 +100,7 @@ export async function startStack(options) {
     /** Ends the server hard, as a lost network or a crash would. */
     const killServer = () =>
       new Promise((resolve) => {
+        if (server.exitCode !== null || server.signalCode !== null) return resolve();
         server.once('exit', resolve);
         server.kill('SIGKILL');
       });

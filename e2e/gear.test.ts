@@ -55,7 +55,6 @@ test('a rule card is written for a water, and said before a fish is kept; a look
   await page.getByRole('button', { name: 'Change Tamber Lake' }).click();
   await page.getByRole('button', { name: 'Its rule card' }).click();
   await expect(page.getByText('Your notes, not the law')).toBeVisible();
-  // A fish that no other test keeps: the water is theirs too.
   await page.getByRole('radio', { name: 'Bluegill', exact: true }).click();
   await page.getByRole('button', { name: 'More Bluegill a day' }).click();
   await page.getByRole('button', { name: 'More Shortest that may be kept' }).click();
