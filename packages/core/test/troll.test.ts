@@ -1,28 +1,22 @@
 import fc from 'fast-check';
-import { CastWater, type Spot } from '../src/casting';
-import { buildDepthMap, LocalFrame, type LonLat, type Sounding } from '../src/ground';
+import type { Spot } from '../src/casting';
 import {
   baitDepths,
-  deepNear,
   depthBelief,
   dragOfTouch,
   driftLane,
   lineOut,
   mostLineM,
   placeOnLane,
-  planLane,
   reversed,
   speedInTurn,
-  spotAlong,
   spreadDepths,
-  startWithinM,
-  tightestTurn,
   trolledLine,
   turnAhead,
   windDrift,
   type TrolledRig,
 } from '../src/troll';
-import { seededRandom } from '../src/units';
+import { soundedBed } from './sounded-bed';
 
 const lead = (massG: number, lineMm: number): TrolledRig => ({ lure: { massG, material: 'lead', shape: 'sphere' }, lineMm });
 
@@ -105,89 +99,6 @@ describe('line', () => {
   });
 });
 
-/** A bed given by a function, sounded on a grid, within a ring of half sides. */
-function bedOf(depth: (x: number, y: number) => number, half: number, apart = 6, turns = 4): { water: CastWater; frame: LocalFrame } {
-  const frame = new LocalFrame(-140, 47);
-  const ring =
-    turns === 4
-      ? ([
-          [-half, -half],
-          [half, -half],
-          [half, half],
-          [-half, half],
-          [-half, -half],
-        ] as const)
-      : Array.from({ length: turns + 1 }, (_, k) => [half * Math.cos((k / turns) * 2 * Math.PI), half * Math.sin((k / turns) * 2 * Math.PI)] as const);
-  const soundings: Sounding[] = [];
-  for (let x = -half + apart / 2; x < half; x += apart)
-    for (let y = -half + apart / 2; y < half; y += apart)
-      if (turns === 4 || Math.hypot(x, y) < half - 1) soundings.push({ at: frame.toLonLat(x, y), depthM: Math.max(0, depth(x, y)) });
-  return {
-    water: new CastWater(
-      buildDepthMap(
-        ring.map(([x, y]): LonLat => frame.toLonLat(x, y)),
-        soundings,
-      ),
-    ),
-    frame,
-  };
-}
-
-const depthsAlong = (water: CastWater, spots: readonly Spot[], length: number) =>
-  Array.from({ length: Math.floor(length / 0.5) }, (_, k) => spotAlong(spots, k * 0.5)).map((s) => water.depth(s.x, s.y));
-
-describe('lane', () => {
-  const cone = bedOf((x, y) => 20 * (1 - Math.hypot(x, y) / 150), 150, 7, 60);
-
-  test('over a cone it is a circle that holds the depth, clear of the bed and no tighter than asked', () => {
-    const { water, frame } = cone;
-    const start = water.spot(frame.toLonLat(90, 0));
-    const lane = planLane(water, { band: { fromM: 7, toM: 9 }, baitM: 4, clearanceM: 1, turnM: 20, lengthM: 500, start });
-    expect(lane.inBandShare).toBeGreaterThanOrEqual(0.95);
-    expect(lane.leastClearanceM).toBeGreaterThanOrEqual(1);
-    expect(lane.tightestTurnM).toBeGreaterThanOrEqual(20);
-    expect(Math.abs(lane.lengthM - 500) / 500).toBeLessThan(0.1);
-    expect(Math.hypot(lane.spots[0].x - start.x, lane.spots[0].y - start.y)).toBeLessThanOrEqual(startWithinM);
-    expect(Math.min(...depthsAlong(water, lane.spots, lane.lengthM))).toBeGreaterThanOrEqual(5);
-    const radii = lane.spots.map((s) => Math.hypot(s.x - cone.water.spot(frame.toLonLat(0, 0)).x, s.y - cone.water.spot(frame.toLonLat(0, 0)).y));
-    expect(Math.max(...radii) - Math.min(...radii)).toBeLessThan(20);
-  });
-
-  test('along a straight edge it runs along the contour', () => {
-    const { water } = bedOf((x, y) => 6 + (y + 90) / 15, 90);
-    const lane = planLane(water, { band: { fromM: 9, toM: 10 }, baitM: 5, clearanceM: 1, turnM: 15, lengthM: 140, start: null });
-    expect(lane.inBandShare).toBeGreaterThanOrEqual(0.99);
-    expect(lane.turns).toEqual([]);
-  });
-
-  test('twenty shores of another making: clearance never broken, turns kept; five of them near what three times as many ways find', () => {
-    for (let seed = 0; seed < 20; seed++) {
-      const random = seededRandom(500 + seed);
-      const bumps = Array.from({ length: 6 }, () => ({ x: 240 * (random() - 0.5), y: 240 * (random() - 0.5), r: 25 + 40 * random(), h: 8 * (random() - 0.35) }));
-      const { water } = bedOf((x, y) => 9 + 0.03 * x + bumps.reduce((s, b) => s + b.h * Math.exp(-((x - b.x) ** 2 + (y - b.y) ** 2) / b.r ** 2), 0), 130, 8);
-      const query = { band: { fromM: 7, toM: 9.5 }, baitM: 4 + 2 * random(), clearanceM: 0.8, turnM: 12 + 10 * random(), lengthM: 260, start: null };
-      const lane = planLane(water, query, seed < 5 ? undefined : 600);
-      expect(lane.leastClearanceM).toBeGreaterThanOrEqual(query.clearanceM);
-      expect(Math.min(...depthsAlong(water, lane.spots, lane.lengthM))).toBeGreaterThanOrEqual(query.baitM + query.clearanceM - 1e-6);
-      expect(lane.tightestTurnM).toBeGreaterThanOrEqual(query.turnM);
-      expect(tightestTurn(lane.spots, query.turnM)).toBeCloseTo(lane.tightestTurnM, 6);
-      if (seed < 5) expect(lane.inBandShare).toBeGreaterThanOrEqual(0.8 * planLane(water, query, 15_000).inBandShare);
-    }
-  }, 120_000);
-
-  test('where no bait clears the bed, and where there is no room, it says so', () => {
-    const { water, frame } = cone;
-    expect(() => planLane(water, { band: { fromM: 1, toM: 2 }, baitM: 25, clearanceM: 1, turnM: 15, lengthM: 100, start: null })).toThrow(/expected water of 26\.1 m/);
-    expect(() => planLane(water, { band: { fromM: 1, toM: 2 }, baitM: 10, clearanceM: 1, turnM: 15, lengthM: 100, start: water.spot(frame.toLonLat(130, 0)) })).toThrow(
-      /within 30 m of the start/,
-    );
-    expect(() => planLane(water, { band: { fromM: 1, toM: 2 }, baitM: 18, clearanceM: 0.5, turnM: 40, lengthM: 300, start: null })).toThrow(/expected room for a lane of 300 m/);
-    const deep = deepNear(water, water.spot(frame.toLonLat(130, 0)), 8, 200)!;
-    expect(water.depth(deep.x, deep.y)).toBeGreaterThanOrEqual(8);
-    expect(deepNear(water, water.spot(frame.toLonLat(130, 0)), 30, 200)).toBeNull();
-  });
-});
-
 describe('steering', () => {
   const spots: Spot[] = Array.from({ length: 101 }, (_, k) => ({ x: k, y: 0 }));
 
@@ -214,7 +125,7 @@ describe('steering', () => {
     expect(windDrift(5, 250, 'boat')).toMatchObject({ towardDeg: 70 });
     expect(windDrift(8, 0, 'kayak').speedMs).toBeGreaterThan(windDrift(4, 0, 'kayak').speedMs);
     expect(windDrift(8, 0, 'with-sock').speedMs).toBeLessThan(windDrift(8, 0, 'boat').speedMs);
-    const { water, frame } = bedOf((x) => 8 - x / 20, 100);
+    const { water, frame } = soundedBed((x) => 8 - x / 20, 100);
     const drift = driftLane(water, water.spot(frame.toLonLat(-80, 0)), { windMs: 5, fromDeg: 270 }, 'boat', { fromM: 6, toM: 12 }, 4, 5, 400)!;
     expect(drift.leastClearanceM).toBeGreaterThanOrEqual(1);
     expect(drift.lengthM).toBeGreaterThan(100);
