@@ -132,6 +132,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   await shot('piece-dive');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('Deep crank', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Tie on', exact: true }).last().click();
   await page.getByRole('link', { name: 'Outlook' }).click();
   await page.getByRole('radio', { name: 'Smallmouth' }).click({ timeout: 40_000 });
   await page.getByRole('radio', { name: 'Kayak' }).click();

@@ -285,16 +285,16 @@ describe('Season', () => {
 });
 
 describe('Gear', () => {
-  test('a presentation is tied on, taken out and put back; the last one stays', async () => {
+  test('a presentation is tied on, taken out and put back; an empty box says that the log knows no bait', async () => {
     show(<GearScreen />);
     await userEvent.press(screen.getByText('Tie on'));
     expect(screen.getByText(/^on the line/)).toBeTruthy();
     await userEvent.press(screen.getByLabelText('Take out Tungsten'));
     expect(screen.queryByText('Tungsten')).toBeNull();
-    fireEvent.press(screen.getByLabelText('Take out Spoon'));
+    await userEvent.press(screen.getByLabelText('Take out Spoon'));
+    expect(screen.getByText(/^The box is empty/)).toBeTruthy();
+    await userEvent.press(screen.getByText('Put back Spoon'));
     expect(screen.getByText('Spoon')).toBeTruthy();
-    await userEvent.press(screen.getByText('Put back Tungsten'));
-    expect(screen.getByText('Tungsten')).toBeTruthy();
   });
 
   test('the least ice can be raised but not lowered under the common guidance', async () => {

@@ -39,7 +39,7 @@ test('what is written is read back whole', () => {
 test.each([
   ['theme', 'neon'],
   ['units', { depth: 'fathom' }],
-  ['presentations', []],
+  ['presentations', 'a box'],
   ['leastIceM', -1],
   ['load', 'tank'],
   ['viewpoints', { 'pressure-or-light': 'moon', 'early-or-warmed': 'early' }],

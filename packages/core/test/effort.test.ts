@@ -95,3 +95,13 @@ test('a winter with a clear difference is told in a sentence with its figures', 
   expect(words.headline).toBe('3 ft up beats on bottom');
   expect(words.detail).toMatch(/^\d\.\d fish an hour of line against \d\.\d\. 99 in 100 that it is not luck\.$/);
 });
+
+test('a line whose bait nobody said counts as effort, and in no comparison of baits', () => {
+  const { events } = shortOuting();
+  const unsaid = events.map((e) => (e.kind === 'line-down' ? { ...e, body: { ...e.body, presentation: undefined } } : e));
+  const [said, without] = [events, unsaid].map((log) => summariseSeason(fold(log), baseMs + 3600_000));
+  expect(without).toMatchObject({ lineMin: said.lineMin, bites: said.bites, fish: said.fish });
+  const baits = (season: typeof said) => season.comparisons.find((c) => c.by === 'presentation' && c.count === 'fish')!.rows.map((r) => r.key);
+  expect(baits(said)).not.toEqual([]);
+  expect(baits(without)).toEqual([]);
+});

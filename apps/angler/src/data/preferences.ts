@@ -30,12 +30,8 @@ const starting: Preferences = {
   units: unitsOfLocale(globalThis.navigator?.language ?? 'en-US'),
   theme: 'sun',
   species: 'black-crappie',
-  presentations: [
-    { id: 'tungsten', name: 'Tungsten 4 mm, plastic', tackle: { ...unsaid, family: 'micro-jig' } },
-    { id: 'spoon', name: 'Small spoon, one point tipped', tackle: { ...unsaid, family: 'spoon' } },
-    { id: 'deadstick', name: 'Plain hook, deadstick', tackle: { ...unsaid, family: 'plain-hook' } },
-  ],
-  presentation: 'tungsten',
+  presentations: [],
+  presentation: null,
   kit: { rods: [], floats: [], feed: [] },
   goal: 'numbers',
   leastIceM: 0.1,
@@ -91,7 +87,7 @@ function read(): Preferences {
   }
 }
 
-const preferences = new ObservableValue<Preferences>(read());
+export const preferences = new ObservableValue<Preferences>(read());
 
 export function change(part: Partial<Preferences>): void {
   const next = { ...preferences.get(), ...part };
@@ -104,6 +100,16 @@ export const setTroll = (part: Partial<TrollKit>) => change({ troll: { ...prefer
 
 export const usePreferences = () => useObservable(preferences);
 export const unitSystems = { imperial, metric } as const;
+
+/** What is on the line where nobody said. */
+export const unsaidBait = 'Bait not said';
+/** What is on the line now; null where nobody said. */
+export const useOnTheLine = (): Presentation | null => {
+  const { presentation, presentations } = usePreferences();
+  return presentations.find((p) => p.id === presentation) ?? null;
+};
+/** What a line that goes down is logged with: nothing of what nobody said. */
+export const tied = (piece: Presentation | null) => (piece ? { presentation: piece.name } : {});
 
 /** Puts a piece into the box, or in the place of the one of this id, and answers its id. */
 export function putPresentation(piece: Omit<Presentation, 'id'>, id: string | null): string {
@@ -126,13 +132,12 @@ export function takeIntoBox(box: readonly TacklePiece[]): number {
   return named.size;
 }
 
-/** Takes a presentation out of the box; what was caught with it stays in the log. The last one stays. */
+/** Takes a presentation out of the box; what was caught with it stays in the log. */
 export function removePresentation(id: string): Presentation | null {
   const { presentations, presentation } = preferences.get();
   const gone = presentations.find((p) => p.id === id);
-  if (!gone || presentations.length === 1) return null;
-  const rest = presentations.filter((p) => p.id !== id);
-  change({ presentations: rest, presentation: presentation === id ? rest[0].id : presentation });
+  if (!gone) return null;
+  change({ presentations: presentations.filter((p) => p.id !== id), presentation: presentation === id ? null : presentation });
   return gone;
 }
 

@@ -92,7 +92,8 @@ export interface Preferences {
   theme: 'day' | 'dusk' | 'sun';
   species: string;
   presentations: Presentation[];
-  presentation: string;
+  /** The one on the line; null where nobody said. */
+  presentation: string | null;
   kit: Kit;
   /** What one fishes for. */
   goal: TackleGoal;
@@ -179,14 +180,14 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   }),
   theme: either('day', 'dusk', 'sun'),
   species: z.string().min(1),
-  presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined) })).min(1),
+  presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined) })),
   kit: z.object({
     rods: z.array(z.object({ id: z.string(), name: z.string(), lineMm: figure, strengthKg: figure })),
     floats: z.array(z.object({ id: z.string(), name: z.string(), capacityG: z.number().positive() })),
     feed: z.array(z.object({ id: z.string(), name: z.string() })),
   }),
   goal: either('numbers', 'size', 'supper'),
-  presentation: z.string().min(1),
+  presentation: z.string().min(1).nullable(),
   leastIceM: z.number().positive(),
   beatBy: either('off', 'sound', 'vibration'),
   callBy: either('off', 'voice', 'vibration'),

@@ -17,7 +17,7 @@ export function Choice<T extends string>({
 }: {
   label: string;
   options: readonly Option<T>[];
-  value: T;
+  value: T | null;
   onChange: (id: T) => void;
   wrap?: boolean;
 }) {

@@ -3,7 +3,8 @@ import { PaperTheme } from '@/theme/PaperTheme';
 
 interface Props {
   text: string;
-  onUndo: () => void;
+  /** Absent where there is nothing to take back. */
+  onUndo?: () => void;
   onDismiss: () => void;
   /** Room at the right of the top edge that keys stand in, px; given where it lies at the top of a picture, so that it covers no button. */
   onTop?: number;
@@ -18,7 +19,7 @@ export default function UndoSnackbar({ text, onUndo, onDismiss, onTop }: Props) 
         duration={8000}
         onDismiss={onDismiss}
         wrapperStyle={onTop === undefined ? {} : { top: 0, bottom: 'auto', right: onTop, width: 'auto', left: 0 }}
-        action={{ label: 'Undo', onPress: onUndo }}
+        action={onUndo && { label: 'Undo', onPress: onUndo }}
       >
         {text}
       </Snackbar>

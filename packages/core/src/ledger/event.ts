@@ -53,8 +53,8 @@ export interface EventBodies {
   'temperature-measured': { station: string; depthM: number; tempC: number };
   /** Depth at which a white disc is lost from sight. */
   'clarity-measured': { station?: string; secchiM: number };
-  /** A rod in use; a second bait on its line hangs `aboveM` over the first. */
-  'line-down': { line: string; station: string; rod: string; presentation: string; depthM?: number; lineOutM?: number; second?: { presentation: string; aboveM: number } };
+  /** A rod in use, with what is tied on where that was said; a second bait on its line hangs `aboveM` over the first. */
+  'line-down': { line: string; station: string; rod: string; presentation?: string; depthM?: number; lineOutM?: number; second?: { presentation?: string; aboveM: number } };
   'line-up': { line: string };
   /** The flag of a tip-up rose. */
   'flag-up': { line: string };

@@ -108,13 +108,13 @@ const reducers: Reducers = {
       id: body.line,
       station: body.station,
       rod: body.rod,
-      presentation: body.presentation,
+      presentation: body.presentation ?? null,
       downMs: ms,
       upMs: null,
       flagsMs: [],
       depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM, lineOutM: body.lineOutM ?? null }],
       cadences: [],
-      second: body.second ?? null,
+      second: body.second ? { ...body.second, presentation: body.second.presentation ?? null } : null,
     });
     into.note(id, ms, kind, body.station, body.presentation);
   },

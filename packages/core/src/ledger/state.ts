@@ -4,7 +4,8 @@ export interface LineState {
   id: string;
   station: string;
   rod: string;
-  presentation: string;
+  /** What is tied on; null where nobody said. */
+  presentation: string | null;
   downMs: number;
   /** Null while the line is in the water. */
   upMs: number | null;
@@ -15,7 +16,7 @@ export interface LineState {
   /** How it is moved from a moment on, ascending in time. */
   cadences: { ms: number; cadence: string }[];
   /** A second bait above the first, m. */
-  second: { presentation: string; aboveM: number } | null;
+  second: { presentation: string | null; aboveM: number } | null;
 }
 
 /** A place that was fished from. */

@@ -17,7 +17,8 @@ export interface EffortInterval {
   line: string;
   /** Way of fishing in force. */
   method: string;
-  presentation: string;
+  /** What was tied on; null where nobody said. */
+  presentation: string | null;
   fromMs: number;
   toMs: number;
   heightM: number | null;

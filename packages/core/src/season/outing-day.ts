@@ -170,7 +170,7 @@ export function triedInVain(outing: OutingState, nowMs: number): string[] {
   const ledger: LedgerState = { outings: [outing], weather: [], drills: [] };
   const intervals = effortIntervals(ledger, outing.endedMs ?? nowMs);
   const caught = catchesOf(ledger);
-  return [...new Set(intervals.map((s) => s.presentation))]
+  return [...new Set(intervals.flatMap((s) => s.presentation ?? []))]
     .filter((bait) => !caught.some((c) => c.presentation === bait))
     .map((bait) => {
       const mine = intervals.filter((s) => s.presentation === bait);

@@ -62,7 +62,7 @@ export function summariseSeason(ledger: LedgerState, nowMs: number, method?: str
       .filter((c) => isOf(c) && c.presentation === presentation).length;
   const compare = (by: Comparison['by'], count: Comparison['count']): Comparison => {
     const key = by === 'height' ? bandOf : (c: { presentation: string | null }) => c.presentation;
-    const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(intervals.map((s) => s.presentation))].sort();
+    const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(intervals.flatMap((s) => s.presentation ?? []))].sort();
     const counted = catches.filter((c) => count === 'bites' || c.isFish);
     const tallies: Tally[] = keys.map((k) => ({
       key: k,

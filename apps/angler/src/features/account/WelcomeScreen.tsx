@@ -5,6 +5,7 @@ import { Action } from '@/ui/Action';
 import { Icon } from '@/ui/icon/Icon';
 import { Text } from '@/ui/Text';
 import { api } from '@/data/api';
+import { lendDemoBox, returnDemoBox } from '@/data/demo-box';
 import { remember } from '@/data/session';
 import { usePalette } from '@/theme/theme';
 
@@ -17,7 +18,11 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
   const [form, setForm] = useState<'none' | 'known' | 'new'>(demo ? 'none' : 'known');
   const entering = useMutation({
     mutationFn: (enter: () => ReturnType<typeof api.session>) => enter(),
-    onSuccess: (session) => client.setQueryData(['session'], remember(session)),
+    onSuccess: (session, enter) => {
+      if (enter === api.enterDemo) lendDemoBox();
+      else returnDemoBox();
+      client.setQueryData(['session'], remember(session));
+    },
   });
   return (
     <ScrollView

@@ -2,7 +2,6 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { castText, bearingText } from '@burrow/core/casting';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { clockText, counted, depthFigure, depthText, tempText } from '@burrow/core/units';
-import { lazy, Suspense } from 'react';
 import { Pressable, View } from 'react-native';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
@@ -10,6 +9,7 @@ import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { useWide } from '@/features/shell/Shell';
 import { LogList } from '@/features/station/LogList';
+import { LoggedBar } from '@/features/station/LoggedBar';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { ClockRing } from '@/ui/ClockRing';
@@ -28,8 +28,6 @@ import { RetrieveBeat } from './RetrieveBeat';
 import { UnsoundedCast } from './UnsoundedCast';
 import { useCast, type CastControl } from './useCast';
 import { hasCompass, useCompass } from './useCompass';
-
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 const craftNames = { bank: 'Bank', pier: 'Pier', wading: 'Wading', kayak: 'Kayak', boat: 'Boat' } as const;
 
@@ -50,7 +48,7 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
   const wide = useWide();
   const palette = usePalette();
   const control = useCast(outing, stand, water, ground);
-  const { units, zone, bearingDeg, fan, isPending, sheet, setSheet, said, setSaid, undo, makeCast, logFelt, react } = control;
+  const { units, zone, bearingDeg, fan, isPending, sheet, setSheet, undo, makeCast, logFelt, react } = control;
   const keys: ThumbKey[] = [
     { id: 'cast', label: 'Cast', detail: bearingText(bearingDeg), icon: 'cast', shortcut: 'C', main: true, onPress: () => void makeCast() },
     { id: 'felt', label: 'Felt rock', icon: 'rock', shortcut: 'R', onPress: () => void logFelt('hard') },
@@ -59,12 +57,7 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
   useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
-  const undoBar =
-    said === null ? null : (
-      <Suspense fallback={null}>
-        <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} onTop={0} />
-      </Suspense>
-    );
+  const undoBar = <LoggedBar logged={control} onTop={0} />;
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
   const map = (
     <CastMap control={control}>

@@ -5,15 +5,17 @@ import { secchiOf } from '@burrow/core/outlook';
 import { tempText } from '@burrow/core/units';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { useNow } from '@/data/clock';
 import { newId } from '@/data/ids';
-import { usePreferences } from '@/data/preferences';
+import { tied, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { FishSheet } from '@/features/station/FishSheet';
 import { LogList } from '@/features/station/LogList';
+import { LoggedBar } from '@/features/station/LoggedBar';
+import { useLogged } from '@/features/station/useLogged';
 import { bold, usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
@@ -24,8 +26,6 @@ import { CastMeasures } from './CastMeasures';
 import { RetrieveBeat } from './RetrieveBeat';
 import { bankShape } from './shapes';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
-
 /** Water where nobody has measured it, °C. */
 const assumedC = 4;
 /** Time to the bottom where no depth is known, s: assumed. */
@@ -33,15 +33,16 @@ const assumedFallS = 8;
 
 /** Casting where too few depths are known for a map: one aims by oneself, and all that happens is logged all the same. */
 export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; stand: StationState; water: WaterDetail }) {
-  const { units, castM, presentation, presentations, goal } = usePreferences();
-  const { ledger, state } = useLedger();
+  const { units, castM, goal } = usePreferences();
+  const bait = useOnTheLine();
+  const { state } = useLedger();
   const router = useRouter();
   const now = useNow(5000);
   const [aimDeg, setAim] = useState<number | null>(null);
   const [sheet, setSheet] = useState<'fish' | 'more' | null>(null);
-  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
   const zone = water.file.water.timezone;
-  const scope = { id: outing.id, zone };
+  const logged = useLogged({ id: outing.id, zone }, () => setSheet(null));
+  const { setSaid, undo, log } = logged;
   const made = outing.casts.filter((c) => c.station === stand.id);
   const last = made.at(-1);
   const bearingDeg = Math.round(aimDeg ?? last?.bearingDeg ?? 0) % 360;
@@ -60,34 +61,20 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
     bites: signs.filter((s) => s.kind !== 'cast' && s.kind !== 'hard' && s.kind !== 'snag').length,
   });
   const onCast = last ? { cast: last.id } : {};
-  const logged = (text: string, ids: string[]) => {
-    setSaid({ text, undo: ids });
-    setSheet(null);
-  };
-  const undo = (...ids: string[]) =>
-    void ledger.writeAll(
-      scope,
-      ids.map((target) => ({ kind: 'undone' as const, body: { target } })),
-    );
-  const cast = async () => {
+  const cast = () => {
     const lowered = line?.id ?? newId();
-    const bait = presentations.find((p) => p.id === presentation) ?? presentations[0];
-    const events = await ledger.writeAll(scope, [
-      ...(line ? [] : [{ kind: 'line-down' as const, body: { line: lowered, station: stand.id, rod: 'rod 1', presentation: bait.name } }]),
+    return log(`Cast ${bearingText(bearingDeg)}`, [
+      ...(line ? [] : [{ kind: 'line-down' as const, body: { line: lowered, station: stand.id, rod: 'rod 1', ...tied(bait) } }]),
       { kind: 'cast', body: { cast: newId(), station: stand.id, line: lowered, bearingDeg, distanceM: castM } },
     ]);
-    logged(
-      `Cast ${bearingText(bearingDeg)}`,
-      events.map((e) => e.id),
-    );
   };
-  const react = async (reaction: ReactionKind, text: string) =>
-    logged(text, [(await ledger.write(scope, 'reaction', { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast })).id]);
+  const react = (reaction: ReactionKind, text: string) =>
+    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast } }]);
   const felt = async (what: 'hard' | 'wood' | 'snag') => {
     if (!last) return setSaid({ text: 'Cast first: how far out is reckoned from the time since', undo: [] });
     const outM = Math.round(10 * baitOutM(last.distanceM, (now - last.ms) / 1000, assumedFallS, cadence.takeM, pauseS(tempC, cadence.id))) / 10;
-    logged(`${feltWords[what]} about ${castText(outM, units)} out`, [
-      (await ledger.write(scope, 'felt', { station: stand.id, what, cast: last.id, bearingDeg: last.bearingDeg, outM, by: 'time' })).id,
+    return log(`${feltWords[what]} about ${castText(outM, units)} out`, [
+      { kind: 'felt', body: { station: stand.id, what, cast: last.id, bearingDeg: last.bearingDeg, outM, by: 'time' } },
     ]);
   };
   const keys: ThumbKey[] = [
@@ -115,11 +102,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
       </View>
       <View style={{ flex: 1, minHeight: 0 }}>
         <Dial bearingDeg={bearingDeg} made={made} onAim={setAim} />
-        {said ? (
-          <Suspense fallback={null}>
-            <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} onTop={0} />
-          </Suspense>
-        ) : null}
+        <LoggedBar logged={logged} onTop={0} />
       </View>
       <ThumbBar keys={keys} label="What you did and what happened" />
       <FishSheet
@@ -132,7 +115,10 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
         depthM={null}
         bottomM={null}
         airC={null}
-        onLogged={(id, text) => logged(text, [id])}
+        onLogged={(id, text) => {
+          setSaid({ text, undo: [id] });
+          setSheet(null);
+        }}
       />
       {sheet === 'more' ? (
         <Sheet title={`Stand ${stand.label}`} open onClose={() => setSheet(null)}>

@@ -38,8 +38,9 @@ import { useCastSetting, useNextStand, useStand } from '@/data/casting';
 import { useNow } from '@/data/clock';
 import { newId } from '@/data/ids';
 import { useOutlook } from '@/data/outlook';
-import { usePreferences } from '@/data/preferences';
+import { tied, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import { useLogged } from '@/features/station/useLogged';
 import type { Ground } from '@/workers/ground.api';
 
 /** Line where no rod is written down, mm, and seconds down where the bait's mass is not: assumed. */
@@ -51,7 +52,8 @@ export type CastSheet = 'fish' | 'more' | 'clock' | 'why' | 'felt' | 'help';
 
 /** A stand being cast from: which cast is next and why, how to bring it back, for how long, and what can be logged. */
 export function useCast(outing: OutingState, stand: StationState, water: WaterDetail, ground: Ground) {
-  const { units, presentation, presentations, kit, goal } = usePreferences();
+  const { units, kit, goal } = usePreferences();
+  const piece = useOnTheLine();
   const { ledger } = useLedger();
   const { input, outlook } = useOutlook();
   const now = useNow(5000);
@@ -61,7 +63,6 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const [dragged, setDragged] = useState<number | null>(null);
   const [felt, setFelt] = useState<number | null>(null);
   const [sheet, setSheet] = useState<CastSheet | null>(null);
-  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
   const { query, band, temp, targets, isAshore } = settings;
   const method = methodOf(stand.method) ?? usualMethod;
   const species = speciesOf(outing.species[0]);
@@ -91,9 +92,8 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const { cadence } = chosen;
   const rest = pauseS(temp.value, cadence.id, 'unknown') * (rule.id === 'cast.after.followed' ? 2 : 1);
   const hardRest = pauseS(temp.value, cadence.id, 'hard');
-  const piece = presentations.find((p) => p.id === presentation) ?? presentations[0];
   const lineMm = kit.rods[0]?.lineMm ?? null;
-  const dive = piece.dive && piece.tackle && familyOf(piece.tackle.family).dives ? { measured: piece.dive, lineMm: lineMm ?? piece.dive.lineMm } : null;
+  const dive = piece?.dive && piece.tackle && familyOf(piece.tackle.family).dives ? { measured: piece.dive, lineMm: lineMm ?? piece.dive.lineMm } : null;
   const section = castSection(ground.map, stand.at, bearingDeg, query.castM, band, {
     liftM: cadence.liftM,
     takeM: cadence.takeM,
@@ -101,7 +101,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     dive,
   });
   const dived = dive ? diveAlong(section) : null;
-  const fallS = piece.tackle?.massG && section.landsM > 0.1 ? sinkTime(lureOf(familyOf(piece.tackle.family), piece.tackle.massG), section.landsM, lineMm ?? assumedLineMm) : null;
+  const fallS = piece?.tackle?.massG && section.landsM > 0.1 ? sinkTime(lureOf(familyOf(piece.tackle.family), piece.tackle.massG), section.landsM, lineMm ?? assumedLineMm) : null;
   // A bait that dives is brought back at once.
   const waitS = dive ? 0 : (fallS ?? assumedFallS);
   const weather = input ? weatherAt(input.series, now) : null;
@@ -130,50 +130,45 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const words = fan ? castWords(dragged === null ? rule : { ...rule, aim: 'best' }, fan.isReached || dragged !== null ? cast : null, fan, passed, units, !settings.isMoving) : null;
 
   const scope = { id: outing.id, zone };
+  /** What was logged answers the last cast: an aim of one's own is of before it. */
+  const { said, setSaid, undo, log } = useLogged(scope, () => {
+    setDragged(null);
+    setSheet(null);
+  });
   const line = outing.lines.findLast((l) => l.station === stand.id && l.upMs === null);
   const outM = felt ?? (last ? baitOutM(last.lengthM, (now - last.ms) / 1000, waitS, cadence.takeM, rest) : section.lengthM / 2);
   const onCast = last ? { cast: last.id, outM: Math.round(10 * outM) / 10 } : null;
 
-  const undo = (...ids: string[]) =>
-    void ledger.writeAll(
-      scope,
-      ids.map((target) => ({ kind: 'undone' as const, body: { target } })),
-    );
   const makeCast = async () => {
     const lowered = line?.id ?? newId();
-    const events = await ledger.writeAll(scope, [
-      ...(line ? [] : [{ kind: 'line-down' as const, body: { line: lowered, station: stand.id, rod: 'rod 1', presentation: piece.name } }]),
+    await log(`Cast ${Math.round(bearingDeg) % 360}°`, [
+      ...(line ? [] : [{ kind: 'line-down' as const, body: { line: lowered, station: stand.id, rod: 'rod 1', ...tied(piece) } }]),
       {
         kind: 'cast',
         body: { cast: newId(), station: stand.id, line: lowered, bearingDeg: Math.round(bearingDeg) % 360, distanceM: Math.max(0.5, Math.round(10 * section.lengthM) / 10) },
       },
     ]);
-    setDragged(null);
     setFelt(null);
-    setSaid({ text: `Cast ${Math.round(bearingDeg) % 360}°`, undo: events.map((e) => e.id) });
   };
-  /** What was logged answers the last cast: an aim of one's own is of before it. */
   const logged = (text: string, event: string) => {
     setDragged(null);
     setSaid({ text, undo: [event] });
     setSheet(null);
   };
-  const logFelt = async (what: FeltKind) => {
+  const logFelt = (what: FeltKind) => {
     const at = Math.round(10 * outM) / 10;
-    const event = await ledger.write(scope, 'felt', {
+    const body = {
       station: stand.id,
       what,
       ...(last ? { cast: last.id } : {}),
       bearingDeg: Math.round(last?.bearingDeg ?? bearingDeg) % 360,
       outM: at,
-      by: felt === null ? 'time' : 'eye',
-    });
-    logged(`${feltWords[what]} ${felt === null ? 'about ' : ''}${castText(at, units)} out`, event.id);
+      by: felt === null ? ('time' as const) : ('eye' as const),
+    };
+    return log(`${feltWords[what]} ${felt === null ? 'about ' : ''}${castText(at, units)} out`, [{ kind: 'felt', body }]);
   };
-  const react = async (reaction: ReactionKind, text: string) => {
-    const event = await ledger.write(scope, 'reaction', { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast });
-    logged(text, event.id);
-  };
+  const react = (reaction: ReactionKind, text: string) =>
+    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast } }]);
   const changeMethod = async (to: 'vertical') => {
     const spot = newId();
     await ledger.writeAll(scope, [

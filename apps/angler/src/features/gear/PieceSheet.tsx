@@ -22,7 +22,7 @@ const valueOf = (id: (typeof either)[number]['id']) => (id === 'unsaid' ? null :
 
 /** A piece of the box: its family is enough; each figure more makes the choice better. What is left out stays not known. */
 export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onClose: () => void }) {
-  const { units, presentations } = usePreferences();
+  const { units, presentations, presentation } = usePreferences();
   const [name, setName] = useState(piece?.name ?? '');
   const [tackle, setTackle] = useState(piece?.tackle ?? null);
   const [dive, setDive] = useState(piece?.dive ?? null);
@@ -39,7 +39,7 @@ export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onC
   };
   const save = () => {
     const id = putPresentation({ name: name.trim(), ...(tackle ? { tackle } : {}), ...(dive && family?.dives ? { dive } : {}) }, piece?.id ?? null);
-    if (!piece) change({ presentation: id });
+    if (!piece && presentation === null) change({ presentation: id });
     onClose();
   };
   const count = (which: 'hooks' | 'points', d: 1 | -1) => set({ [which]: Math.min(12, Math.max(0, (tackle?.[which] ?? 0) + d)) });

@@ -37,6 +37,7 @@ export function TackleBox() {
   return (
     <View style={{ gap: 8 }}>
       <Action kind="main" label="What to tie on" onPress={() => router.navigate('/tie-on')} />
+      {presentations.length === 0 ? <Text tone="second">The box is empty, and the log says nothing of the bait. The first piece added goes on the line.</Text> : null}
       {presentations.map((p) => (
         <View key={p.id} style={{ borderTopWidth: 1, borderTopColor: palette.line, paddingTop: 8, gap: 4 }}>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
@@ -48,7 +49,7 @@ export function TackleBox() {
             </View>
             {p.id === presentation ? null : <Action label="Tie on" onPress={() => change({ presentation: p.id })} />}
             <Action kind="bare" label="" spoken={`Change ${p.name}`} icon="edit" onPress={() => setEditing(p)} />
-            <Action kind="bare" label="" spoken={`Take out ${p.name}`} icon="remove" disabled={presentations.length === 1} onPress={() => setGone(removePresentation(p.id))} />
+            <Action kind="bare" label="" spoken={`Take out ${p.name}`} icon="remove" onPress={() => setGone(removePresentation(p.id))} />
           </View>
           {p.tackle ? null : <Action label="Say what it is" spoken={`Say what ${p.name} is`} onPress={() => setEditing(p)} />}
         </View>

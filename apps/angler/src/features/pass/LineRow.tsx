@@ -2,7 +2,7 @@ import { trollSpeedText } from '@burrow/core/troll';
 import { clamp, depthText, distanceText, lureText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { setTroll, usePreferences } from '@/data/preferences';
+import { setTroll, unsaidBait, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
@@ -74,7 +74,7 @@ export function LineRow({ row, control }: { row: RowLine; control: PassLines }) 
         <Action
           grow
           selected={opened === 'bait'}
-          label={bait?.name ?? 'Bait not said'}
+          label={bait?.name ?? unsaidBait}
           spoken={`Bait on the ${row.name} line: ${bait?.name ?? 'not said'}`}
           onPress={() => setOpened(opened === 'bait' ? null : 'bait')}
         />

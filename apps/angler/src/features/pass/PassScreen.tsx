@@ -3,7 +3,6 @@ import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { depthHoursText, laneEndText, trollSpeedText } from '@burrow/core/troll';
 import { counted, depthText, tempText } from '@burrow/core/units';
-import { lazy, Suspense } from 'react';
 import { Pressable, View } from 'react-native';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
@@ -11,6 +10,7 @@ import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { useWide } from '@/features/shell/Shell';
 import { LogList } from '@/features/station/LogList';
+import { LoggedBar } from '@/features/station/LoggedBar';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { ClockRing } from '@/ui/ClockRing';
@@ -26,8 +26,6 @@ import { LinesView } from './LinesView';
 import { PassSheets } from './PassSheets';
 import { UnsoundedPass } from './UnsoundedPass';
 import { usePass, type PassControl } from './usePass';
-
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 /** What to run and where to steer? */
 export function PassScreen({ outing, pass }: { outing: OutingState; pass: StationState }) {
@@ -46,7 +44,7 @@ function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: St
   const wide = useWide();
   const palette = usePalette();
   const control = usePass(outing, pass, water, ground);
-  const { units, zone, lines, sheet, setSheet, said, setSaid, undo, strike, turnRound, rows } = control;
+  const { units, zone, lines, sheet, setSheet, undo, strike, turnRound, rows } = control;
   const keys: ThumbKey[] = [
     {
       id: 'strike',
@@ -62,12 +60,7 @@ function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: St
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
   useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
-  const undoBar =
-    said === null ? null : (
-      <Suspense fallback={null}>
-        <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} />
-      </Suspense>
-    );
+  const undoBar = <LoggedBar logged={control} />;
   const passes = new Set(outing.stations.filter((s) => s.kind === pass.kind).map((s) => s.id));
   const log = (
     <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && passes.has(e.station))} units={units} timeZone={zone} onUndo={(id) => undo(id)} />

@@ -5,7 +5,7 @@ import type { OutingState, StationState } from '@burrow/core/ledger';
 import { depthHoursText, trollingSpeed, trollSpeedText, type RunningLine } from '@burrow/core/troll';
 import { clamp, clockText, counted, depthText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { useNow } from '@/data/clock';
@@ -17,6 +17,7 @@ import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { LogList } from '@/features/station/LogList';
+import { LoggedBar } from '@/features/station/LoggedBar';
 import { useLogged } from '@/features/station/useLogged';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
@@ -29,8 +30,6 @@ import { useWakeLock } from '@/ui/useWakeLock';
 import { DepthsSheet } from './DepthsSheet';
 import { StrikeSheets } from './StrikeSheets';
 import { usePassLines } from './usePassLines';
-
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 /** Depths fished where nobody has said any and no bed is known, m: assumed. */
 const assumedBand = { fromM: 1, toM: 5 } as const;
@@ -45,7 +44,8 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   const scope = { id: outing.id, zone };
   const [sheet, setSheet] = useState<'strike' | 'fish' | 'depths' | 'more' | null>(null);
   const close = () => setSheet(null);
-  const { said, setSaid, undo, log } = useLogged(scope, close);
+  const logged = useLogged(scope, close);
+  const { undo, log } = logged;
   const position = useFollowedPosition();
   const here = position.fix?.at ?? null;
   const flush = useTrack(scope, pass, here);
@@ -104,11 +104,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
       </View>
       <View style={{ flex: 1, minHeight: 0 }}>
         <Track pass={pass} here={here} strikes={strikes.flatMap((s) => (s.station === pass.id && s.at ? [s.at] : []))} why={position.why} />
-        {said ? (
-          <Suspense fallback={null}>
-            <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} onTop={0} />
-          </Suspense>
-        ) : null}
+        <LoggedBar logged={logged} onTop={0} />
       </View>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', paddingHorizontal: 16, paddingVertical: 10 }}>
         <Text strong>{`${trollSpeedText(speedMs, units)}${speedBy === 'measured' ? '' : ` ${speedBy}`}`}</Text>
@@ -126,7 +122,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
         strikes={strikes}
         here={here}
         onStrike={(line) => void strike(line)}
-        onSaid={setSaid}
+        onSaid={logged.setSaid}
       />
       {sheet === 'more' ? (
         <Sheet title={`Pass ${pass.label}`} open onClose={close}>

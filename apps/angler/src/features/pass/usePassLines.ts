@@ -18,7 +18,7 @@ import {
 import { clamp, depthText } from '@burrow/core/units';
 import { useMemo } from 'react';
 import { newId } from '@/data/ids';
-import { setTroll, usePreferences, type TrollKit } from '@/data/preferences';
+import { setTroll, tied, usePreferences, type TrollKit } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import type { Thing } from '@/features/station/useLogged';
 
@@ -101,7 +101,7 @@ export function usePassLines({ outing, pass, water, band, waterM, speedMs, nowMs
     now,
   );
 
-  const baitOn = (k: number) => presentations.find((p) => p.id === troll.lures[k])?.name ?? 'Bait not said';
+  const baitOn = (k: number) => presentations.find((p) => p.id === troll.lures[k]) ?? null;
   const withOut = (k: number, depthM: number) => {
     const lineOutM = outFor(k, depthM);
     return lineOutM === null ? {} : { lineOutM };
@@ -115,10 +115,10 @@ export function usePassLines({ outing, pass, water, band, waterM, speedMs, nowMs
           line: newId(),
           station: pass.id,
           rod: nameOf(k, spread.length),
-          presentation: baitOn(k),
+          ...tied(baitOn(k)),
           depthM: cm(depths[0]),
           ...withOut(k, depths[0]),
-          ...(depths.length > 1 ? { second: { presentation: baitOn(k), aboveM: cm(clamp(depths[0] - depths[1], 0.05, 20)) } } : {}),
+          ...(depths.length > 1 ? { second: { ...tied(baitOn(k)), aboveM: cm(clamp(depths[0] - depths[1], 0.05, 20)) } } : {}),
         },
       })),
     );
@@ -176,9 +176,9 @@ export function usePassLines({ outing, pass, water, band, waterM, speedMs, nowMs
             line: newId(),
             station: next,
             rod: l.rod,
-            presentation: l.presentation,
+            ...(l.presentation === null ? {} : { presentation: l.presentation }),
             ...(last ? { depthM: last.depthM, ...(last.lineOutM === null ? {} : { lineOutM: last.lineOutM }) } : {}),
-            ...(l.second ? { second: l.second } : {}),
+            ...(l.second ? { second: { aboveM: l.second.aboveM, ...(l.second.presentation === null ? {} : { presentation: l.second.presentation }) } } : {}),
           },
         };
       }),

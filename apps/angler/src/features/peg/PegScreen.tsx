@@ -3,11 +3,11 @@ import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { swimName } from '@burrow/core/pole';
 import { clockText, fishLengthText, tempText, weightText } from '@burrow/core/units';
-import { lazy, Suspense } from 'react';
 import { Pressable, View } from 'react-native';
 import { useWater } from '@/data/water';
 import { useWide } from '@/features/shell/Shell';
 import { LogList } from '@/features/station/LogList';
+import { LoggedBar } from '@/features/station/LoggedBar';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
@@ -22,8 +22,6 @@ import { RunView } from './RunView';
 import { SwimsPane } from './SwimsPane';
 import { usePeg, type PegControl } from './usePeg';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
-
 /** What to do on which swim, until when? */
 export function PegScreen({ outing, station }: { outing: OutingState; station: StationState }) {
   const { detail } = useWater();
@@ -37,7 +35,7 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
   const wide = useWide();
   const palette = usePalette();
   const control = usePeg(outing, station, water);
-  const { units, zone, pole, species, sheet, setSheet, said, setSaid, undo, alongM, runText, swapTo, here } = control;
+  const { units, zone, pole, species, sheet, setSheet, undo, alongM, runText, swapTo, here } = control;
   const keys: ThumbKey[] = [
     { id: 'bite', label: 'Bite', detail: alongM === null ? undefined : runText(alongM), icon: 'bite', shortcut: 'B', onPress: () => void control.bite() },
     {
@@ -70,12 +68,7 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
   useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
-  const undoBar =
-    said === null ? null : (
-      <Suspense fallback={null}>
-        <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} />
-      </Suspense>
-    );
+  const undoBar = <LoggedBar logged={control} />;
   const ids = new Set(control.peg.swims.map((s) => s.id));
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && ids.has(e.station))} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
   if (!wide)

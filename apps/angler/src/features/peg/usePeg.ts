@@ -61,7 +61,10 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const { said, setSaid, undo, log } = useLogged(scope, () => setSheet(null));
   const at = alongM === null ? {} : { alongM: Math.round(10 * alongM) / 10 };
   const onLine = line ? { line: line.id } : {};
-  const lower = (swim: string): Thing => ({ kind: 'line-down', body: { line: newId(), station: swim, rod: 'pole', presentation: pole.bait.trim() || 'Bait not said' } });
+  const lower = (swim: string): Thing => ({
+    kind: 'line-down',
+    body: { line: newId(), station: swim, rod: 'pole', ...(pole.bait.trim() === '' ? {} : { presentation: pole.bait.trim() }) },
+  });
   const bite = () => log(`Bite${alongM === null ? '' : `, ${runText(alongM)}`}`, [{ kind: 'reaction', body: { station: station.id, reaction: 'bite', ...onLine, ...at } }]);
   const runText = (m: number) => (Math.abs(m) < 0.05 ? 'at the start' : `${depthText(Math.abs(m), units)} along`);
   const landed = (fish: { species: string; classMm: number; fate: 'released' | 'net' }) => {

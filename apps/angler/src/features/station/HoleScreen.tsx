@@ -1,7 +1,6 @@
 import type { StationState, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { depthText } from '@burrow/core/units';
-import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/ui/Action';
@@ -14,6 +13,7 @@ import { HoleSheets } from './HoleSheets';
 import { Instruction } from './Instruction';
 import { NoHole } from './NoHole';
 import { useHole } from './useHole';
+import { LoggedBar } from './LoggedBar';
 import { LogList } from './LogList';
 import { Notice } from '@/ui/Notice';
 import { ScrollPane } from '@/ui/ScrollPane';
@@ -27,8 +27,6 @@ import { Text } from '@/ui/Text';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
-
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 /** What do I do right now? */
 export function HoleScreen() {
@@ -51,7 +49,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
   const wide = useWide();
   const palette = usePalette();
   const control = useHole(outing, hole);
-  const { isByEye, units, zone, now, flasher, reading, advice, line, jigM, sheet, setSheet, openFish, undo, react, lowerLine, setJig, takeReading, said, setSaid } = control;
+  const { isByEye, units, zone, now, flasher, reading, advice, line, jigM, sheet, setSheet, openFish, undo, react, lowerLine, setJig, takeReading } = control;
   const { frame } = flasher;
   const keys: ThumbKey[] = line
     ? [
@@ -97,12 +95,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
         <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
       </View>
     ) : null;
-  const undoBar =
-    said === null ? null : (
-      <Suspense fallback={null}>
-        <UndoSnackbar key={said.undo[0]} text={said.text} onUndo={() => undo(...said.undo)} onDismiss={() => setSaid(null)} onTop={isByEye ? readingKeysPx : 0} />
-      </Suspense>
-    );
+  const undoBar = <LoggedBar logged={control} onTop={isByEye ? readingKeysPx : 0} />;
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
   if (!wide) {
     return (

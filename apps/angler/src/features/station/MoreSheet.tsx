@@ -131,7 +131,11 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
       </View>
       <View style={{ gap: 6 }}>
         <Text strong>On the line</Text>
-        <Choice label="Presentation" wrap options={presentations.map((p) => ({ id: p.id, label: p.name }))} value={presentation} onChange={(id) => void changeTo(id)} />
+        {presentations.length === 0 ? (
+          <Action height={64} label="Nobody has said: fill the tackle box" onPress={() => router.navigate('/gear')} />
+        ) : (
+          <Choice label="Presentation" wrap options={presentations.map((p) => ({ id: p.id, label: p.name }))} value={presentation} onChange={(id) => void changeTo(id)} />
+        )}
       </View>
       <View style={{ gap: 8 }}>
         <Stepper

@@ -9,7 +9,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
 import { newId } from '@/data/ids';
-import { usePreferences } from '@/data/preferences';
+import { tied, unsaidBait, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { reactionWords } from './LogList';
@@ -18,6 +18,7 @@ import { isTipUp } from './tip-ups';
 import { marksDid, useReading } from './reading/useReading';
 import { useCall } from './useCall';
 import { useDevice } from './useDevice';
+import { useLogged } from './useLogged';
 
 /** Water at the fishing depth in midwinter, °C, until a thermometer has been down. */
 const assumedWaterC = 4;
@@ -29,7 +30,8 @@ const readingBeamDeg = 20;
 
 /** A hole being fished: its flasher or the last reading by eye, what the coach says of it, its clock, and what can be logged there. */
 export function useHole(outing: OutingState, hole: StationState) {
-  const { units, presentation, presentations } = usePreferences();
+  const { units } = usePreferences();
+  const piece = useOnTheLine();
   const { ledger, state } = useLedger();
   const { detail } = useWater();
   const now = useNow(5000);
@@ -61,9 +63,8 @@ export function useHole(outing: OutingState, hole: StationState) {
   const [sheet, setSheet] = useState<HoleSheet | null>(null);
   const [heard, setHeard] = useState<CoachMemory>();
   const [fishLine, setFishLine] = useState<string | null>(null);
-  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
   const line = outing.lines.findLast((l) => l.station === hole.id && l.upMs === null && !isTipUp(l));
-  const name = presentations.find((p) => p.id === presentation)?.name ?? presentations[0].name;
+  const name = piece?.name ?? unsaidBait;
   const { frame } = flasher;
   const lineM = line?.depths.at(-1)?.depthM ?? null;
   const reading = useReading(
@@ -79,6 +80,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   const prior = method.clockPriors[speciesOf(speciesId).group];
   const clock = stayOrGo(holeSigns(outing, hole), prior, now);
   const scope = { id: outing.id, zone };
+  const { said, setSaid, undo, log } = useLogged(scope);
   const jigM = isByEye || !frame ? reading.jigM : (frame.state.jigM ?? frame.lineM);
   const bottomM = (isByEye ? reading.bottomM : frame?.state.bottomM) ?? hole.depthM;
 
@@ -95,28 +97,21 @@ export function useHole(outing: OutingState, hole: StationState) {
     setSheet('fish');
   };
   const fishOn = outing.lines.find((l) => l.id === fishLine);
-  const undo = (...ids: string[]) =>
-    void ledger.writeAll(
-      scope,
-      ids.map((target) => ({ kind: 'undone' as const, body: { target } })),
-    );
   const react = async (reaction: ReactionKind, atM = jigM) => {
-    const event = await ledger.write(scope, 'reaction', {
+    const body = {
       station: hole.id,
       reaction,
       ...(line ? { line: line.id } : {}),
       ...(atM === null ? {} : { depthM: atM }),
       ...(bottomM === null ? {} : { bottomM }),
       ...(advice ? { cadence: advice.cadence.id } : {}),
-    });
-    setSaid({ text: `${reactionWords[reaction]} logged`, undo: [event.id] });
+    };
+    await log(`${reactionWords[reaction]} logged`, [{ kind: 'reaction', body }]);
     flasher.reacted(reaction);
     if (reaction === 'bite') await flasher.strike();
   };
-  const lowerLine = async () => {
-    const event = await ledger.write(scope, 'line-down', { line: newId(), station: hole.id, rod: 'rod 1', presentation: name, ...(jigM === null ? {} : { depthM: jigM }) });
-    setSaid({ text: `Line down: ${name}`, undo: [event.id] });
-  };
+  const lowerLine = () =>
+    log(`Line down: ${name}`, [{ kind: 'line-down', body: { line: newId(), station: hole.id, rod: 'rod 1', ...tied(piece), ...(jigM === null ? {} : { depthM: jigM }) } }]);
   /** The jig goes to a depth. */
   const setJig = (depthM: number, handMs?: number | null) => {
     flasher.setLine(depthM, handMs);
@@ -135,12 +130,10 @@ export function useHole(outing: OutingState, hole: StationState) {
     }
     // Who reads a jig has it in the water.
     const lowered = newId();
-    void ledger
-      .writeAll(scope, [
-        { kind: 'line-down', body: { line: lowered, station: hole.id, rod: 'rod 1', presentation: name, depthM: taken.jigM } },
-        ...(reaction ? [{ kind: 'reaction' as const, body: { station: hole.id, reaction, line: lowered, depthM: taken.jigM, bottomM: taken.bottomM } }] : []),
-      ])
-      .then((events) => setSaid({ text: `Line down: ${name}`, undo: events.map((e) => e.id) }));
+    void log(`Line down: ${name}`, [
+      { kind: 'line-down', body: { line: lowered, station: hole.id, rod: 'rod 1', ...tied(piece), depthM: taken.jigM } },
+      ...(reaction ? [{ kind: 'reaction' as const, body: { station: hole.id, reaction, line: lowered, depthM: taken.jigM, bottomM: taken.bottomM } }] : []),
+    ]);
   };
 
   const keepLog = async () => {

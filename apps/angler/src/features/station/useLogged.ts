@@ -1,14 +1,28 @@
 import type { EventBodies, EventKind } from '@burrow/core/ledger';
-import { useState } from 'react';
+import { useState, type Dispatch, type SetStateAction } from 'react';
 import { useLedger } from '@/data/session';
 
 /** A thing to be written into the ledger. */
 export type Thing = { [K in EventKind]: { kind: K; body: EventBodies[K] } }[EventKind];
 
-/** Writes things that happened at one moment, says so, and takes them back. `onLogged` runs once they are written. */
-export function useLogged(scope: { id: string; zone: string }, onLogged: () => void) {
+/** What was just logged, in words, and the events that an undo takes back; none where it was only said. */
+interface Said {
+  text: string;
+  undo: readonly string[];
+}
+
+export interface Logged {
+  said: Said | null;
+  setSaid: Dispatch<SetStateAction<Said | null>>;
+  undo: (...ids: string[]) => void;
+  /** Writes things that happened at one moment, and says so. */
+  log: (text: string, things: readonly Thing[]) => Promise<void>;
+}
+
+/** What is logged at a station, said and taken back. `onLogged` runs once things are written. */
+export function useLogged(scope: { id: string; zone: string }, onLogged?: () => void): Logged {
   const { ledger } = useLedger();
-  const [said, setSaid] = useState<{ text: string; undo: string[] } | null>(null);
+  const [said, setSaid] = useState<Said | null>(null);
   const undo = (...ids: string[]) =>
     void ledger.writeAll(
       scope,
@@ -17,7 +31,7 @@ export function useLogged(scope: { id: string; zone: string }, onLogged: () => v
   const log = async (text: string, things: readonly Thing[]) => {
     const events = await ledger.writeAll(scope, things);
     setSaid({ text, undo: events.map((e) => e.id) });
-    onLogged();
+    onLogged?.();
   };
   return { said, setSaid, undo, log };
 }
