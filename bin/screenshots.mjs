@@ -23,7 +23,15 @@ const shot = async (name) => {
   await page.screenshot({ path: path.join(folder, `${name}.png`) });
   process.stdout.write(`· ${name}.png\n`);
 };
-const theme = (name) => page.evaluate((t) => localStorage.setItem('burrow.preferences', JSON.stringify({ theme: t })), name);
+const theme = (name) =>
+  page.evaluate((t) => localStorage.setItem('burrow.preferences', JSON.stringify({ ...JSON.parse(localStorage.getItem('burrow.preferences') ?? '{}'), theme: t })), name);
+/** Starts an outing in a way of fishing, by its own key or out of all of them. */
+const startBy = async (way) => {
+  const [direct, choose] = [`Start outing: ${way}`, 'Another way'].map((name) => page.getByRole('button', { name, exact: true }));
+  await choose.or(direct).first().waitFor();
+  if (!(await direct.isVisible())) await choose.click();
+  await direct.click();
+};
 const go = async (place, size, ready) => {
   await page.setViewportSize(size);
   await page.goto(stack.url + place);
@@ -67,7 +75,7 @@ try {
   await go('/water', phone, page.getByRole('heading', { name: /^Begin at/ }));
   await page.waitForTimeout(1500);
   await shot('water-river');
-  await page.getByRole('button', { name: 'Start outing: casting' }).click();
+  await startBy('casting');
   await page.getByRole('heading', { name: /^Stand \d+ yd/ }).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Stand here' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
@@ -87,7 +95,7 @@ try {
   await page.getByRole('radio', { name: 'Smallmouth' }).click();
   await page.getByRole('radio', { name: 'Kayak' }).click();
   await page.getByRole('link', { name: 'Water' }).click();
-  await page.getByRole('button', { name: 'Start outing: casting' }).click();
+  await startBy('casting');
   await page.getByRole('heading', { name: /^Anchor at the ring, over/ }).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'Stand here' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { test } from './stack';
+import { startOuting, test } from './stack';
 
 test('a morning at Verrin by boat: outlook, map, spot, drift, no ice asked, season', async ({ demo: page, stack }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -22,7 +22,7 @@ test('a morning at Verrin by boat: outlook, map, spot, drift, no ice asked, seas
   await test.step('Water offers it from a boat or pier, and opens a spot where tapped', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
     await expect(page.getByRole('heading', { name: 'Open water: look over the break' })).toBeVisible({ timeout: 40_000 });
-    await page.getByRole('button', { name: 'From a boat or pier' }).click();
+    await startOuting(page, 'from a boat or pier');
     await expect(page.getByRole('link', { name: 'Spot' })).toBeVisible();
     await page.getByRole('button', { name: 'Stop here' }).click();
     await expect(page.getByRole('heading', { name: 'Spot 1' })).toBeVisible();

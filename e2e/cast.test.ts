@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serious } from './axe';
-import { test } from './stack';
+import { startOuting, test } from './stack';
 
 const shotsOf = (page: Page) => async (name: string) => {
   if (!process.env.SHOTS) return;
@@ -26,7 +26,7 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
 
   await test.step('Water says where to stand', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
-    await page.getByRole('button', { name: 'Start outing: casting' }).click();
+    await startOuting(page, 'casting');
     await expect(heading).toHaveText(/^Stand \d+ yd \S+ of the /, { timeout: 40_000 });
     await shot('cast-water');
     await page.getByRole('button', { name: 'Stand here' }).click();
@@ -137,7 +137,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   await page.getByRole('radio', { name: 'Smallmouth' }).click({ timeout: 40_000 });
   await page.getByRole('radio', { name: 'Kayak' }).click();
   await page.getByRole('link', { name: 'Water' }).click();
-  await page.getByRole('button', { name: 'Start outing: casting' }).click();
+  await startOuting(page, 'casting');
   await expect(heading).toHaveText(/^Anchor at the ring, over/, { timeout: 60_000 });
   await page.getByRole('button', { name: 'Stand here' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
@@ -218,7 +218,7 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await expect(page.getByText('Thin Beck is here.')).toBeVisible();
   await page.getByRole('link', { name: 'Water' }).click();
   await expect(page.getByRole('button', { name: /on the ice/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Start outing: casting' }).click();
+  await startOuting(page, 'casting');
   await page.getByRole('button', { name: 'Stand here' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Aim, cast, count it down' })).toBeVisible();

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { ownWater } from './own';
-import { drillOnce, test } from './stack';
+import { drillOnce, startOuting, test } from './stack';
 
 const textOf = (page: Page) => page.evaluate(() => document.body.innerText);
 
@@ -31,7 +31,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
 
   await test.step('a hole is drilled with nothing measured', async () => {
     await page.getByRole('button', { name: 'To the map' }).click();
-    await page.getByRole('button', { name: 'Start outing: on the ice' }).click();
+    await startOuting(page, 'on the ice');
     await expect(page.getByText(/Without weather, places are scored as for midwinter/)).toBeVisible();
     await expectHonest(page, 'water');
     await page.getByRole('button', { name: 'Drill here' }).click();

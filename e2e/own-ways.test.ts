@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test';
 import { serious } from './axe';
 import { ownWater } from './own';
-import { test } from './stack';
+import { startOuting, test } from './stack';
 
 // The app is on the phone before the network goes.
 test.use({ serviceWorkers: 'allow' });
@@ -15,7 +15,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   };
   const heading = page.getByRole('heading', { level: 1 });
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await page.getByRole('button', { name: 'Start outing: pole from a peg' }).click({ timeout: 40_000 });
+  await startOuting(page, 'pole from a peg');
   await expect(heading).toHaveText(/^Sit at the ring: .* within reach$/, { timeout: 40_000 });
   await shot('own-water');
   await page.getByRole('button', { name: 'Sit here' }).click();
@@ -60,7 +60,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await expect(page.getByText(/^brown crumb at /)).toHaveCount(0);
 
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await page.getByRole('button', { name: 'Start outing: trolling, drifting' }).click({ timeout: 40_000 });
+  await startOuting(page, 'trolling, drifting');
   await expect(heading).toHaveText('Tap where you begin');
   await page.getByRole('button', { name: 'Begin a pass here' }).click();
   await page.getByRole('button', { name: 'Begin the pass' }).click();
@@ -120,7 +120,7 @@ test('a pass on a reservoir without a chart: steered by the sounder, logged all 
   await page.getByRole('textbox', { name: 'Name of the water' }).fill('Unsounded Arm');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await press('Start outing: trolling, drifting');
+  await startOuting(page, 'trolling, drifting');
   await press('Where am I');
   await press('Begin a pass here');
   await press('Begin the pass');
@@ -136,6 +136,18 @@ test('a pass on a reservoir without a chart: steered by the sounder, logged all 
   await expect(page.getByText('1 strike', { exact: true })).toBeVisible();
   expect(await serious(page), 'a pass without a map').toEqual([]);
   await shot('own-unsounded-pass');
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await expect(page.getByRole('heading', { name: 'Hours by depth' })).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByText('T: Turn')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('T: Turn')).toHaveCount(0);
+  await page.keyboard.press('s');
+  await page.getByRole('button', { name: /^right, / }).click();
+  await expect(page.getByText('2 strikes', { exact: true })).toBeVisible();
+  expect(await serious(page), 'a wide pass without a map').toEqual([]);
+  await shot('own-unsounded-pass-wide');
+  await page.setViewportSize({ width: 390, height: 844 });
   for (const [k, at] of [
     [1, 200],
     [2, 400],

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { serious } from './axe';
-import { test } from './stack';
+import { startOuting, test } from './stack';
 
 const shotsOf = (page: Page) => async (name: string) => {
   if (!process.env.SHOTS) return;
@@ -30,7 +30,7 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
 
   await test.step('an outing afloat begins where one is', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
-    await page.getByRole('button', { name: 'Start outing: trolling, drifting' }).click({ timeout: 40_000 });
+    await startOuting(page, 'trolling, drifting');
     await page.getByRole('button', { name: 'Begin a pass here' }).click();
     await page.getByRole('button', { name: 'Begin the pass' }).click();
     await expect(heading).toHaveText('Set the lines', { timeout: 40_000 });
@@ -147,7 +147,7 @@ test('the pass, wide and without a position: touched on the map, keys, hours by 
   await page.goto(`${stack.url}/gear`);
   await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();
   await page.getByRole('link', { name: 'Water' }).click();
-  await page.getByRole('button', { name: 'Start outing: trolling, drifting' }).click({ timeout: 40_000 });
+  await startOuting(page, 'trolling, drifting');
   await page.getByRole('button', { name: 'Begin a pass here' }).click();
   await page.getByRole('button', { name: 'Begin the pass' }).click();
   await page.getByRole('button', { name: 'Set the lines' }).click({ timeout: 40_000 });

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serious } from './axe';
-import { test } from './stack';
+import { startOuting, test } from './stack';
 
 const shotsOf = (page: Page) => async (name: string) => {
   if (!process.env.SHOTS) return;
@@ -24,7 +24,7 @@ test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed
 
   await test.step('a peg on the bank of the drain', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
-    await page.getByRole('button', { name: 'Start outing: pole from a peg' }).click({ timeout: 40_000 });
+    await startOuting(page, 'pole from a peg');
     await shot('peg-water');
     await page.getByRole('button', { name: 'Sit here' }).click();
     await page.getByRole('button', { name: 'I sit here' }).click();
@@ -145,7 +145,7 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.goto(`${stack.url}/gear`);
   await page.getByRole('radio', { name: /^Perrow Pool/ }).click();
   await page.getByRole('link', { name: 'Water' }).click();
-  await page.getByRole('button', { name: 'Start outing: pole from a peg' }).click({ timeout: 40_000 });
+  await startOuting(page, 'pole from a peg');
   await page.getByRole('button', { name: 'Sit here' }).click();
   await page.getByRole('button', { name: 'I sit here' }).click();
   await page.getByRole('button', { name: 'Plumb it' }).click({ timeout: 40_000 });

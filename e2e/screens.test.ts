@@ -23,7 +23,7 @@ const ready: Record<string, (page: Page) => Promise<void>> = {
 
 for (const theme of ['day', 'dusk'] as const) {
   test(`nothing serious for axe on any screen by ${theme}`, async ({ demo: page, stack }) => {
-    await page.evaluate((t) => localStorage.setItem('burrow.preferences', JSON.stringify({ theme: t, water: 'tamber-lake' })), theme);
+    await page.evaluate((t) => localStorage.setItem('burrow.preferences', JSON.stringify({ ...JSON.parse(localStorage.getItem('burrow.preferences') ?? '{}'), theme: t })), theme);
     await drillOnce(page, stack.url);
     for (const [path, wait] of Object.entries(ready)) {
       await page.goto(stack.url + path);

@@ -79,6 +79,14 @@ export async function jigDepth(page: Page): Promise<number> {
   return parseFloat((await page.getByRole('slider', { name: 'Jig depth' }).getAttribute('aria-valuetext'))!);
 }
 
+/** Starts an outing in a way of fishing, by its own key or out of all of them. */
+export async function startOuting(page: Page, way: string): Promise<void> {
+  const [direct, choose] = [`Start outing: ${way}`, 'Another way'].map((name) => page.getByRole('button', { name, exact: true }));
+  await choose.or(direct).first().waitFor();
+  if (!(await direct.isVisible())) await choose.click();
+  await direct.click();
+}
+
 /** Starts an outing with one hole, unless one is under way. */
 export async function drillOnce(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/water`);

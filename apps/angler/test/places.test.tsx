@@ -1,4 +1,4 @@
-import { fireEvent, render, screen, userEvent } from '@testing-library/react-native';
+import { render, screen, userEvent } from '@testing-library/react-native';
 import type { WaterWeather } from '@burrow/contract/api';
 import { fold } from '@burrow/core/ledger';
 import { hourMs } from '@burrow/core/units';

@@ -55,5 +55,5 @@ export function openApi(): object {
       },
     };
   }
-  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.20.0' }, paths };
+  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.21.0' }, paths };
 }

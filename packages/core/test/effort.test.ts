@@ -1,5 +1,5 @@
 import { fold, type LedgerEvent } from '../src/ledger';
-import { clumpSize, heightBands, summariseSeason, type Catch } from '../src/season';
+import { clumpSize, heightBands, outingRates, summariseSeason, type Catch, type OutingSummary } from '../src/season';
 import { findingWords, rowLabel } from '../src/season';
 import { catchesOf, effortIntervals } from '../src/season/effort';
 import { imperial, metric, minuteMs } from '../src/units';
@@ -104,4 +104,28 @@ test('a line whose bait nobody said counts as effort, and in no comparison of ba
   const baits = (season: typeof said) => season.comparisons.find((c) => c.by === 'presentation' && c.count === 'fish')!.rows.map((r) => r.key);
   expect(baits(said)).not.toEqual([]);
   expect(baits(without)).toEqual([]);
+});
+
+test('an outing’s rate is by its own effort, and too little of it gives none', () => {
+  const outing = (id: string, lineMin: number, casts: number, fish: number): OutingSummary => ({
+    id,
+    water: 'w',
+    waterName: 'W',
+    startedMs: baseMs,
+    endedMs: null,
+    methods: [],
+    stations: 1,
+    lineMin,
+    casts,
+    bites: 2 * fish,
+    fish,
+    species: [],
+  });
+  const latestFirst = [outing('short', 20, 5, 3), outing('cast', 40, 40, 2), outing('long', 120, 0, 3)];
+  expect(outingRates(latestFirst, 'fish', 'minutes', 8).map((r) => [r.id, r.rate])).toEqual([
+    ['long', 1.5],
+    ['cast', 3],
+  ]);
+  expect(outingRates(latestFirst, 'bites', 'casts', 8).map((r) => [r.id, r.rate])).toEqual([['cast', 1]]);
+  expect(outingRates(latestFirst, 'fish', 'minutes', 1).map((r) => r.id)).toEqual(['cast']);
 });

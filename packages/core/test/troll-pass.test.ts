@@ -123,6 +123,8 @@ test('hours by band of depth, what nobody has tried, and bands side by side as o
     [6, 10],
   ]);
   expect(depthHoursText(bands[1], metric)).toBe('2 m to 4 m: 4.0 h, 1 strike');
+  // A strike in the first minute is not "not tried".
+  expect(depthHoursText({ fromM: 2, toM: 4, hours: 0.01, strikes: 1 }, metric)).toBe('2 m to 4 m: 0.0 h, 1 strike');
   expect(depthBandM(imperial)).toBeCloseTo(1.524, 6);
 });
 

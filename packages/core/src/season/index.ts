@@ -2,7 +2,8 @@
 export { clumpSize, heightBands, type Catch, type EffortInterval } from './effort';
 export { findLead, leastMinutes, probabilityAbove, shrunkenRates, type Finding, type Rate, type RateRow, type Tally } from './rates';
 export { minutesPerCast, summariseSeason, type Comparison, type OutingSummary, type SeasonSummary } from './summary';
-export { findingWords, rowLabel } from './wording';
+export { clumpWords, findingWords, rowLabel } from './wording';
+export { outingRates, type OutingRate } from './outing-rates';
 export { responsesBy, responseWords, type Responses, type ResponsesBy } from './responses';
 export * from './by-method';
 export { outingDay, outingDayWords, triedInVain, type DayCatch, type HungLine, type OutingDay, type Stay } from './outing-day';

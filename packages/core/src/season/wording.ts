@@ -29,3 +29,7 @@ export function findingWords(comparison: Comparison, units: UnitPreference, pres
     detail: `${figure(finding.best.rate.mean)} ${count} ${each} against ${figure(finding.other.rate.mean)}. ${Math.min(99, Math.floor(finding.probability * 100))} in 100 that it is not luck.`,
   };
 }
+
+/** How fish came in schools, in words; empty before the first bite. */
+export const clumpWords = ({ bites, clump }: { bites: number; clump: number }): string =>
+  bites === 0 ? '' : `Fish come in schools: with each bite come about ${(clump - 1).toFixed(1)} others, which widens the ranges.`;

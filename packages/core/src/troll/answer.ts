@@ -3,7 +3,7 @@ import type { Lane, LaneTurn } from './lane';
 import { fastestMs, trolledLine, speedInTurn, type TrolledRig } from './line';
 import type { LanePlace } from './steer';
 import { turnAhead } from './steer';
-import type { DepthHours } from './from-log';
+import { isNoted, type DepthHours } from './from-log';
 
 /** A line as it is out. */
 export interface RunningLine {
@@ -109,7 +109,7 @@ export const depthBandM = (units: UnitPreference): number => (units.depth === 'f
 
 /** Hours of a band in words: "2 to 4 m: 1.2 h, 3 strikes". */
 export const depthHoursText = (band: DepthHours, units: UnitPreference): string =>
-  `${depthText(band.fromM, units)} to ${depthText(band.toM, units)}: ${band.hours < 0.05 ? 'not tried' : `${band.hours.toFixed(1)} h, ${band.strikes === 0 ? 'no strike' : counted(band.strikes, 'strike')}`}`;
+  `${depthText(band.fromM, units)} to ${depthText(band.toM, units)}: ${!isNoted(band) ? 'not tried' : `${band.hours.toFixed(1)} h, ${band.strikes === 0 ? 'no strike' : counted(band.strikes, 'strike')}`}`;
 
 /** How fast, in words: "0.9 m/s" or "2.0 mph". */
 export const trollSpeedText = (speedMs: number, units: UnitPreference): string =>

@@ -66,6 +66,9 @@ export interface DepthHours {
 /** Less than this is not fished yet, h, and less than that is not worth a word. */
 const [triedHours, notedHours] = [0.15, 0.05];
 
+/** Whether there is anything to say of a depth. */
+export const isNoted = (h: DepthHours): boolean => h.strikes > 0 || h.hours >= notedHours;
+
 /** Hours per band of depth over passes, and strikes there; bands of `stepM` from the surface to `deepestM`. */
 export function hoursByDepth(outings: readonly OutingState[], deepestM: number, stepM: number, nowMs: number): DepthHours[] {
   const bands = Array.from({ length: Math.max(1, Math.ceil(deepestM / stepM - 1e-9)) }, (_, k): DepthHours => ({ fromM: k * stepM, toM: (k + 1) * stepM, hours: 0, strikes: 0 }));
@@ -100,7 +103,7 @@ export function hoursTogether(bands: readonly DepthHours[]): DepthHours[] {
   const rows: DepthHours[] = [];
   for (const band of bands) {
     const last = rows.at(-1);
-    if (last && last.hours < notedHours && last.strikes === 0 && band.hours < notedHours && band.strikes === 0) last.toM = band.toM;
+    if (last && !isNoted(last) && !isNoted(band)) last.toM = band.toM;
     else rows.push({ ...band });
   }
   return rows;

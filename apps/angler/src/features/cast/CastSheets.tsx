@@ -10,6 +10,7 @@ import { PlanNote } from '@/features/outlook/PlanNote';
 import { FishSheet } from '@/features/station/FishSheet';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
+import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
@@ -74,12 +75,7 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         {bowText ? <Text tone="straw">{bowText}</Text> : null}
         <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
       </Sheet>
-      <Sheet title="Keys" open={sheet === 'help'} onClose={close}>
-        {keys.map((k) => (
-          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
-        ))}
-        <Text>Arrows on the map turn the aim; on the section they move the bait.</Text>
-      </Sheet>
+      <KeysSheet keys={keys} arrows="Arrows on the map turn the aim; on the section they move the bait." open={sheet === 'help'} onClose={close} />
     </>
   );
 }

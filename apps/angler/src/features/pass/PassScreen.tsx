@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { depthHoursText, laneEndText, trollSpeedText } from '@burrow/core/troll';
+import { laneEndText } from '@burrow/core/troll';
 import { counted, depthText, tempText } from '@burrow/core/units';
 import { Pressable, View } from 'react-native';
 import { useGround } from '@/data/ground';
@@ -9,22 +9,20 @@ import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { useWide } from '@/features/shell/Shell';
-import { LogList } from '@/features/station/LogList';
 import { LoggedBar } from '@/features/station/LoggedBar';
-import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { ClockRing } from '@/ui/ClockRing';
 import { Notice } from '@/ui/Notice';
-import { ScrollPane } from '@/ui/ScrollPane';
 import { Text } from '@/ui/Text';
-import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
 import { useShortcuts } from '@/ui/useShortcuts';
 import { useWakeLock } from '@/ui/useWakeLock';
 import type { Ground } from '@/workers/ground.api';
 import { LaneMap } from './LaneMap';
 import { LinesView } from './LinesView';
+import { PassFrame, PassLog, SpeedLine } from './PassFrame';
 import { PassSheets } from './PassSheets';
 import { UnsoundedPass } from './UnsoundedPass';
+import { passKeys } from './pass-keys';
 import { usePass, type PassControl } from './usePass';
 
 /** What to run and where to steer? */
@@ -42,77 +40,32 @@ export function PassScreen({ outing, pass }: { outing: OutingState; pass: Statio
 function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: StationState; water: WaterDetail; ground: Ground }) {
   useWakeLock();
   const wide = useWide();
-  const palette = usePalette();
   const control = usePass(outing, pass, water, ground);
-  const { units, zone, lines, sheet, setSheet, undo, strike, turnRound, rows } = control;
-  const keys: ThumbKey[] = [
-    {
-      id: 'strike',
-      label: 'Strike',
-      detail: lines.length > 1 ? 'which line' : undefined,
-      icon: 'bite',
-      shortcut: 'S',
-      onPress: () => (lines.length === 1 ? void strike(lines[0]) : setSheet('strike')),
-    },
-    { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => setSheet('fish') },
-    { id: 'turn', label: 'Turn', detail: 'next pass', icon: 'turn', shortcut: 'T', onPress: () => void turnRound() },
-    { id: 'depths', label: 'Depths', icon: 'depths', shortcut: 'D', onPress: () => setSheet('depths') },
-    { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
-  ];
+  const { units, zone, sheet, setSheet, undo, rows, speedMs, speedBy, untried, strikes } = control;
+  const keys = passKeys(control);
   useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
-  const undoBar = <LoggedBar logged={control} />;
-  const passes = new Set(outing.stations.filter((s) => s.kind === pass.kind).map((s) => s.id));
-  const log = (
-    <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && passes.has(e.station))} units={units} timeZone={zone} onUndo={(id) => undo(id)} />
-  );
+  const log = <PassLog outing={outing} pass={pass} units={units} zone={zone} onUndo={(id) => undo(id)} />;
   const map = (
     <>
       <LaneMap control={control} />
-      {undoBar}
+      <LoggedBar logged={control} />
     </>
   );
-  if (!wide)
-    return (
-      <View style={{ flex: 1 }}>
-        <Advice control={control} />
-        <View style={{ flex: 1.3, minHeight: 0 }}>{map}</View>
-        <View style={{ flex: 1, minHeight: 0, borderTopWidth: 1, borderTopColor: palette.line }}>
-          <LinesView control={control} />
-        </View>
-        <SpeedLine control={control} />
-        <ThumbBar keys={keys} label="What you did and what happened" />
-        <PassSheets control={control} keys={keys} log={log} />
-      </View>
-    );
+  const says = strikes.length > 0 ? counted(strikes.length, 'strike') : untried ? `not yet tried: ${depthText(untried.fromM, units)} to ${depthText(untried.toM, units)}` : '';
   return (
-    <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View style={{ flex: 1.2, borderRightWidth: 1, borderRightColor: palette.line }}>
-        <View style={{ flex: 1.6, minHeight: 0 }}>{map}</View>
-        <View style={{ flex: 1, minHeight: 0, borderTopWidth: 1, borderTopColor: palette.line }}>
-          <LinesView control={control} />
-        </View>
-      </View>
-      <View style={{ width: 420 }}>
-        <Advice control={control} />
-        <ThumbBar keys={keys} showShortcuts label="What you did and what happened" />
-        <SpeedLine control={control} />
-        <ScrollPane label="Hours by depth and the log">
-          <Text heading={2} size="lead">
-            Hours by depth
-          </Text>
-          {rows.map((h) => (
-            <Text key={h.fromM} size="small" tone={h.strikes > 0 ? 'kelp' : h.hours < 0.05 ? 'second' : 'ink'}>
-              {depthHoursText(h, units)}
-            </Text>
-          ))}
-          <Text heading={2} size="lead">
-            This outing
-          </Text>
-          {log}
-        </ScrollPane>
-      </View>
+    <>
+      <PassFrame
+        advice={<Advice control={control} />}
+        map={map}
+        lines={<LinesView control={control} />}
+        speed={<SpeedLine speedMs={speedMs} speedBy={speedBy} units={units} says={says} />}
+        keys={keys}
+        rows={rows}
+        log={log}
+        units={units}
+      />
       <PassSheets control={control} keys={keys} log={log} />
-    </View>
+    </>
   );
 }
 
@@ -166,38 +119,6 @@ function Advice({ control }: { control: PassControl }) {
           {`To its end by ${laneEndText(lane, place, speedMs, now, zone)}, ${Math.round(100 * lane.inBandShare)} % over the depths to follow`}
         </Text>
       ) : null}
-    </View>
-  );
-}
-
-/** Speed, strikes, and what nobody has tried. */
-function SpeedLine({ control }: { control: PassControl }) {
-  const palette = usePalette();
-  const { speedMs, units, untried, strikes, speedBy } = control;
-  return (
-    <View
-      style={{
-        flexDirection: 'row',
-        justifyContent: 'space-between',
-        alignItems: 'center',
-        minHeight: 44,
-        paddingHorizontal: 16,
-        backgroundColor: palette.card,
-        borderTopWidth: 1,
-        borderTopColor: palette.line,
-      }}
-    >
-      <Text>
-        <Text strong size="lead">
-          {trollSpeedText(speedMs, units)}
-        </Text>
-        <Text size="small" tone="second">
-          {speedBy === 'measured' ? '' : ` ${speedBy}`}
-        </Text>
-      </Text>
-      <Text size="small" tone="second">
-        {strikes.length > 0 ? counted(strikes.length, 'strike') : untried ? `not yet tried: ${depthText(untried.fromM, units)} to ${depthText(untried.toM, units)}` : ''}
-      </Text>
     </View>
   );
 }

@@ -1,21 +1,22 @@
 import { bankCadences, pauseS, castText } from '@burrow/core/casting';
-import { depthHoursText, trollSpeedText } from '@burrow/core/troll';
+import { trollSpeedText } from '@burrow/core/troll';
 import { clamp, depthText, distanceText, metresPerDepthUnit, metresPerYard, tempText } from '@burrow/core/units';
-import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { savePassTracks } from '@/data/pass-tracks';
 import { change, setTroll, usePreferences } from '@/data/preferences';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { RetrieveBeat } from '@/features/cast/RetrieveBeat';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
+import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { DepthsSheet } from './DepthsSheet';
+import { HoursByDepth } from './PassFrame';
+import { BandSteppers, PassExits, SpeedStepper } from './PassSettings';
 import { StrikeSheets } from './StrikeSheets';
 import type { PassControl } from './usePass';
 
@@ -45,17 +46,9 @@ export function PassSheets({ control, keys, log }: { control: PassControl; keys:
           <Text>{`The lane is ${distanceText(control.lane.lengthM, units)} long, ${Math.round(100 * control.lane.inBandShare)} % of it over ${depthText(control.follow.fromM, units)} to ${depthText(control.follow.toM, units)} of water; the deepest bait keeps ${depthText(Math.max(0, control.lane.leastClearanceM), units)} off the bed by the map. A map has its doubt: watch the sounder.`}</Text>
         ) : null}
         <Text strong>Hours by depth on this water</Text>
-        {rows.map((h) => (
-          <Text key={h.fromM} size="small">
-            {depthHoursText(h, units)}
-          </Text>
-        ))}
+        <HoursByDepth rows={rows} units={units} />
       </Sheet>
-      <Sheet title="Keys" open={sheet === 'help'} onClose={close}>
-        {keys.map((k) => (
-          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
-        ))}
-      </Sheet>
+      <KeysSheet keys={keys} open={sheet === 'help'} onClose={close} />
     </>
   );
 }
@@ -66,20 +59,11 @@ const rip = bankCadences.find((c) => c.id === 'rip-pause') ?? bankCadences[0];
 function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
   const { outing, pass, units, zone, troll, settings, setSheet, method, drift, windMs, speedMs, speedBy, flush } = control;
   const { craft } = usePreferences();
-  const router = useRouter();
   const close = () => setSheet(null);
   const unitM = metresPerDepthUnit(units);
   const farM = units.distance === 'yd' ? metresPerYard : 1;
   const rest = pauseS(settings.temp.value, rip.id);
   const band = settings.band;
-  const moveBand = (end: 'fromM' | 'toM', d: 1 | -1) => {
-    const moved = { ...band, [end]: Math.max(0.2, band[end] + d * unitM * (units.depth === 'ft' ? 2 : 0.5)) };
-    if (moved.toM - moved.fromM >= 0.5) change({ castBand: { water: control.water.id, ...moved } });
-  };
-  const saveTracks = async () => {
-    await flush();
-    await savePassTracks(outing);
-  };
   return (
     <Sheet title={`${method.station} ${pass.label}`} open onClose={close}>
       <Choice
@@ -104,12 +88,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
           <RetrieveBeat cadence={rip} rest={rest} hardRest={rest} hasHard={false} units={units} />
         </>
       ) : null}
-      <Stepper
-        label="Speed"
-        text={trollSpeedText(troll.speedMs, units)}
-        onStep={(d) => setTroll({ speedMs: Math.round(100 * clamp(troll.speedMs + d * 0.05, 0.2, 4)) / 100 })}
-        hint={speedBy === 'assumed' ? 'Used until the phone says how fast you go.' : `By the phone ${trollSpeedText(speedMs, units)} over the ground, ${speedBy}: that is used.`}
-      />
+      <SpeedStepper speedMs={speedMs} speedBy={speedBy} />
       <Stepper
         label="Tightest turn"
         text={distanceText(troll.turnM, units)}
@@ -122,13 +101,9 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
         onStep={(d) => setTroll({ clearanceM: clamp(troll.clearanceM + d * unitM * (units.depth === 'ft' ? 0.5 : 0.2), 0, 5) })}
       />
       <Stepper label="Length of the lane" text={distanceText(troll.laneM, units)} onStep={(d) => setTroll({ laneM: clamp(troll.laneM + d * 100 * farM, 50, 3000) })} />
-      <Stepper label="Fish looked for: from" text={depthText(band.fromM, units)} onStep={(d) => moveBand('fromM', d)} hint={`Now ${settings.bandBy}.`} />
-      <Stepper label="Fish looked for: to" text={depthText(band.toM, units)} onStep={(d) => moveBand('toM', d)} />
+      <BandSteppers waterId={control.water.id} band={band} hint={`Now ${settings.bandBy}.`} />
       {settings.bandBy === 'yours' ? <Action label="Back to the depths foretold" onPress={() => change({ castBand: null })} /> : null}
-      <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Action grow height={64} icon="download" label="Tracks, GPX" onPress={() => void saveTracks()} />
-        <Action grow height={64} icon="walk" label="Leave the pass" onPress={() => router.navigate('/water')} />
-      </View>
+      <PassExits outing={outing} flush={flush} />
       <ColdWaterNote tempC={settings.temp.by === 'assumed' ? null : settings.temp.value} method={method} craft={craft === 'kayak' ? 'kayak' : 'boat'} units={units} />
       <CastMeasures outing={outing} station={pass.id} zone={zone} levelM={control.ground.levelM} units={units} onLogged={close} />
       <Text

@@ -9,6 +9,7 @@ import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { FishSheet } from '@/features/station/FishSheet';
 import { Action } from '@/ui/Action';
+import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
@@ -78,12 +79,7 @@ export function PegSheets({ control, keys, log }: { control: PegControl; keys: r
         )}
         <Text tone="second">Expected bites follow what each swim gave, its rest and its feed. Swapping by them beats swapping by feel by little: the rest is yours.</Text>
       </Sheet>
-      <Sheet title="Keys" open={sheet === 'help'} onClose={close}>
-        {keys.map((k) => (
-          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
-        ))}
-        <Text>Arrows on the run move the float.</Text>
-      </Sheet>
+      <KeysSheet keys={keys} arrows="Arrows on the run move the float." open={sheet === 'help'} onClose={close} />
     </>
   );
 }

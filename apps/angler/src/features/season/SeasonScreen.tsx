@@ -2,7 +2,7 @@ import { catchesCsv } from '@burrow/contract/formats/catches-csv';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { effortUnitOf, methodOf } from '@burrow/core/methods';
-import { findingWords, minutesPerCast, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
+import { clumpWords, findingWords, minutesPerCast, outingRates, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
 import { clockText, counted, dayText } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -24,6 +24,9 @@ import { usePalette } from '@/theme/theme';
 
 const OutingChart = lazy(() => import('@/ui/charts').then((m) => ({ default: m.OutingChart })));
 
+/** Most outings in one picture. */
+const shownOutings = 8;
+
 /** What works? */
 export function SeasonScreen() {
   const { state, ready, refused } = useLedger();
@@ -36,7 +39,8 @@ export function SeasonScreen() {
   const [chosen, setChosen] = useState<string | null>(null);
   // Rates are compared within one way of fishing: the one of the most outings, unless another is chosen.
   const way = ways.find((w) => w.method === chosen) ?? ways[0];
-  const season = useMemo(() => summariseSeason(state, nowMs(), way?.method, way?.unit), [state, way?.method, way?.unit]);
+  const unit = way?.unit ?? 'minutes';
+  const season = useMemo(() => summariseSeason(state, nowMs(), way?.method, unit), [state, way?.method, unit]);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   if (!ready) return <Notice title="Adding up the winter" busy />;
   if (season.outings.length === 0)
@@ -50,7 +54,7 @@ export function SeasonScreen() {
 
   const of = (by: Comparison['by']) => season.comparisons.find((c) => c.by === by && c.count === count)!;
   const [heights, baits] = [of('height'), of('presentation')];
-  const lead = [heights, baits].find((c) => c.finding.kind === 'leads') ?? (way?.unit === 'casts' ? baits : heights);
+  const lead = [heights, baits].find((c) => c.finding.kind === 'leads') ?? (unit === 'casts' ? baits : heights);
   const words = findingWords(lead, units, (name) => name);
   const answer = (
     <View style={{ gap: 6 }}>
@@ -60,7 +64,7 @@ export function SeasonScreen() {
       <Text
         size="small"
         tone="second"
-      >{`This winter: ${counted(season.outings.length, 'outing')}, ${way?.unit === 'casts' ? counted(way.effort, 'cast') : `${Math.round(season.lineMin / 60)} h of line in the water`}, ${season.fish} fish`}</Text>
+      >{`This winter: ${counted(season.outings.length, 'outing')}, ${unit === 'casts' ? counted(way.effort, 'cast') : `${Math.round(season.lineMin / 60)} h of line in the water`}, ${season.fish} fish`}</Text>
       <Text heading={1} size="title">
         {words.headline}
       </Text>
@@ -72,18 +76,15 @@ export function SeasonScreen() {
       <Choice
         label="Count"
         options={[
-          { id: 'fish', label: way?.unit === 'casts' ? 'Fish in ten casts' : 'Fish an hour' },
-          { id: 'bites', label: way?.unit === 'casts' ? 'Bites in ten casts' : 'Bites an hour' },
+          { id: 'fish', label: unit === 'casts' ? 'Fish in ten casts' : 'Fish an hour' },
+          { id: 'bites', label: unit === 'casts' ? 'Bites in ten casts' : 'Bites an hour' },
         ]}
         value={count}
         onChange={setCount}
       />
-      {way?.unit === 'casts' ? null : <Rates title="Height above bottom" comparison={heights} said={lead === heights} />}
+      {unit === 'casts' ? null : <Rates title="Height above bottom" comparison={heights} said={lead === heights} />}
       <Rates title="Presentation" comparison={baits} said={lead === baits} />
-      <Text
-        size="small"
-        tone="second"
-      >{`Rates lean toward the winter's mean where little was tried. Fish come in schools: with each bite come about ${(season.clump - 1).toFixed(1)} others, which widens the ranges.`}</Text>
+      <Text size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. ${clumpWords(season)}`}</Text>
     </View>
   );
   const list = (
@@ -98,7 +99,12 @@ export function SeasonScreen() {
   );
   const chart = (
     <Suspense fallback={<Text tone="second">Drawing</Text>}>
-      <OutingChart outings={season.outings} zone={zone} count={count} />
+      <OutingChart
+        rates={outingRates(season.outings, count, unit, shownOutings)}
+        zone={zone}
+        measure={`${count} ${unit === 'casts' ? 'in ten casts' : 'an hour of line'}`}
+        empty={`Not enough for a picture: it begins at ${unit === 'casts' ? 'ten casts' : 'half an hour of line'} in one outing`}
+      />
     </Suspense>
   );
   const gone = <PutBack />;
@@ -160,19 +166,21 @@ function Rates({ title, comparison, said }: { title: string; comparison: Compari
         {title}
       </Text>
       {said ? null : <Text size="small" tone="second">{`${words.headline}. ${words.detail}`}</Text>}
-      <RateDots
-        rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows}
-        label={(key) => rowLabel(comparison, key, units, (name) => name)}
-        best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined}
-        unit={`${comparison.count} ${comparison.unit === 'casts' ? 'in ten casts' : 'an hour of line'}`}
-        effort={(minutes, isEnough) =>
-          comparison.unit === 'casts'
-            ? `${Math.round(minutes / minutesPerCast)} casts`
-            : isEnough
-              ? `${Math.round(minutes / 60)} hours of line`
-              : `${Math.round(minutes)} min of line`
-        }
-      />
+      {comparison.rows.length === 0 ? null : (
+        <RateDots
+          rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows}
+          label={(key) => rowLabel(comparison, key, units, (name) => name)}
+          best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined}
+          unit={`${comparison.count} ${comparison.unit === 'casts' ? 'in ten casts' : 'an hour of line'}`}
+          effort={(minutes, isEnough) =>
+            comparison.unit === 'casts'
+              ? `${Math.round(minutes / minutesPerCast)} casts`
+              : isEnough
+                ? `${Math.round(minutes / 60)} hours of line`
+                : `${Math.round(minutes)} min of line`
+          }
+        />
+      )}
     </View>
   );
 }

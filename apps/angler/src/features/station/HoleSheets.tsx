@@ -5,6 +5,7 @@ import { useWater, useWeather } from '@/data/water';
 import { FishSheet } from './FishSheet';
 import { MoreSheet } from './MoreSheet';
 import { PlanNote } from '@/features/outlook/PlanNote';
+import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
@@ -69,12 +70,7 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
         {advice ? <Text>{`What would change it: ${advice.changesMind}`}</Text> : null}
         {advice?.suggestion ? <Text strong>{advice.suggestion.text}</Text> : null}
       </Sheet>
-      <Sheet title="Keys" open={sheet === 'help'} onClose={() => setSheet(null)}>
-        {keys.map((k) => (
-          <Text key={k.id}>{`${k.shortcut}: ${k.label}`}</Text>
-        ))}
-        <Text>Arrow up and down on the shaft move the jig.</Text>
-      </Sheet>
+      <KeysSheet keys={keys} arrows="Arrow up and down on the shaft move the jig." open={sheet === 'help'} onClose={() => setSheet(null)} />
     </>
   );
 }

@@ -5,6 +5,7 @@ import { methodOf } from '@burrow/core/methods';
 import { changeRules, quietRules } from '@burrow/core/pole';
 import { clockText, currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { View } from 'react-native';
+import { unsaidBait } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
@@ -82,7 +83,11 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     const reaction = outing.reactions.find((r) => r.id === entry.id);
     const along = reaction?.alongM == null ? '' : `, ${depthText(Math.abs(reaction.alongM), units)} along`;
     const out = reaction?.outM != null ? `${castText(reaction.outM, units)} out` : hole?.outM != null ? `${depthText(hole.outM, units)}${along}` : '';
-    return { what: reactionWords[entry.text ?? ''] ?? 'Reaction', detail: reaction?.depthM == null ? out : `jig ${depthText(reaction.depthM, units)}` };
+    const what = reactionWords[entry.text ?? ''] ?? 'Reaction';
+    if (reaction?.depthM == null) return { what, detail: out };
+    const line = outing.lines.find((l) => l.id === reaction.line);
+    // Lines trail: which of them tells more than the word for what hangs under a rod.
+    return { what, detail: `${line && hole && methodOf(hole.method)?.picture === 'lane' ? `${line.rod},` : 'jig'} ${depthText(reaction.depthM, units)}` };
   }
   if (entry.kind === 'fish-landed') {
     const fish = outing.fish.find((f) => f.eventId === entry.id);
@@ -141,7 +146,7 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
     const ice = outing.ice.find((i) => i.ms === entry.ms);
     return { what: 'Ice', detail: ice ? `${iceText(ice.clearM, units)} clear, ${iceText(ice.whiteM, units)} white` : '' };
   }
-  if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? '' };
+  if (entry.kind === 'line-down') return { what: 'Line down', detail: entry.text ?? unsaidBait.toLowerCase() };
   if (entry.kind === 'flag-up') return { what: 'Flag', detail: entry.text ?? '' };
   if (entry.kind === 'moved') return { what: 'Moved', detail: hole ? `to ${placeWords(hole, units)}` : '' };
   if (entry.kind === 'clarity-measured') {

@@ -44,7 +44,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const wide = useWide();
   const router = useRouter();
   const { outlook, columnPending, weather, without, input, column, nowMs } = useOutlook();
-  const { outing, elsewhere, ready, zone, surface, ways, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
+  const { outing, elsewhere, ready, zone, surface, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const lastIce = useLastIce(water.id);
   const { map: bed, breakFoot } = ground;
   const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
@@ -201,9 +201,9 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
           />
         ) : null}
       </View>
-      {outing ? null : <StartActions ways={ways} disabled={!ready} onStart={(way) => void start(way)} />}
+      {outing ? null : <StartActions ways={ways} lastWay={lastWay} disabled={!ready} onStart={(way) => void start(way)} />}
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        {!method.isOnIce ? (
+        {!(outing ? method : (lastWay ?? method)).isOnIce ? (
           surface === 'open' && !outing ? (
             <Action grow label="There is ice: start on it" onPress={() => void start(usualMethod)} />
           ) : null

@@ -46,7 +46,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const { layers, overlay } = useLayers(null, null, bed.deepest.depthM);
   const { state, ledger } = useLedger();
-  const { outing, elsewhere, ready, zone, ways, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
+  const { outing, elsewhere, ready, zone, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const [openAt, setOpenAt] = useState<{ at: LonLat; expectedM: number | null } | null>(null);
   const stands = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
   const settings = useCastSetting(water, ground, outing);
@@ -182,7 +182,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
           <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} />
         </View>
       ) : (
-        <StartActions ways={ways} disabled={!ready} onStart={(by) => void start(by)} />
+        <StartActions ways={ways} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />
       )}
     </Foot>
   );

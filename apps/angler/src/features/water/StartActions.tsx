@@ -1,38 +1,62 @@
 import type { Method } from '@burrow/core/methods';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
+import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 
 interface Props {
   ways: readonly Method[];
+  /** How this water was fished last, where that is one of the ways. */
+  lastWay?: Method;
   disabled: boolean;
   onStart: (way: Method) => void;
 }
 
-/** The ways to start an outing: one button where the water allows one, one for each where nobody knows what is on it. */
-export function StartActions({ ways, disabled, onStart }: Props) {
+/** Starts an outing: in the one way that the water allows, in the way it was fished last, or in one that is chosen. */
+export function StartActions({ ways, lastWay, disabled, onStart }: Props) {
+  const [isChoosing, setChoosing] = useState(false);
+  const isKnown = ways.length === 1 || lastWay !== undefined;
+  const way = lastWay ?? ways[0];
+  const isIceUnknown = ways.length > 1 && ways.some((w) => w.isOnIce);
+  const choose = (w: Method) => {
+    setChoosing(false);
+    onStart(w);
+  };
   return (
     <View style={{ gap: 6 }}>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {ways.map((way, k) => (
-          <View key={way.id} style={{ flexGrow: 1, flexBasis: ways.length > 3 ? '45%' : 0 }}>
-            <Action
-              width="100%"
-              kind={k === 0 ? 'main' : 'plain'}
-              height={ways.length > 3 ? 52 : 64}
-              label={ways.length === 1 ? (way.isOnIce ? 'Start outing' : `Start ${way.offer.toLowerCase()}`) : way.offer}
-              spoken={ways.length === 1 && way.isOnIce ? undefined : `Start outing: ${way.offer.toLowerCase()}`}
-              disabled={disabled}
-              onPress={() => onStart(way)}
-            />
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action
+          grow
+          // Nothing is recommended where nobody knows what is on the water and how it is fished.
+          kind={isKnown ? 'main' : 'plain'}
+          height={64}
+          label={!isKnown ? way.offer : way.isOnIce ? 'Start outing' : `Start ${way.offer.toLowerCase()}`}
+          spoken={ways.length > 1 || !way.isOnIce ? spokenOf(way) : undefined}
+          disabled={disabled}
+          onPress={() => onStart(way)}
+        />
+        {ways.length > 1 ? <Action grow height={64} label="Another way" disabled={disabled} onPress={() => setChoosing(true)} /> : null}
+      </View>
+      {isIceUnknown && way.isOnIce ? <IceUnknown /> : null}
+      <Sheet title="How do you fish?" open={isChoosing} onClose={() => setChoosing(false)}>
+        {ways.map((w) => (
+          <View key={w.id} style={{ gap: 4 }}>
+            <Action width="100%" height={64} label={w.offer} spoken={spokenOf(w)} disabled={disabled} onPress={() => choose(w)} />
+            {w.isOnIce ? <IceUnknown /> : null}
           </View>
         ))}
-      </View>
-      {ways.length > 1 && ways.some((way) => way.isOnIce) ? (
-        <Text size="small" tone="second">
-          Whether there is ice here is not known. Measure it before every few steps.
-        </Text>
-      ) : null}
+      </Sheet>
     </View>
+  );
+}
+
+const spokenOf = (way: Method) => `Start outing: ${way.offer.toLowerCase()}`;
+
+function IceUnknown() {
+  return (
+    <Text size="small" tone="straw">
+      Whether there is ice here is not known. Measure it before every few steps.
+    </Text>
   );
 }

@@ -32,7 +32,7 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
   const palette = usePalette();
   const router = useRouter();
   const lastIce = useLastIce(water.id);
-  const { outing, elsewhere, ready, zone, ways, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
+  const { outing, elsewhere, ready, zone, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const { tapped, setTapped, position, says, locate } = useTapped(() => true);
   const [openAt, setOpenAt] = useState<LonLat | null>(null);
   const shore = useMemo(() => shoreOf(water.file), [water]);
@@ -109,7 +109,7 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
       ) : ways.length > 0 ? (
         <>
           {elsewhere ? <Text size="small" tone="second">{`Starting here ends your outing on ${elsewhere.waterName}.`}</Text> : null}
-          <StartActions ways={ways} disabled={!ready} onStart={(by) => void start(by)} />
+          <StartActions ways={ways} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />
         </>
       ) : (
         <Action kind="main" height={64} label="Add soundings" onPress={() => router.navigate('/gear')} />

@@ -4,7 +4,7 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { methodOf, methodsOn, usualMethod, type Method } from '@burrow/core/methods';
 import { isoWithOffset } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { newId } from '@/data/ids';
 import { useOutlook } from '@/data/outlook';
 import { useLedger } from '@/data/session';
@@ -13,11 +13,12 @@ import { useOuting } from '@/data/water';
 
 /** The outing under way on a water, how one is started there, and how it ends. */
 export function useOutingHere(water: WaterDetail) {
-  const { ledger, ready } = useLedger();
+  const { ledger, ready, state } = useLedger();
   const { species } = useSpecies(water.file, water.id);
   const { plan, outlook } = useOutlook();
   const router = useRouter();
   const underWay = useOuting();
+  const isStarting = useRef(false);
   const [ended, setEnded] = useState<{ event: LedgerEvent; text: string } | null>(null);
   const zone = water.file.water.timezone;
   // What is under way on another water is not fished from here.
@@ -26,10 +27,15 @@ export function useOutingHere(water: WaterDetail) {
   // Moving water is never walked on, whether or not there is weather to say more.
   const surface = isFlowing(water.file.water.kind) ? 'moving' : (outlook?.surface ?? 'unknown');
   const ways = methodsOn(surface);
+  const last = state.outings.findLast((o) => o.water === water.id)?.method;
+  const lastWay = ways.find((way) => way.id === last);
   // What the outing is fished with, else what this water asks for now.
   const method = (outing && methodOf(outing.method)) ?? ways[0] ?? usualMethod;
 
   const start = async (by: Method) => {
+    // A second tap before the first is written begins no second outing.
+    if (isStarting.current) return;
+    isStarting.current = true;
     const id = newId();
     if (elsewhere) setEnded({ event: await ledger.write({ id: elsewhere.id, zone }, 'outing-ended', {}), text: `Outing on ${elsewhere.waterName} ended` });
     await ledger.write({ id, zone }, 'outing-started', {
@@ -40,6 +46,7 @@ export function useOutingHere(water: WaterDetail) {
       method: by.id,
       ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
     });
+    isStarting.current = false;
   };
   /** Ends the outing and shows what it came to, where the end can be taken back. */
   const end = async () => {
@@ -50,5 +57,5 @@ export function useOutingHere(water: WaterDetail) {
     if (ended) void ledger.write({ id: ended.event.outing, zone }, 'undone', { target: ended.event.id });
     setEnded(null);
   };
-  return { outing, elsewhere, ready, zone, surface, ways, method, start, end, ended, undoEnd, forgetEnded: () => setEnded(null) };
+  return { outing, elsewhere, ready, zone, surface, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded: () => setEnded(null) };
 }

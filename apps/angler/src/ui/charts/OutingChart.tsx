@@ -1,4 +1,4 @@
-import type { OutingSummary } from '@burrow/core/season';
+import type { OutingRate } from '@burrow/core/season';
 import { dayText } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -8,29 +8,29 @@ import { Action } from '@/ui/Action';
 import { useSize } from '@/ui/useSize';
 import { Text } from '@/ui/Text';
 
-/** Most outings in one picture. */
-const shown = 8;
-/** A rate over less line than this says nothing, min. */
-const leastMin = 30;
+interface Props {
+  rates: readonly OutingRate[];
+  zone: string;
+  /** What the figures are: "fish an hour", "bites in ten casts". */
+  measure: string;
+  /** What is said where there are none. */
+  empty: string;
+}
 
-/** Catches per hour of line over the last outings, as a picture or as a table. */
-export function OutingChart({ outings, zone, count }: { outings: readonly OutingSummary[]; zone: string; count: 'fish' | 'bites' }) {
+/** Catches for the effort of the last outings, as a picture or as a table. */
+export function OutingChart({ rates, zone, measure, empty }: Props) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const [asTable, setAsTable] = useState(false);
-  const rows = outings
-    .filter((o) => o.lineMin >= leastMin)
-    .slice(0, shown)
-    .reverse()
-    .map((o) => ({ id: o.id, day: dayText(o.startedMs, zone).slice(4), rate: (o[count] / o.lineMin) * 60 }));
+  const rows = rates.map((r) => ({ ...r, day: dayText(r.startedMs, zone).slice(4) }));
   const best = rows.reduce((a, b) => (b.rate > a.rate ? b : a), rows[0]);
   return (
     <View onLayout={onLayout} style={{ gap: 8 }}>
       <Text heading={2} size="lead">
-        {best ? `Best lately: ${best.day}, ${best.rate.toFixed(1)} ${count} an hour` : 'No line in the water yet'}
+        {best ? (best.rate > 0 ? `Best lately: ${best.day}, ${best.rate.toFixed(1)} ${measure}` : `None lately: no ${measure}`) : empty}
       </Text>
       {asTable ? (
-        <View role="table" aria-label={`${count} an hour of line by outing`}>
+        <View role="table" aria-label={`${measure} by outing`}>
           {rows.map((row) => (
             <View key={row.id} role="row" style={{ flexDirection: 'row', justifyContent: 'space-between', minHeight: 32 }}>
               <View role="cell">
@@ -43,7 +43,7 @@ export function OutingChart({ outings, zone, count }: { outings: readonly Outing
           ))}
         </View>
       ) : size.width > 0 && rows.length > 0 ? (
-        <View role="img" aria-label={`${count} an hour of line: ${rows.map((r) => `${r.day} ${r.rate.toFixed(1)}`).join(', ')}`}>
+        <View role="img" aria-label={`${measure}: ${rows.map((r) => `${r.day} ${r.rate.toFixed(1)}`).join(', ')}`}>
           <BarChart
             data={{ labels: rows.map((r) => r.day.split(' ')[0]), datasets: [{ data: rows.map((r) => Math.round(r.rate * 10) / 10) }] }}
             width={size.width}
@@ -71,10 +71,12 @@ export function OutingChart({ outings, zone, count }: { outings: readonly Outing
           />
         </View>
       ) : null}
-      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
-        <Text size="small" tone="second">{`${count} an hour of line, by day`}</Text>
-        <Action kind="bare" label={asTable ? 'As a picture' : 'As a table'} onPress={() => setAsTable(!asTable)} />
-      </View>
+      {rows.length === 0 ? null : (
+        <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
+          <Text size="small" tone="second">{`${measure}, by day`}</Text>
+          <Action kind="bare" label={asTable ? 'As a picture' : 'As a table'} onPress={() => setAsTable(!asTable)} />
+        </View>
+      )}
     </View>
   );
 }

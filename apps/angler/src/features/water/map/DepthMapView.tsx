@@ -19,7 +19,7 @@ import { bedFeatures } from './bed';
 import { markFeatures, markNames, type WaterMarks } from './marks';
 import { drawOverlay, type Overlay } from './overlay';
 import { at, placeAt } from './pen';
-import { candidateFeature, holeFeature, measureFeatures, outingFeatures, positionFeature, structureFeature, walkedFeatures, walkFeatures, type MapHole } from './places';
+import { candidateFeature, holeFeature, measureFeatures, outingFeatures, positionFeature, roomAbout, structureFeature, walkedFeatures, walkFeatures, type MapHole } from './places';
 
 export interface DepthMapProps {
   ground: Ground;
@@ -81,6 +81,7 @@ export default function DepthMapView(props: DepthMapProps) {
   const bed = useRef(new VectorSource());
   const marks = useRef(new VectorSource());
   const names = useRef(new VectorSource());
+  const room = useRef(new VectorSource());
   const own = useRef(new VectorSource());
   const drawn = useRef(new ImageLayer());
   const tap = useRef(onTap);
@@ -94,10 +95,13 @@ export default function DepthMapView(props: DepthMapProps) {
       target: host.current!,
       controls: defaultControls({ zoom: false, rotate: false, attribution: false }).extend([new ScaleLine({ minWidth: 70, units: scaleUnits })]),
       layers: [
-        new VectorLayer({ source: bed.current, updateWhileAnimating: true }),
+        // Figures on contours give way to names.
+        new VectorLayer({ source: bed.current, updateWhileAnimating: true, declutter: true }),
         drawn.current,
         new VectorLayer({ source: marks.current, declutter: false }),
         new VectorLayer({ source: names.current, declutter: true }),
+        // Over the names, so that it is placed before them.
+        new VectorLayer({ source: room.current, declutter: true }),
         // What the angler does lies over all else.
         new VectorLayer({ source: own.current }),
       ],
@@ -160,6 +164,8 @@ export default function DepthMapView(props: DepthMapProps) {
   }, [marked, isFlowing, isLoose, holes, planned, walked, fished, from, palette]);
 
   useEffect(() => {
+    room.current.clear();
+    room.current.addFeatures([candidate, position].flatMap((place) => (place ? [roomAbout(place)] : [])));
     own.current.clear();
     own.current.addFeatures([
       ...measureFeatures(measured, palette),

@@ -78,6 +78,13 @@ export function candidateFeature(place: LonLat, palette: Palette): Feature {
   return feature;
 }
 
+/** Room that names on the bed leave about a place, so that what is drawn there hides none of them. */
+export function roomAbout(place: LonLat): Feature {
+  const feature = new Feature(new Point(at(place)));
+  feature.setStyle(new Style({ zIndex: 1e6, image: new CircleStyle({ radius: 20, fill: new Fill({ color: 'rgba(0, 0, 0, 0)' }), declutterMode: 'obstacle' }) }));
+  return feature;
+}
+
 export function positionFeature(place: LonLat, palette: Palette, name = 'you'): Feature {
   const feature = new Feature(new Point(at(place)));
   feature.setStyle(

@@ -1,0 +1,25 @@
+import type { RunningLine } from '@burrow/core/troll';
+import type { ThumbKey } from '@/ui/ThumbBar';
+
+interface Pressed {
+  lines: readonly RunningLine[];
+  strike: (line: RunningLine) => unknown;
+  turnRound: () => unknown;
+  setSheet: (sheet: 'strike' | 'fish' | 'depths' | 'more') => void;
+}
+
+/** The keys of a pass, with a chart and without. */
+export const passKeys = ({ lines, strike, turnRound, setSheet }: Pressed): ThumbKey[] => [
+  {
+    id: 'strike',
+    label: 'Strike',
+    detail: lines.length > 1 ? 'which line' : undefined,
+    icon: 'bite',
+    shortcut: 'S',
+    onPress: () => void (lines.length === 1 ? strike(lines[0]) : setSheet('strike')),
+  },
+  { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => setSheet('fish') },
+  { id: 'turn', label: 'Turn', detail: 'next pass', icon: 'turn', shortcut: 'T', onPress: () => void turnRound() },
+  { id: 'depths', label: 'Depths', icon: 'depths', shortcut: 'D', onPress: () => setSheet('depths') },
+  { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
+];
