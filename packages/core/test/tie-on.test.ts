@@ -5,6 +5,7 @@ import {
   familyOf,
   firstToBuy,
   goals,
+  lureOf,
   massFor,
   tackleFamilies,
   tackleMethods,
@@ -17,7 +18,7 @@ import {
 } from '../src/tackle';
 import { speciesTable } from '../src/fish';
 import { sinkTime } from '../src/rig';
-import { seededRandom } from '../src/units';
+import { imperial, lureMassesG, seededRandom } from '../src/units';
 
 const piece = (name: string, family: string, more: Partial<TacklePiece> = {}): TacklePiece => ({
   piece: name,
@@ -126,6 +127,23 @@ test('a mass that nobody said is one that falls in time, and more where the wate
     expect(massFor(family, 6, 0.2)).toBeGreaterThanOrEqual(massG);
   }
   expect(whatToTieOn([piece('a', 'tube')], query())[0]).toMatchObject({ isMassSaid: false });
+});
+
+test('a mass that nobody said is one that lures are sold in, and its fall and reasons are of that one', () => {
+  const soldG = lureMassesG(imperial);
+  const any = query({ speciesId: 'black-crappie', method: 'ice', depthM: 9.9 });
+  for (const p of [piece('Jig', 'micro-jig'), piece('Spoon', 'spoon'), piece('Hook', 'plain-hook')]) {
+    const [choice] = whatToTieOn([p], { ...any, soldG });
+    expect(soldG).toContain(choice.massG);
+    expect(choice.isMassSaid).toBe(false);
+    const [exact] = whatToTieOn([p], any);
+    expect(Math.abs(Math.log(choice.massG / exact.massG))).toBeLessThan(Math.log(2) / 2 + 0.01);
+    expect(choice.fallS! - exact.fallS!).toBeCloseTo(
+      sinkTime(lureOf(familyOf(p.family), choice.massG), 9.9, fallLimits.lineMm) - sinkTime(lureOf(familyOf(p.family), exact.massG), 9.9, fallLimits.lineMm),
+      0,
+    );
+  }
+  expect(whatToTieOn([piece('Said', 'spoon', { massG: 3.3 })], { ...any, soldG })[0].massG).toBe(3.3);
 });
 
 test('an empty box says what to buy first, by family', () => {

@@ -18,6 +18,8 @@ export interface TieOnQuery {
   cloud: number | null;
   /** Diameter of the line it falls on, mm; usual where left out. */
   lineMm?: number;
+  /** Masses that lures are sold in, g: a piece whose mass nobody said is taken as the nearest of them. Any mass where left out. */
+  soldG?: readonly number[];
 }
 
 /** A piece of the box with how well it fits and why. */
@@ -95,7 +97,7 @@ export function whatToTieOn(box: readonly TacklePiece[], query: TieOnQuery): Tie
 function choiceOf(piece: TacklePiece, setting: TieOnSetting, query: TieOnQuery, wantedMm: number): TieOnChoice {
   const traits = traitsOf(piece);
   const { family } = traits;
-  const massG = piece.massG ?? Math.round(100 * massFor(family, query.depthM, query.currentMs, query.lineMm)) / 100;
+  const massG = piece.massG ?? massToBuy(massFor(family, query.depthM, query.currentMs, query.lineMm), query.soldG);
   const fallS = query.depthM === null ? null : sinkTime(lureOf(family, massG), query.depthM, query.lineMm ?? fallLimits.lineMm);
   const favoured = tieOnRules.filter((r) => r.holds(setting) && r.favours?.(traits, setting));
   const broken = tieOnRules.filter((r) => r.holds(setting) && r.against?.(traits, setting));
@@ -114,6 +116,10 @@ function choiceOf(piece: TacklePiece, setting: TieOnSetting, query: TieOnQuery, 
     ...(viewpoint ? { viewpoint } : {}),
   };
 }
+
+/** The mass nearest to one that lures are sold in, else to a hundredth of a gram. */
+const massToBuy = (massG: number, soldG?: readonly number[]): number =>
+  soldG ? soldG.reduce((best, m) => (Math.abs(Math.log(m / massG)) < Math.abs(Math.log(best / massG)) ? m : best)) : Math.round(100 * massG) / 100;
 
 /** How near a length is to what they eat, 1 to 0.3; a length that nobody said counts as half known. */
 function sizeFit({ sizeMm, isSizeSaid }: PieceTraits, wantedMm: number): number {

@@ -147,10 +147,6 @@ const soldGrams = [0.5, 1, 1.5, 2, 3, 5, 7, 10, 14, 20];
 /** Masses of lures to choose among, g: as they are sold where the angler thinks in these units. */
 export const lureMassesG = (units: UnitPreference): readonly number[] => (units.weight === 'g' ? soldGrams : Object.values(soldOunces).map((oz) => oz * gramsPerOunce));
 
-/** The mass nearest to one that lures are sold in where the angler thinks in these units, g. */
-export const soldMassG = (massG: number, units: UnitPreference): number =>
-  lureMassesG(units).reduce((best, m) => (Math.abs(Math.log(m / massG)) < Math.abs(Math.log(best / massG)) ? m : best));
-
 /** The mass of a lure with its unit: ounces, as a fraction where lures are sold so, or grams. */
 export function lureText(massG: number, units: UnitPreference): string {
   if (units.weight === 'g') return `${rounded(massG, 1)} g`;

@@ -1,5 +1,5 @@
 import { swimCurve, swimName, type Peg, type PegSwim } from '@burrow/core/pole';
-import { clockText } from '@burrow/core/units';
+import { clamp, clockText } from '@burrow/core/units';
 import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { usePreferences } from '@/data/preferences';
@@ -19,7 +19,8 @@ interface Props {
   zone: string;
 }
 
-const rowPx = 30;
+/** Height of a swim's row, and half the width of a name, px. */
+const [rowPx, namePx] = [30, 26];
 
 /** When each swim was fished and rested, with its bites; under it what it promised, and what it will while one stays. */
 export function SwimDay({ peg, atMs: now, tempC, hereId, swapTo, aheadMin, zone }: Props) {
@@ -78,7 +79,7 @@ export function SwimDay({ peg, atMs: now, tempC, hereId, swapTo, aheadMin, zone 
               return (
                 <SvgText
                   key={swim.id}
-                  x={x(at.ms)}
+                  x={clamp(x(at.ms), left + namePx, Math.max(left + namePx, width - namePx))}
                   y={y(at.bites) - 8}
                   textAnchor="middle"
                   fontFamily={bold}

@@ -1,7 +1,7 @@
 import { speciesOf } from '@burrow/core/fish';
 import { hookProblems } from '@burrow/core/law';
 import { familyOf, goals, leaderKg, zoneOf } from '@burrow/core/tackle';
-import { depthText, fishLengthText, inOwnUnits, lureText, soldMassG, tempText, weightText } from '@burrow/core/units';
+import { depthText, fishLengthText, inOwnUnits, lureText, tempText, weightText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { newId } from '@/data/ids';
@@ -81,7 +81,7 @@ export function TieOnScreen() {
           {first ? (
             <Text>{inOwnUnits(first.why.join(' '), units)}</Text>
           ) : buy ? (
-            <Text>{`First a ${buy.family.name.toLowerCase()}, about ${lureText(soldMassG(buy.massG, units), units)} and ${fishLengthText(buy.sizeMm, units)}, ${buy.colour}. ${buy.why.slice(0, 2).join(' ')}`}</Text>
+            <Text>{`First a ${buy.family.name.toLowerCase()}, about ${lureText(buy.massG, units)} and ${fishLengthText(buy.sizeMm, units)}, ${buy.colour}. ${buy.why.slice(0, 2).join(' ')}`}</Text>
           ) : null}
           {first?.viewpoint ? <Text size="small" tone="second">{`Schools differ on colour: this is the side of ${first.viewpoint}.`}</Text> : null}
         </View>
@@ -98,7 +98,7 @@ export function TieOnScreen() {
               <Text size="small" tone="second">
                 {`${pieceText({ tackle: piece }, units)}. Leader of ${weightText(1000 * leader.fromKg, units)} to ${weightText(1000 * leader.toKg, units)}, loop knot so that it hangs free. ${{ middle: 'They are met in the middle of the water.', 'near bottom': 'They are met just over the bottom.', bottom: 'They are met on the bottom.' }[zoneOf(query.speciesId, query.method)]}`}
               </Text>
-              {first.isMassSaid ? null : <Text size="small" tone="straw">{`Its mass is not said: ${lureText(soldMassG(first.massG, units), units)} would fall in time.`}</Text>}
+              {first.isMassSaid ? null : <Text size="small" tone="straw">{`Its mass is not said: ${lureText(first.massG, units)} would fall in time.`}</Text>}
             </View>
             {query.depthM === null ? null : <FallChart family={familyOf(piece.family)} massG={first.massG} depthM={query.depthM} lineMm={query.lineMm} units={units} />}
             {next ? <Row over="Two refusals alike: change the beat, then" what={next.piece} under={changes[next.what]} /> : null}

@@ -3,6 +3,7 @@ import { secchiOf } from '@burrow/core/outlook';
 import { valueAt } from '@burrow/core/water';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { usualMethod } from '@burrow/core/methods';
+import { lureMassesG } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
 import { useMemo } from 'react';
 import { boxOf, usePreferences } from '@/data/preferences';
@@ -23,7 +24,7 @@ interface Known {
 /** What to tie on here and now, out of the box, with what it rests on. */
 export function useTieOn() {
   const { state } = useLedger();
-  const { presentations, goal, kit } = usePreferences();
+  const { presentations, goal, kit, units } = usePreferences();
   const lineMm = kit.rods[0]?.lineMm ?? undefined;
   const { water, detail, outlook, method, column, input, nowMs } = useOutlook();
   const outing = useOuting();
@@ -52,8 +53,19 @@ export function useTieOn() {
   };
   const cloud = input ? (weatherAt(input.series, nowMs)?.cloud ?? null) : null;
   const query = useMemo<TieOnQuery>(
-    () => ({ speciesId, tempC: temp.value, secchiM: secchi.value, method: way, goal, depthM, currentMs: 0, cloud, ...(lineMm === undefined ? {} : { lineMm }) }),
-    [speciesId, temp.value, secchi.value, way, goal, depthM, cloud, lineMm],
+    () => ({
+      speciesId,
+      tempC: temp.value,
+      secchiM: secchi.value,
+      method: way,
+      goal,
+      depthM,
+      currentMs: 0,
+      cloud,
+      soldG: lureMassesG(units),
+      ...(lineMm === undefined ? {} : { lineMm }),
+    }),
+    [speciesId, temp.value, secchi.value, way, goal, depthM, cloud, lineMm, units],
   );
   const box = useMemo(() => boxOf(presentations), [presentations]);
   const choices = useMemo(() => whatToTieOn(box, query), [box, query]);
