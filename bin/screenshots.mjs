@@ -105,6 +105,8 @@ try {
   await shot('cast-wide');
   await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
   await page.getByRole('radio', { name: /^Tamber Lake/ }).click();
+  await go('/', phone, page.getByRole('radio', { name: 'Crappie', exact: true }));
+  await page.getByRole('radio', { name: 'Crappie', exact: true }).click();
   await go('/water', phone, water);
   await page.waitForTimeout(1500);
   await shot('water-phone');

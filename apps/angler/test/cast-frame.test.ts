@@ -1,6 +1,6 @@
 import { outAlong } from '@burrow/core/casting';
 import type { LonLat } from '@burrow/core/ground';
-import { bandPath, bearingOfTouch, castFrame, depthFigures, placeChips, ringsPath, type Chip } from '../src/features/cast/frame';
+import { bandPath, bearingOfTouch, castFrame, depthFigures, placeChips, ringsPath, showsCast, type Chip } from '../src/features/cast/frame';
 import { starPath } from '../src/features/cast/shapes';
 import { groundApi } from '../src/workers/ground.api';
 
@@ -24,8 +24,15 @@ it('every cast of the fan has room in the picture, and a touch at its end aims a
       const aimed = bearingOfTouch(frame, end.x, end.y);
       expect(Math.abs(((aimed - deg + 540) % 360) - 180)).toBeLessThan(0.01);
     }
+    for (const deg of bearings) expect(showsCast(frame, deg, 25)).toBe(true);
     expect(frame.toPx(at(60, 30))).toEqual({ x: expect.closeTo(frame.at.x, 3), y: expect.closeTo(frame.at.y, 3) });
   }
+});
+
+it('a cast that points out of the picture is told from one that is in it', () => {
+  const frame = castFrame(ground, at(60, 30), 25, [0, 20], size);
+  expect(showsCast(frame, 10, 25)).toBe(true);
+  expect(showsCast(frame, 180, 25)).toBe(false);
 });
 
 it('names stand beside one another, never over one another or the edge; those without room are left out', () => {

@@ -7,7 +7,7 @@ import Svg, { Circle, ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } fro
 import { bold, usePalette } from '@/theme/theme';
 import type { Palette } from '@/theme/palette';
 import { useSize } from '@/ui/useSize';
-import { bandPath, bearingOfTouch, castFrame, depthFigures, placeChips, ringsPath, type CastFrame, type Chip } from './frame';
+import { bandPath, bearingOfTouch, castFrame, depthFigures, placeChips, ringsPath, showsCast, type CastFrame, type Chip } from './frame';
 import { Chips } from './Chips';
 import { bankShape, boatShape, rockShape, starPath, woodShape } from './shapes';
 import type { CastControl } from './useCast';
@@ -18,13 +18,15 @@ export function CastMap({ control, children }: { control: CastControl; children?
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const { stand, ground, settings, fan } = control;
-  // The view stands still while one casts: it turns to where the first fan pointed.
+  // The view stands still while one casts: it shows where the first fan pointed, and widens when a later one would leave it.
   const [ahead, setAhead] = useState<readonly number[] | null>(null);
   if (ahead === null && fan?.casts[0]) setAhead(fan.casts.map((c) => c.bearingDeg));
   const frame = useMemo(
     () => (size.width > 0 && size.height > 0 ? castFrame(ground, stand.at, settings.query.castM, ahead ?? nowhere, size) : null),
     [ground, stand.at, settings.query.castM, ahead, size],
   );
+  const outside = frame && ahead && fan ? fan.casts.map((c) => c.bearingDeg).filter((deg) => !ahead.includes(deg) && !showsCast(frame, deg, settings.query.castM)) : [];
+  if (outside.length > 0) setAhead([...(ahead ?? []), ...outside]);
   return (
     <View onLayout={onLayout} style={{ flex: 1, minHeight: 180, overflow: 'hidden', backgroundColor: palette.ground }}>
       {frame ? (

@@ -34,6 +34,14 @@ export function castFrame(ground: Ground, stand: LonLat, castM: number, bearings
   return { ...size, pxPerM, spot, at: spotPx(spot), spotPx, toPx: (place) => spotPx(water.spot(place)) };
 }
 
+/** Whether the end of a cast is drawn whole. */
+export function showsCast({ spot, spotPx, width, height }: CastFrame, bearingDeg: number, castM: number): boolean {
+  const { x, y } = spotPx(outAlong(spot, bearingDeg, castM));
+  return x > endPx && y > endPx && x < width - endPx && y < height - endPx;
+}
+/** Room that the figure at the end of a cast takes about it, px. */
+const endPx = 20;
+
 /** Room that a depth's figure wants about it, px, and how far it keeps from the edge. */
 const [figurePx, edgePx] = [54, 26];
 
