@@ -54,7 +54,7 @@ export const coachedInto =
 /** The coach on a day of which nothing is known. */
 export const coached = (water: SimulatedWater): Angler => coachedInto(emptyMemory())(water);
 
-/** Another depth and cadence every half minute, by lot. */
+/** Another depth and cadence every half minute, at random. */
 export const randomPolicy =
   (seed: number) =>
   (water: SimulatedWater): Angler => {

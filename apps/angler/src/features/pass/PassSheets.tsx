@@ -22,24 +22,13 @@ import type { PassControl } from './usePass';
 
 /** Everything that opens over the pass. */
 export function PassSheets({ control, keys, log }: { control: PassControl; keys: readonly ThumbKey[]; log: ReactNode }) {
-  const { outing, pass, zone, sheet, setSheet, lines, answer, units, strike, strikes, here, rows } = control;
+  const { sheet, setSheet, answer, units, rows } = control;
   const close = () => setSheet(null);
   return (
     <>
       {sheet === 'depths' ? <DepthsSheet control={{ ...control, onClose: close }} /> : null}
       {sheet === 'more' ? <MorePass control={control} log={log} /> : null}
-      <StrikeSheets
-        open={sheet === 'strike' || sheet === 'fish' ? sheet : null}
-        onClose={close}
-        outing={outing}
-        pass={pass}
-        zone={zone}
-        lines={lines}
-        strikes={strikes}
-        here={here}
-        onStrike={(line) => void strike(line)}
-        onSaid={control.setSaid}
-      />
+      <StrikeSheets sheet={sheet} control={control} onClose={close} />
       <Sheet title={answer.headline} open={sheet === 'why'} onClose={close}>
         <Text>{answer.detail}</Text>
         {control.lane ? (

@@ -9,35 +9,41 @@ import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 
-interface Props {
-  open: 'strike' | 'fish' | null;
-  onClose: () => void;
+interface StrikeControl {
   outing: OutingState;
   pass: StationState;
   zone: string;
   lines: readonly RunningLine[];
   strikes: readonly PassStrike[];
   here: LonLat | null;
-  onStrike: (line: RunningLine) => void;
-  onSaid: (said: { text: string; undo: string[] }) => void;
+  strike: (line: RunningLine) => unknown;
+  setSaid: (said: { text: string; undo: string[] }) => void;
+}
+
+interface Props {
+  /** The sheet that is open; others than `strike` and `fish` are not of here. */
+  sheet: string | null;
+  control: StrikeControl;
+  onClose: () => void;
 }
 
 /** Which line was struck, and what came on it: a fish comes on the line that was struck last. */
-export function StrikeSheets({ open, onClose, outing, pass, zone, lines, strikes, here, onStrike, onSaid }: Props) {
+export function StrikeSheets({ sheet, control, onClose }: Props) {
+  const { outing, pass, zone, lines, strikes, here, strike, setSaid } = control;
   const { units } = usePreferences();
   const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
   return (
     <>
-      <Sheet title="Strike: which line?" open={open === 'strike'} onClose={onClose}>
+      <Sheet title="Strike: which line?" open={sheet === 'strike'} onClose={onClose}>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {lines.map((l) => (
-            <Action key={l.id} grow height={84} label={`${l.name}${l.depthM === null ? '' : `, ${depthText(l.depthM, units)}`}`} onPress={() => onStrike(l)} />
+            <Action key={l.id} grow height={84} label={`${l.name}${l.depthM === null ? '' : `, ${depthText(l.depthM, units)}`}`} onPress={() => void strike(l)} />
           ))}
         </View>
         {lines.length === 0 ? <Text tone="second">No line is out.</Text> : null}
       </Sheet>
       <FishSheet
-        open={open === 'fish'}
+        open={sheet === 'fish'}
         onClose={onClose}
         outing={outing}
         zone={zone}
@@ -48,7 +54,7 @@ export function StrikeSheets({ open, onClose, outing, pass, zone, lines, strikes
         airC={null}
         at={here}
         onLogged={(id, text) => {
-          onSaid({ text, undo: [id] });
+          setSaid({ text, undo: [id] });
           onClose();
         }}
       />

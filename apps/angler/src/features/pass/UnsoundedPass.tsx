@@ -96,18 +96,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
     <>
       <PassFrame advice={advice} map={map} speed={speed} keys={keys} rows={rows} log={log} units={units} />
       {sheet === 'depths' ? <DepthsSheet control={{ ...running, speedMs, speedBy, underM: null, onClose: close }} /> : null}
-      <StrikeSheets
-        open={sheet === 'strike' || sheet === 'fish' ? sheet : null}
-        onClose={close}
-        outing={outing}
-        pass={pass}
-        zone={zone}
-        lines={lines}
-        strikes={strikes}
-        here={here}
-        onStrike={(line) => void strike(line)}
-        onSaid={logged.setSaid}
-      />
+      <StrikeSheets sheet={sheet} control={{ outing, pass, zone, lines, strikes, here, strike, setSaid: logged.setSaid }} onClose={close} />
       <KeysSheet keys={keys} open={sheet === 'help'} onClose={close} />
       {sheet === 'more' ? (
         <Sheet title={`Pass ${pass.label}`} open onClose={close}>

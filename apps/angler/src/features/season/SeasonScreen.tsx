@@ -2,7 +2,7 @@ import { catchesCsv } from '@burrow/contract/formats/catches-csv';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { effortUnitOf, methodOf } from '@burrow/core/methods';
-import { clumpWords, findingWords, minutesPerCast, outingRates, rowLabel, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
+import { clumpWords, findingWords, outingRates, summariseMethods, summariseSeason, type Comparison, type OutingSummary } from '@burrow/core/season';
 import { clockText, counted, dayText } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -10,7 +10,7 @@ import { Pressable, ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
-import { RateDots } from './RateDots';
+import { Rates } from './Rates';
 import { Sheet } from '@/ui/Sheet';
 import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
@@ -153,35 +153,6 @@ function PutBack() {
   if (!undone || state.outings.some((o) => o.id === outing)) return null;
   return (
     <Action icon="undo" label="The outing is out of the log: put it back" onPress={() => void ledger.write({ id: undone.outing, zone: 'UTC' }, 'undone', { target: undone.id })} />
-  );
-}
-
-/** Rates of one comparison; its finding in words unless the screen has said it already. */
-function Rates({ title, comparison, said }: { title: string; comparison: Comparison; said: boolean }) {
-  const { units } = usePreferences();
-  const words = findingWords(comparison, units, (name) => name);
-  return (
-    <View style={{ gap: 6 }}>
-      <Text heading={2} size="lead">
-        {title}
-      </Text>
-      {said ? null : <Text size="small" tone="second">{`${words.headline}. ${words.detail}`}</Text>}
-      {comparison.rows.length === 0 ? null : (
-        <RateDots
-          rows={comparison.by === 'height' ? [...comparison.rows].reverse() : comparison.rows}
-          label={(key) => rowLabel(comparison, key, units, (name) => name)}
-          best={comparison.finding.kind === 'leads' ? comparison.finding.best.key : undefined}
-          unit={`${comparison.count} ${comparison.unit === 'casts' ? 'in ten casts' : 'an hour of line'}`}
-          effort={(minutes, isEnough) =>
-            comparison.unit === 'casts'
-              ? `${Math.round(minutes / minutesPerCast)} casts`
-              : isEnough
-                ? `${Math.round(minutes / 60)} hours of line`
-                : `${Math.round(minutes)} min of line`
-          }
-        />
-      )}
-    </View>
   );
 }
 

@@ -36,17 +36,20 @@ export function useOutingHere(water: WaterDetail) {
     // A second tap before the first is written begins no second outing.
     if (isStarting.current) return;
     isStarting.current = true;
-    const id = newId();
-    if (elsewhere) setEnded({ event: await ledger.write({ id: elsewhere.id, zone }, 'outing-ended', {}), text: `Outing on ${elsewhere.waterName} ended` });
-    await ledger.write({ id, zone }, 'outing-started', {
-      water: water.id,
-      waterName: water.file.water.name,
-      species: [species],
-      goal: 'numbers',
-      method: by.id,
-      ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
-    });
-    isStarting.current = false;
+    try {
+      const id = newId();
+      if (elsewhere) setEnded({ event: await ledger.write({ id: elsewhere.id, zone }, 'outing-ended', {}), text: `Outing on ${elsewhere.waterName} ended` });
+      await ledger.write({ id, zone }, 'outing-started', {
+        water: water.id,
+        waterName: water.file.water.name,
+        species: [species],
+        goal: 'numbers',
+        method: by.id,
+        ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
+      });
+    } finally {
+      isStarting.current = false;
+    }
   };
   /** Ends the outing and shows what it came to, where the end can be taken back. */
   const end = async () => {
