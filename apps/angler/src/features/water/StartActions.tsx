@@ -18,7 +18,7 @@ export function StartActions({ ways, lastWay, disabled, onStart }: Props) {
   const [isChoosing, setChoosing] = useState(false);
   const isKnown = ways.length === 1 || lastWay !== undefined;
   const way = lastWay ?? ways[0];
-  const isIceUnknown = ways.length > 1 && ways.some((w) => w.isOnIce);
+  const isIceUnknown = ways.length > 1 && way.isOnIce;
   const choose = (w: Method) => {
     setChoosing(false);
     onStart(w);
@@ -28,8 +28,8 @@ export function StartActions({ ways, lastWay, disabled, onStart }: Props) {
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action
           grow
-          // Nothing is recommended where nobody knows what is on the water and how it is fished.
-          kind={isKnown ? 'main' : 'plain'}
+          // Nothing is recommended where nobody knows how the water is fished, and never ice that nobody knows of.
+          kind={isKnown && !isIceUnknown ? 'main' : 'plain'}
           height={64}
           label={!isKnown ? way.offer : way.isOnIce ? 'Start outing' : `Start ${way.offer.toLowerCase()}`}
           spoken={ways.length > 1 || !way.isOnIce ? spokenOf(way) : undefined}
@@ -38,7 +38,7 @@ export function StartActions({ ways, lastWay, disabled, onStart }: Props) {
         />
         {ways.length > 1 ? <Action grow height={64} label="Another way" disabled={disabled} onPress={() => setChoosing(true)} /> : null}
       </View>
-      {isIceUnknown && way.isOnIce ? <IceUnknown /> : null}
+      {isIceUnknown ? <IceUnknown /> : null}
       <Sheet title="How do you fish?" open={isChoosing} onClose={() => setChoosing(false)}>
         {ways.map((w) => (
           <View key={w.id} style={{ gap: 4 }}>
