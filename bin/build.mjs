@@ -9,6 +9,7 @@ const programs = {
   cli: 'apps/cli/src/main.ts',
   server: 'apps/server/src/main.ts',
   'winter-worker': 'apps/server/src/workers/winter.ts',
+  'body-worker': 'apps/server/src/workers/body.ts',
   maintenance: 'apps/server/src/maintenance.ts',
   flasher: 'stand-ins/flasher/src/main.ts',
   'weather-service': 'stand-ins/weather-service/src/main.ts',

@@ -1,5 +1,5 @@
-import { FormatError } from '@burrow/contract/formats';
-import { readFileSync } from 'node:fs';
+import { fileSizeProblem, FormatError } from '@burrow/contract/formats';
+import { readFileSync, statSync } from 'node:fs';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { BadInput } from './bad-input';
 
@@ -67,8 +67,11 @@ export const round = (value: number, digits = 3) => Math.round(value * 10 ** dig
 export function readText(path: string | undefined, what: string): string {
   if (path === undefined) throw new BadInput(`expected ${what}, found nothing`);
   try {
+    const tooLarge = fileSizeProblem(path, statSync(path).size);
+    if (tooLarge !== null) throw new BadInput(tooLarge);
     return readFileSync(path, 'utf8');
   } catch (error) {
+    if (error instanceof BadInput) throw error;
     const code = (error as NodeJS.ErrnoException).code;
     throw new BadInput(`${path}: expected ${what}, ${code === 'ENOENT' ? 'found no such file' : `could not read it (${code})`}`);
   }

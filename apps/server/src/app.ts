@@ -1,7 +1,6 @@
 import compression from 'compression';
 import connectPgSimple from 'connect-pg-simple';
-import express, { type Express, type RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import express, { type Express, type Request, type RequestHandler } from 'express';
 import session from 'express-session';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
@@ -11,16 +10,23 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { collectDefaultMetrics, Registry } from 'prom-client';
 import type { DataSource } from 'typeorm';
+import { Bodies } from './bodies';
 import { systemClock, type Clock } from './clock';
 import { logSerializers } from './log';
 import { openApi } from './openapi';
 import { notFound, ProblemError, problemHandler } from './problem';
+import { accountRoutes } from './routes/account';
 import { anglerRoutes } from './routes/angler';
-import { sessionRoutes } from './routes/session';
+import { limitedTo, sessionRoutes } from './routes/session';
+import { signedIn } from './routes/signed-in';
 import type { Services } from './services';
-import { Accounts } from './services/accounts';
+import { Accounts, type SignUp } from './services/accounts';
+import { Archives } from './services/archives';
 import { FlasherFeed } from './services/flasher-feed';
+import { Guesses } from './services/guesses';
 import { Ledger } from './services/ledger';
+import { Mailer } from './services/mailer';
+import { Sessions, sessionMs } from './services/sessions';
 import { Weather } from './services/weather';
 import { Waters } from './services/waters';
 import { Winters } from './services/winters';
@@ -40,8 +46,14 @@ export interface AppOptions {
   weatherPastDays: number;
   /** Proxies whose word on a request's address and scheme is taken. */
   proxyHops: number;
-  /** File of the bundled worker that computes winters. */
-  winterWorker: string;
+  /** Folder of the bundled workers. */
+  workers: string;
+  /** Who may make an account. */
+  signUp: SignUp;
+  /** A mail server for reset codes, null for none, and whom its mails come from. */
+  mail: { url: string | null; from: string };
+  /** Opens /metrics to whoever sends it; without it only this machine reads them. */
+  metricsToken?: string;
   /** Folder of the exported web app; none for the API alone. */
   webDir?: string;
 }
@@ -55,19 +67,36 @@ const sameOrigin: RequestHandler = (req, _res, next) => {
   next();
 };
 
+/** An address with a broken escape is a problem like any other, whichever part of the program would have read it first. */
+const readableAddress: RequestHandler = (req, _res, next) => {
+  try {
+    decodeURIComponent(req.path);
+  } catch {
+    throw new ProblemError(400, 'Bad request', `expected an address that can be read, found ${req.path.slice(0, 200)}`);
+  }
+  next();
+};
+
 /** The application, ready to listen. */
 export function makeApp(options: AppOptions): Express {
-  const { db, clock, demo } = options;
-  const [ledger, waters, weather] = [new Ledger(db), new Waters(db), new Weather(db, options.weatherUrl, options.weatherPastDays, demo)];
+  const { db, clock, demo, signUp } = options;
+  const [ledger, waters, weather] = [new Ledger(db, options.log), new Waters(db), new Weather(db, options.weatherUrl, options.weatherPastDays, demo)];
+  const accounts = new Accounts(db, new Guesses(options.pool), signUp);
+  const bodies = new Bodies(path.join(options.workers, 'body-worker.mjs'));
   const services: Services = {
-    accounts: new Accounts(db),
+    accounts,
+    sessions: new Sessions(db),
+    archives: new Archives(db, { accounts, ledger, waters, weather }, bodies),
+    bodies,
+    mailer: new Mailer(options.mail.url, options.mail.from),
     ledger,
     waters,
-    winters: new Winters(options.winterWorker, waters, ledger, weather),
+    winters: new Winters(path.join(options.workers, 'winter-worker.mjs'), waters, ledger, weather),
     weather,
     flasher: new FlasherFeed(options.flasherUrl),
     clockOf: (account) => (demo && !account?.isDemo ? systemClock : clock),
     demo,
+    signUp,
   };
   const registry = new Registry();
   collectDefaultMetrics({ register: registry });
@@ -97,19 +126,27 @@ export function makeApp(options: AppOptions): Express {
       strictTransportSecurity: false,
     }),
   );
+  app.use((req, res, next) => {
+    if (req.secure) res.setHeader('strict-transport-security', 'max-age=31536000');
+    next();
+  });
+  app.use(readableAddress);
   app.get('/healthz', (_req, res) => void res.json({ ok: true }));
   app.get('/readyz', async (_req, res) => {
     await db.query('SELECT 1');
     res.json({ ok: true });
   });
-  app.get('/metrics', async (_req, res) => void res.type(registry.contentType).send(await registry.metrics()));
+  app.get('/metrics', async (req, res) => {
+    if (!mayMeasure(req, options)) throw new ProblemError(404, 'Not found', 'expected a known address, found /metrics');
+    res.type(registry.contentType).send(await registry.metrics());
+  });
 
   const sessionStore = new (connectPgSimple(session))({
     pool: options.pool,
     tableName: 'session',
     errorLog: () => options.log.warn('session store: a query failed'),
   });
-  app.use('/api', sameOrigin, rateLimit({ windowMs: 60_000, limit: 1200, standardHeaders: 'draft-8', legacyHeaders: false }));
+  app.use('/api', sameOrigin, limitedTo(1200));
   // What an account is told stays with it: nothing is kept by a browser that another may use next.
   app.use('/api', (_req, res, next) => {
     res.setHeader('cache-control', 'no-store');
@@ -126,15 +163,24 @@ export function makeApp(options: AppOptions): Express {
       name: 'burrow',
       resave: false,
       saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'lax', secure: options.proxyHops > 0 ? 'auto' : false, maxAge: 180 * 86_400_000 },
+      cookie: { httpOnly: true, sameSite: 'lax', secure: options.proxyHops > 0 ? 'auto' : false, maxAge: sessionMs },
     }),
     sessionRoutes(services),
+    signedIn,
+    accountRoutes(services),
     anglerRoutes(services),
   );
   if (options.webDir !== undefined) serveWeb(app, options.webDir);
   app.use(notFound);
   app.use(problemHandler);
   return app;
+}
+
+/** Measurements are for this machine, and for whoever knows the token; a proxy's requests come from this machine and are not from it. */
+function mayMeasure(req: Request, { metricsToken, proxyHops }: AppOptions): boolean {
+  if (metricsToken !== undefined) return req.get('authorization') === `Bearer ${metricsToken}`;
+  const isForwarded = proxyHops > 0 || req.get('x-forwarded-for') !== undefined;
+  return !isForwarded && /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '');
 }
 
 /** The exported pages: files by their hashes for long, the page itself always fresh, every route the same page. */

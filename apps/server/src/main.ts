@@ -1,4 +1,5 @@
 import cluster from 'node:cluster';
+import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import type { Logger } from 'pino';
@@ -11,7 +12,11 @@ import { readSettings, type Settings } from './settings';
 
 async function serve(settings: Settings, log: Logger): Promise<void> {
   const db = await dataSource(settings.DATABASE_URL).initialize();
-  await migrate(db);
+  await migrate(db, log);
+  if (settings.PROXY_HOPS > 0 && !/^(127\.|::1$|localhost$)/.test(settings.HOST))
+    log.warn(
+      `PROXY_HOPS is ${settings.PROXY_HOPS} and ${settings.HOST}:${settings.PORT} is open to others: whoever comes past the proxy is believed about their address. Set HOST=127.0.0.1, or shut the port.`,
+    );
   const pool = new pg.Pool({ connectionString: settings.DATABASE_URL, max: 5, connectionTimeoutMillis: 5000 });
   // An idle connection that the database closes must not end the server.
   pool.on('error', (error) => log.warn({ err: error }, 'idle session connection lost'));
@@ -27,7 +32,10 @@ async function serve(settings: Settings, log: Logger): Promise<void> {
     weatherUrl: settings.WEATHER_URL ?? null,
     weatherPastDays: settings.WEATHER_PAST_DAYS,
     proxyHops: settings.PROXY_HOPS,
-    winterWorker: fileURLToPath(new URL('winter-worker.mjs', import.meta.url)),
+    workers: path.dirname(fileURLToPath(import.meta.url)),
+    signUp: settings.SIGN_UP,
+    mail: { url: settings.SMTP_URL ?? null, from: settings.MAIL_FROM },
+    metricsToken: settings.METRICS_TOKEN,
     webDir: settings.WEB_DIR,
   });
   const server = app.listen(settings.PORT, settings.HOST, (error?: Error) => {

@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { DataSource } from 'typeorm';
+import { checkedWater } from './bodies/check';
 import { dataSource } from './data-source';
 import { Accounts, demoEmail } from './services/accounts';
 import { Ledger } from './services/ledger';
@@ -16,10 +17,10 @@ async function loadDemo(db: DataSource, folder: string): Promise<string> {
   const accounts = new Accounts(db);
   const known = await accounts.demo().catch(() => null);
   const read = (file: string) => readFileSync(path.join(folder, file), 'utf8');
-  const account = known ?? (await accounts.register(demoEmail, randomBytes(24).toString('hex'), 'Demo angler'));
+  const account = known ?? (await accounts.register({ email: demoEmail, password: randomBytes(24).toString('hex'), name: 'Demo angler' }));
   const waters = new Waters(db);
   for (const file of readdirSync(folder).filter((f) => f.endsWith('.geojson'))) {
-    await waters.add(account.id, parseWaterFile(read(file))).catch((error: unknown) => {
+    await waters.add(account.id, checkedWater(parseWaterFile(read(file)))).catch((error: unknown) => {
       // Loaded before: the water that is there may have been marked since, and stays.
       if (!(error instanceof ProblemError && error.status === 409)) throw error;
     });
@@ -36,6 +37,16 @@ async function loadDemo(db: DataSource, folder: string): Promise<string> {
 const commands: Record<string, (db: DataSource, args: string[]) => Promise<string>> = {
   migrate: async () => 'migrated',
   'load-demo': (db, [folder]) => loadDemo(db, folder),
+  'reset-code': async (db, [email]) => {
+    const code = await new Accounts(db).resetCode(email ?? '');
+    if (code === null) throw new Error(`expected the e-mail address of an account, found ${email === undefined ? 'nothing' : `"${email}"`}`);
+    return `${code}\nGood for an hour, once: "I forgot my password" on the sign-in page takes it with the address.`;
+  },
+  invite: async (db) => `${await new Accounts(db).invite()}\nMakes one account within 14 days: "I am new here" on the sign-in page takes it.`,
+  accounts: async (db) => {
+    const rows: { email: string; name: string; last_seq: string }[] = await db.query('SELECT email, name, last_seq FROM account ORDER BY created_at');
+    return rows.map((r) => `${r.email}\t${r.name}\t${r.last_seq} entries`).join('\n');
+  },
   'rebuild-projections': async (db) => `rebuilt ${await rebuildProjections(db)} outings`,
 };
 

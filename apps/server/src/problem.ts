@@ -15,7 +15,7 @@ export class ProblemError extends Error {
   }
 }
 
-function sendProblem(res: Response, status: number, title: string, detail?: string): void {
+export function sendProblem(res: Response, status: number, title: string, detail?: string): void {
   const body: Problem = { type: 'about:blank', title, status, ...(detail === undefined ? {} : { detail }) };
   res.status(status).type('application/problem+json').send(JSON.stringify(body));
 }
@@ -36,10 +36,10 @@ const codeOf = (error: unknown): string => {
 /** Whether the database refused a value or a double: classes 22 (data), 23 (integrity) and 54 (limits) of its codes. */
 export const isDataError = (error: unknown): boolean => /^(22|23|54)[0-9A-Z]{3}$/.test(codeOf(error));
 
-/** Whether the database cannot be reached: a connection refused, cut or not to be had, or a server that is stopping or starting (classes 08, 53, 57P). */
-function isAway(error: unknown): boolean {
+/** Whether the database cannot be reached: a connection refused, cut or not to be had, or a server that is stopping or starting (classes 08 but for a breach of its protocol, 53, 57P). */
+export function isAway(error: unknown): boolean {
   const code = codeOf(error);
-  if (/^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOSTUNREACH)/.test(code) || /^(08[0-9A-Z]{3}|53[0-9A-Z]{3}|57P0[1-3])$/.test(code)) return true;
+  if (/^(ECONN|EPIPE|ETIMEDOUT|ENOTFOUND|EHOSTUNREACH)/.test(code) || /^(08(?!P)[0-9A-Z]{3}|53[0-9A-Z]{3}|57P0[1-3])$/.test(code)) return true;
   return /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Driver not Connected/.test(
     (error as Error | null)?.message ?? '',
   );

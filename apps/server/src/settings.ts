@@ -17,6 +17,16 @@ const settings = z.object({
   PROCESSES: z.coerce.number().int().min(1).max(16).default(1),
   /** Set for the demo: its clock starts here. */
   DEMO_START: z.iso.datetime({ offset: true }).optional(),
+  /** Who may make an account. */
+  SIGN_UP: z.enum(['open', 'invited', 'closed']).default('open'),
+  /** A mail server for reset codes, and whom its mails come from. */
+  SMTP_URL: z
+    .string()
+    .regex(/^smtps?:\/\//, 'expected smtp://… or smtps://…')
+    .optional(),
+  MAIL_FROM: z.string().default('vivid-burrow@localhost'),
+  /** Whoever sends it as a bearer token reads /metrics from elsewhere. */
+  METRICS_TOKEN: z.string().min(16, 'expected at least 16 characters').optional(),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 export type Settings = z.infer<typeof settings>;

@@ -9,6 +9,7 @@ import { systemClock } from '../src/clock';
 import { dataSource } from '../src/data-source';
 import { Account } from '../src/entities';
 import { migrate } from '../src/migrate';
+import type { SignUp } from '../src/services/accounts';
 
 /** Address of a new, empty database on the throwaway cluster. */
 export async function newDatabase(): Promise<string> {
@@ -36,7 +37,19 @@ afterAll(async () => {
 
 /** A migrated database and the application over it. */
 export async function newApp(
-  options: { demo?: boolean; weatherUrl?: string | null; proxyHops?: number; flasherUrl?: string; nowMs?: number; log?: Logger; databaseUrl?: string } = {},
+  options: {
+    demo?: boolean;
+    weatherUrl?: string | null;
+    proxyHops?: number;
+    flasherUrl?: string;
+    nowMs?: number;
+    log?: Logger;
+    databaseUrl?: string;
+    signUp?: SignUp;
+    mailUrl?: string;
+    metricsToken?: string;
+    webDir?: string;
+  } = {},
 ) {
   const url = options.databaseUrl ?? (await newDatabase());
   const db: DataSource = await dataSource(url).initialize();
@@ -53,7 +66,11 @@ export async function newApp(
     weatherUrl: options.weatherUrl === undefined ? 'http://127.0.0.1:9' : options.weatherUrl,
     weatherPastDays: 220,
     proxyHops: options.proxyHops ?? 0,
-    winterWorker: path.resolve('.build/winter-worker.mjs'),
+    webDir: options.webDir,
+    workers: path.resolve('.build'),
+    signUp: options.signUp ?? 'open',
+    mail: { url: options.mailUrl ?? null, from: 'burrow@test.invalid' },
+    metricsToken: options.metricsToken,
   });
   const close = async () => {
     if (!open.delete(close)) return;

@@ -4,6 +4,9 @@ import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import type { DataSource } from 'typeorm';
 import { WeatherPlace } from '../src/entities';
+import { waterFile } from '@burrow/contract/formats/water-geojson';
+import { checkedWater } from '../src/bodies/check';
+import { Waters } from '../src/services/waters';
 import { Weather } from '../src/services/weather';
 import { bareAccount, newApp } from './fresh-database';
 
@@ -192,9 +195,34 @@ describe('weather that an angler brings', () => {
     const url = await service((_req, res) => void res.end(JSON.stringify(answerOf(hours(-3, 3), () => -8))));
     const weather = new Weather(db, url, 92, false);
     const account = await own();
+    await new Waters(db).add(account.id, checkedWater(waterFile.parse(water)));
     await weather.bring(account.id, 'pond', { source: 'by hand', series: [{ ...row(0, 5), atMs: nowMs + 20 * 60_000 }] });
     const answer = await weather.for(account, 'pond', place, nowMs);
     expect(answer.brought).toBe('by hand');
     expect(answer.series.map((r) => [(r.atMs - nowMs) / hour, r.airC])).toEqual([[-3, -8], [-2, -8], [-1, -8], [expect.closeTo(1 / 3), 5], [2, -8], [3, -8]]); // prettier-ignore
   });
+});
+
+test('an account that asks for many places gives up its own; another’s stay, and too many questions at once are refused', async () => {
+  // Slow enough that all questions are under way together.
+  const url = await service((_req, res) => void setTimeout(() => res.end(JSON.stringify(answerOf(hours(-3, 3), () => -8))), 400));
+  const weather = new Weather(db, url, 92, false);
+  const [quiet, greedy] = [await own(), await own()];
+  await db.query('DELETE FROM weather_place');
+  await weather.for(quiet, 'pond', { lon: 10, lat: 60 }, nowMs);
+  await aged(3 * hour);
+  // As if it had asked for five hundred places before.
+  await db.query(
+    `INSERT INTO weather_place SELECT 'filler ' || i, lat, lon, service, simulated, observed_at, past_days, now() - i * interval '1 second', series, $1::uuid
+     FROM weather_place, generate_series(1, 500) i WHERE place = '60.00,10.00'`,
+    [greedy.id],
+  );
+  for (let i = 0; i < 3; i++) await weather.for(greedy, 'lake', { lon: 20 + i, lat: 50 }, nowMs);
+  const kept = await db.getRepository(WeatherPlace).find({ select: { place: true, askedBy: true } });
+  expect(kept).toHaveLength(500);
+  expect(kept.filter((p) => p.askedBy === quiet.id).map((p) => p.place)).toEqual(['60.00,10.00']);
+  const many = await Promise.allSettled(Array.from({ length: 12 }, (_, i) => weather.for(greedy, 'lake', { lon: 30 + i, lat: 40 }, nowMs)));
+  const refused = many.filter((m) => m.status === 'rejected');
+  expect(refused.length).toBe(8);
+  for (const { reason } of refused as PromiseRejectedResult[]) expect(reason).toMatchObject({ status: 429 });
 });

@@ -1,5 +1,6 @@
 import { fold, reactionKinds, upcastEvent, type EventKind, type LedgerEvent, type LedgerState, type ReactionKind } from '@burrow/core/ledger';
 import { z } from 'zod';
+import { listOf } from './bounded-list';
 import { firstProblem } from './problem-words';
 import { storableText, valueProblem } from './storable';
 
@@ -37,11 +38,12 @@ const bodies = {
   'outing-started': z.object({
     water: name,
     waterName: name,
-    species: z.array(name).min(1).max(20),
+    species: listOf(name, { least: 1, most: 20 }),
     goal: z.enum(['numbers', 'size', 'supper']),
     method: wayId,
-    plan: z.array(planItem).max(30).optional(),
+    plan: listOf(planItem, { most: 30 }).optional(),
   }),
+  joined: z.object({ into: id }),
   'method-changed': z.object({ method: wayId }),
   'outing-ended': z.object({}).strict(),
   'ice-measured': z.object({ station: id.optional(), clearM: thicknessM, whiteM: thicknessM, snowM: thicknessM.optional() }),
@@ -50,7 +52,7 @@ const bodies = {
     kind: wayId,
     label: name,
     at: place,
-    track: z.array(place).min(2).max(20_000).optional(),
+    track: listOf(place, { least: 2, most: 20_000 }).optional(),
     mapDepthM: depthM.optional(),
     outM: outM.optional(),
     peg: id.optional(),
@@ -75,10 +77,7 @@ const bodies = {
   'depth-set': z.object({ line: id, depthM, lineOutM: lineOutM.optional() }),
   tracked: z.object({
     station: id,
-    points: z
-      .array(z.tuple([lon, lat, z.number().min(0).max(200_000)]))
-      .min(1)
-      .max(2000),
+    points: listOf(z.tuple([lon, lat, z.number().min(0).max(200_000)]), { least: 1, most: 2000 }),
   }),
   'pass-ended': z.object({ station: id }),
   'cadence-set': z.object({ line: id, cadence: name }),

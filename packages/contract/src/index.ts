@@ -1,2 +1,3 @@
+export { jsonShapeProblem } from './bounded-json';
 export * from './events';
 export { firstProblem } from './problem-words';

@@ -14,6 +14,7 @@ const problem = (value: unknown) => {
 
 const good: Record<EventKind, unknown> = {
   'outing-started': { water: 'w', waterName: 'W', species: ['walleye'], goal: 'supper', method: usualMethod.id },
+  joined: { into: other },
   'method-changed': { method: 'vertical' },
   'outing-ended': {},
   'ice-measured': { clearM: 0.25, whiteM: 0 },
@@ -115,7 +116,8 @@ test('requests are held to their limits', () => {
   expect(syncRequest.safeParse({ device: 'd', cursor: 0, events: Array(500).fill(1) }).success).toBe(true);
   expect(syncRequest.safeParse({ device: 'd', cursor: -1, events: [] }).success).toBe(false);
   expect(syncRequest.safeParse({ device: 'd', cursor: 0.5, events: [] }).success).toBe(false);
-  expect(credentials.safeParse({ email: 'a@b.invalid', password: 'short' }).success).toBe(false);
+  expect(credentials.safeParse({ email: 'a@b.invalid', password: '' }).success).toBe(false);
+  expect(registration.safeParse({ email: 'a@b.invalid', password: 'short', name: 'A' }).success).toBe(false);
   expect(registration.safeParse({ email: 'a@b.invalid', password: 'long enough 1' }).success).toBe(false);
   expect(lineSetting.safeParse({ depthM: 5, rod: { liftM: 0.1, beatPerMin: 60, pauseS: 2 } }).success).toBe(true);
   expect(lineSetting.safeParse({ depthM: 5, rod: { liftM: 9, beatPerMin: 60, pauseS: 2 } }).success).toBe(false);

@@ -238,7 +238,7 @@ describe('marks on a water', () => {
     expect(() => parseWaterFile(file({ type: 'Feature', properties: null, geometry: { type: 'Point', coordinates: west } } as never))).toThrow(
       /features\.1\.properties\.role: expected one of outline, .*found nothing/,
     );
-    expect(() => parseWaterFile(file(feature('Point', west, { role: 'sounding', depth_m: -2 })))).toThrow(/features\.1 \(sounding\), properties\.depth_m: /);
-    expect(() => parseWaterFile(file(feature('Point', west, { role: 'seam' })))).toThrow(/features\.1 \(seam\), geometry\.type: /);
+    expect(() => parseWaterFile(file(feature('Point', west, { role: 'sounding', depth_m: -2 })))).toThrow(/features\.1\.properties\.depth_m: expected at least 0/);
+    expect(() => parseWaterFile(file(feature('Point', west, { role: 'seam' })))).toThrow(/features\.1\.geometry\.type: /);
   });
 });

@@ -1,4 +1,5 @@
 import type { WeatherHour } from '@burrow/core/weather';
+import type { AccountSettings } from '@burrow/contract/api';
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { EntitySchema } from 'typeorm';
 
@@ -9,6 +10,10 @@ export interface AccountRow {
   passwordHash: string;
   /** Number of the account's last event; grows under the row's lock so that no reader misses a late commit. */
   lastSeq: string;
+  /** Form of the account's projections, `projectionForm` of `services/projection` once they are up to date. */
+  projected: number;
+  /** Units, tackle and what else goes with the angler rather than with the phone; each value with the time it was set. */
+  settings: AccountSettings;
   createdAt: Date;
 }
 
@@ -21,6 +26,8 @@ export const Account = new EntitySchema<AccountRow>({
     name: { type: 'text' },
     passwordHash: { type: 'text', name: 'password_hash' },
     lastSeq: { type: 'bigint', name: 'last_seq', default: 0 },
+    projected: { type: 'integer', default: 0 },
+    settings: { type: 'jsonb', default: {} },
     createdAt: { type: 'timestamptz', name: 'created_at', default: () => 'now()' },
   },
   uniques: [{ name: 'account_email_uq', columns: ['email'] }],
@@ -178,6 +185,8 @@ export interface WeatherPlaceRow {
   pastDays: number;
   fetchedAt: Date;
   series: WeatherHour[];
+  /** The account it was last fetched for, which gives up its own places first when there are too many. */
+  askedBy: string | null;
 }
 
 export const WeatherPlace = new EntitySchema<WeatherPlaceRow>({
@@ -193,7 +202,9 @@ export const WeatherPlace = new EntitySchema<WeatherPlaceRow>({
     pastDays: { type: 'integer', name: 'past_days' },
     fetchedAt: { type: 'timestamptz', name: 'fetched_at' },
     series: { type: 'jsonb' },
+    askedBy: { type: 'uuid', name: 'asked_by', nullable: true },
   },
+  indices: [{ name: 'weather_place_asked_ix', columns: ['askedBy'] }],
 });
 
 /** Weather that an angler brought for a water. */
@@ -216,7 +227,42 @@ export const OwnWeather = new EntitySchema<OwnWeatherRow>({
     broughtAt: { type: 'timestamptz', name: 'brought_at' },
     series: { type: 'jsonb' },
   },
-  foreignKeys: [{ name: 'own_weather_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+  foreignKeys: [{ name: 'own_weather_water_fk', target: 'Water', columnNames: ['accountId', 'waterId'], referencedColumnNames: ['accountId', 'id'], onDelete: 'CASCADE' }],
 });
 
-export const entities = [Account, Event, Outing, Fish, Water, WeatherPlace, OwnWeather];
+/** A code that lets an account set a new password, once. */
+export interface ResetCodeRow {
+  accountId: string;
+  codeHash: string;
+  expiresAt: Date;
+  tries: number;
+}
+
+export const ResetCode = new EntitySchema<ResetCodeRow>({
+  name: 'ResetCode',
+  tableName: 'reset_code',
+  columns: {
+    accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'reset_code_pk' },
+    codeHash: { type: 'text', name: 'code_hash' },
+    expiresAt: { type: 'timestamptz', name: 'expires_at' },
+    tries: { type: 'integer', default: 0 },
+  },
+  foreignKeys: [{ name: 'reset_code_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+});
+
+/** A code that lets one account be made where sign-up is by invitation. */
+export interface InvitationRow {
+  codeHash: string;
+  expiresAt: Date;
+}
+
+export const Invitation = new EntitySchema<InvitationRow>({
+  name: 'Invitation',
+  tableName: 'invitation',
+  columns: {
+    codeHash: { type: 'text', name: 'code_hash', primary: true, primaryKeyConstraintName: 'invitation_pk' },
+    expiresAt: { type: 'timestamptz', name: 'expires_at' },
+  },
+});
+
+export const entities = [Account, Event, Outing, Fish, Water, WeatherPlace, OwnWeather, ResetCode, Invitation];

@@ -1,23 +1,17 @@
-import { broughtWeather, lineSetting, syncRequest, type WaterVersion, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
+import { lineSetting, type WaterVersion, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
 import { simulatedBottom } from '@burrow/core/simulator';
-import { waterFile } from '@burrow/contract/formats/water-geojson';
 import { Router, type Request, type RequestHandler } from 'express';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
-import { LargeBodies, largeBody, smallBody } from '../bodies';
+import { smallBody } from '../bodies';
 import type { Services } from '../services';
 import { accept, ProblemError } from '../problem';
+import { accountOf } from './signed-in';
 
 const bottom = z.coerce.number().min(simulatedBottom.leastM).max(simulatedBottom.mostM).optional();
 
 /** How far back a series may be asked for: a winter with its autumn. */
 const weatherDays = z.coerce.number().int().min(1).max(220).default(10);
-
-const signedIn: RequestHandler = (req, _res, next) => {
-  if (req.session.accountId === undefined) throw new ProblemError(401, 'Not signed in', 'Sign in first.');
-  next();
-};
-const accountOf = (req: Pick<Request, 'session'>) => req.session.accountId!;
 
 /** The version that a change was made to, from `If-Match: "3"`. */
 function versionOf(req: Pick<Request, 'headers'>): number {
@@ -29,9 +23,8 @@ function versionOf(req: Pick<Request, 'headers'>): number {
 }
 
 /** What a signed-in angler can reach; everything is scoped to the account of the session. */
-export function anglerRoutes({ accounts, ledger, waters, winters, weather, flasher, clockOf, demo }: Services): Router {
+export function anglerRoutes({ accounts, ledger, waters, winters, weather, flasher, bodies, clockOf, demo }: Services): Router {
   const router = Router();
-  const large = new LargeBodies();
   /** The account of a request, and whether what is simulated is for it. */
   const whose = async (req: Pick<Request, 'session'>) => {
     const id = accountOf(req);
@@ -47,27 +40,29 @@ export function anglerRoutes({ accounts, ledger, waters, winters, weather, flash
     if (!water) throw new ProblemError(404, 'No such water', `expected one of your waters, found "${req.params.id}"`);
     return water;
   };
-  router.use(signedIn);
-
-  router.post('/ledger/sync', largeBody('4mb', large), async (req, res) => {
-    res.json(await ledger.sync(accountOf(req), accept(syncRequest, req.body)));
+  router.post('/ledger/sync', bodies.upTo('4mb'), async (req, res) => {
+    res.json(await ledger.exchange(accountOf(req), await bodies.checked('sync', req)));
   });
 
   router.get('/waters', async (req, res) => {
     res.json(await waters.list(accountOf(req)));
   });
   // A water of twenty thousand soundings and more.
-  router.post('/waters', largeBody('24mb', large), async (req, res) => {
-    const made: WaterVersion = await waters.add(accountOf(req), accept(waterFile, req.body));
+  router.post('/waters', bodies.upTo('24mb'), async (req, res) => {
+    const made: WaterVersion = await waters.add(accountOf(req), await bodies.checked('water', req));
     res.status(201).json(made);
   });
   router.get('/waters/:id', async (req, res) => {
-    const detail = await waters.detail(accountOf(req), req.params.id);
-    res.setHeader('etag', `"${detail.version}"`).json(detail);
+    const { version, json } = await waters.text(accountOf(req), req.params.id);
+    // Put together as text: a large map is not read and written again on its way.
+    res
+      .setHeader('etag', `"${version}"`)
+      .type('json')
+      .send(`{"id":${JSON.stringify(req.params.id)},"version":${version},"file":${json}}`);
   });
-  router.put('/waters/:id', largeBody('24mb', large), async (req: Request<{ id: string }>, res) => {
+  router.put('/waters/:id', bodies.upTo('24mb'), async (req: Request<{ id: string }>, res) => {
     const version = versionOf(req);
-    const changed: WaterVersion = await waters.replace(accountOf(req), req.params.id, version, accept(waterFile, req.body));
+    const changed: WaterVersion = await waters.replace(accountOf(req), req.params.id, version, await bodies.checked('water', req));
     res.json(changed);
   });
   router.delete('/waters/:id', async (req, res) => {
@@ -84,9 +79,9 @@ export function anglerRoutes({ accounts, ledger, waters, winters, weather, flash
     res.json(answer);
   });
   // A winter of hours.
-  router.put('/waters/:id/weather', largeBody('6mb', large), async (req: Request<{ id: string }>, res) => {
+  router.put('/waters/:id/weather', bodies.upTo('6mb'), async (req: Request<{ id: string }>, res) => {
     const water = await waterOf(req);
-    await weather.bring(accountOf(req), water.id, accept(broughtWeather, req.body));
+    await weather.bring(accountOf(req), water.id, await bodies.checked('weather', req));
     winters.forget(accountOf(req), water.id);
     res.status(204).end();
   });

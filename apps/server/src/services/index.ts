@@ -1,7 +1,11 @@
 import type { Clock } from '../clock';
-import type { Accounts } from './accounts';
+import type { Bodies } from '../bodies';
+import type { Accounts, SignUp } from './accounts';
+import type { Archives } from './archives';
 import type { FlasherFeed } from './flasher-feed';
 import type { Ledger } from './ledger';
+import type { Mailer } from './mailer';
+import type { Sessions } from './sessions';
 import type { Weather } from './weather';
 import type { Waters } from './waters';
 import type { Winters } from './winters';
@@ -9,6 +13,10 @@ import type { Winters } from './winters';
 /** What the routes call. */
 export interface Services {
   accounts: Accounts;
+  sessions: Sessions;
+  archives: Archives;
+  bodies: Bodies;
+  mailer: Mailer;
   ledger: Ledger;
   waters: Waters;
   winters: Winters;
@@ -17,4 +25,5 @@ export interface Services {
   /** The clock of an account's waters: the scenario's for the demo's own, else the server's. */
   clockOf: (account: { isDemo: boolean } | null) => Clock;
   demo: boolean;
+  signUp: SignUp;
 }

@@ -1,16 +1,13 @@
-import { amendmentProblem, firstProblem, foldLedger, ledgerEvent } from '@burrow/contract';
+import { amendmentProblem, foldLedger } from '@burrow/contract';
 import { syncBatch, type SyncRequest, type SyncResponse } from '@burrow/contract/api';
 import { instantOf, type LedgerEvent, type LedgerState } from '@burrow/core/ledger';
+import type { Logger } from 'pino';
 import { In, MoreThan, QueryFailedError, type DataSource, type EntityManager } from 'typeorm';
+import { sortOut, type Refusal, type SortedSync } from '../bodies/check';
 import { Account, Event, Fish } from '../entities';
 import { isDataError } from '../problem';
 import { toEvent } from './event-row';
-import { projectOuting } from './projection';
-
-interface Refusal {
-  id: string;
-  reason: string;
-}
+import { projected } from './projection';
 
 interface Stored {
   accepted: string[];
@@ -21,35 +18,54 @@ interface Stored {
 
 /** Takes in and gives out events; idempotent on their ids. */
 export class Ledger {
-  constructor(private readonly db: DataSource) {}
+  private generation: Promise<string> | null = null;
+
+  constructor(
+    private readonly db: DataSource,
+    private readonly log?: Logger,
+  ) {}
 
   /**
    * One exchange with a device: stores what is new, answers what it has not seen. Each event is judged alone, and those refused come back
    * with the reason. All in one transaction under the account's row lock, so that numbers are given out in commit order and a reader
    * never misses a late commit.
    */
-  async sync(accountId: string, request: SyncRequest): Promise<SyncResponse> {
-    const { good, asSent, rejected } = sortOut(request.events, accountId);
-    const stored = await this.storeAll(accountId, good);
-    const rows = await this.db.getRepository(Event).find({
-      where: { accountId, seq: MoreThan(String(request.cursor)) },
-      order: { seq: 'ASC' },
-      take: syncBatch,
-    });
+  async sync(accountId: string, { events, ...request }: SyncRequest): Promise<SyncResponse> {
+    return this.exchange(accountId, { ...request, ...sortOut(events) });
+  }
+
+  /** The same for entries that were checked one by one already. */
+  async exchange(accountId: string, { good, asSent, rejected, ...request }: SortedSync): Promise<SyncResponse> {
+    const own = good.filter((e) => e.angler === accountId);
+    const foreign = good.filter((e) => e.angler !== accountId).map(({ id }) => ({ id, reason: 'angler: expected this account, found another' }));
+    const stored = await this.storeAll(accountId, own);
+    const generation = await this.generationOf();
+    // A cursor of another ledger, or one ahead of this one, says nothing of what its device has seen: it reads from the beginning.
+    const isOfThis = request.cursor <= (await this.lastSeq(accountId)) && (request.generation ?? generation) === generation;
+    const cursor = isOfThis ? request.cursor : 0;
+    const rows = await this.db.getRepository(Event).find({ where: { accountId, seq: MoreThan(String(cursor)) }, order: { seq: 'ASC' }, take: syncBatch });
     const known = new Set([...stored.accepted, ...stored.instead.map((e) => e.id)]);
-    const sentAs = (id: string) => asSent.get(id) ?? id;
+    const sentAs = (id: string) => asSent[id] ?? id;
     return {
       accepted: stored.accepted.map(sentAs),
-      rejected: [...rejected, ...stored.rejected.map((r) => ({ ...r, id: sentAs(r.id) }))],
+      rejected: [...rejected, ...[...foreign, ...stored.rejected].map((r) => ({ ...r, id: sentAs(r.id) }))],
       events: [...stored.instead, ...rows.filter((r) => !known.has(r.id)).map((r) => toEvent(r, accountId))],
-      cursor: rows.length > 0 ? Number(rows[rows.length - 1].seq) : request.cursor,
+      cursor: rows.length > 0 ? Number(rows[rows.length - 1].seq) : cursor,
       more: rows.length === syncBatch,
+      generation,
     };
+  }
+
+  /** Which ledger this is; another one once a backup was put back. */
+  private generationOf(): Promise<string> {
+    this.generation ??= this.db.query(`SELECT value FROM server_state WHERE key = 'generation'`).then(([row]: { value: string }[]) => row.value);
+    this.generation.catch(() => (this.generation = null));
+    return this.generation;
   }
 
   /** Number of the account's last event. */
   async lastSeq(accountId: string): Promise<number> {
-    return Number((await this.db.getRepository(Account).findOneByOrFail({ id: accountId })).lastSeq);
+    return Number((await this.db.getRepository(Account).findOneOrFail({ select: { id: true, lastSeq: true }, where: { id: accountId } })).lastSeq);
   }
 
   /** What all events of an account add up to. */
@@ -74,7 +90,7 @@ export class Ledger {
   }
 
   private async store(manager: EntityManager, accountId: string, events: readonly LedgerEvent[]): Promise<Stored> {
-    const account = await manager.getRepository(Account).findOneOrFail({ where: { id: accountId }, lock: { mode: 'pessimistic_write' } });
+    const account = await manager.getRepository(Account).findOneOrFail({ select: { id: true, lastSeq: true }, where: { id: accountId }, lock: { mode: 'pessimistic_write' } });
     const { fresh, ...judged } = await judge(manager, accountId, events);
     if (fresh.length === 0) return judged;
     let seq = Number(account.lastSeq);
@@ -98,29 +114,9 @@ export class Ledger {
       )
       .execute();
     await manager.getRepository(Account).update({ id: accountId }, { lastSeq: String(seq) });
-    for (const outing of new Set(fresh.map((e) => e.outing))) await projectOuting(manager, accountId, outing);
+    for (const outing of new Set(fresh.map((e) => e.outing))) await projected(manager, accountId, outing, this.log);
     return judged;
   }
-}
-
-/** Each event is judged alone. Ids are kept small; `asSent` has those that came in capitals. */
-function sortOut(events: readonly unknown[], accountId: string) {
-  const good: LedgerEvent[] = [];
-  const asSent = new Map<string, string>();
-  const rejected: Refusal[] = [];
-  for (const value of events) {
-    const parsed = ledgerEvent.safeParse(value);
-    const given = (value as { id?: unknown } | null)?.id;
-    const id = typeof given === 'string' ? given : '';
-    if (!parsed.success) rejected.push({ id, reason: firstProblem(parsed.error) });
-    else if (parsed.data.angler !== accountId) rejected.push({ id, reason: 'angler: expected this account, found another' });
-    else if (Number.isNaN(instantOf(parsed.data.at))) rejected.push({ id, reason: `at: expected a real instant, found ${parsed.data.at}` });
-    else {
-      good.push(parsed.data);
-      if (id !== parsed.data.id) asSent.set(parsed.data.id, id);
-    }
-  }
-  return { good, asSent, rejected };
 }
 
 /** Holds events against what the account has: which are new, which are here already, which cannot stand beside what is here. */

@@ -3,6 +3,7 @@ import { FormatError } from '@burrow/contract/formats/format-error';
 import { hourlyColumns, parseHourlyJson, type HourlyWeather } from '@burrow/contract/formats/hourly-json';
 import { dayMs, distanceM, hourMs } from '@burrow/core/units';
 import { joinedSeries, type WeatherHour } from '@burrow/core/weather';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
 import type { DataSource } from 'typeorm';
 import { OwnWeather, WeatherPlace, type WeatherPlaceRow } from '../entities';
 import { ProblemError } from '../problem';
@@ -15,8 +16,10 @@ const usableMs = 6 * hourMs;
 const retryMs = 60_000;
 /** A service that is slower has no weather, for now. */
 const patienceMs = 4000;
-/** Places kept; those fetched longest ago go first. */
+/** Places kept; of too many go those fetched longest ago, of the account that has most. */
 const mostPlaces = 500;
+/** Questions to the service under way for one account, and in an hour. */
+const mostAsked = { atOnce: 4, hourly: 240 };
 /** Hours kept of a place. */
 const longestKeptMs = 400 * dayMs;
 /** Largest answer that is read, bytes: a year of hours is a fifth of it. */
@@ -35,10 +38,19 @@ interface Whose {
   isDemo: boolean;
 }
 
+/** Whoever asks for many places gives up their own first: nobody's are lost to another's. */
+const evictPlaces = `
+  DELETE FROM weather_place WHERE place IN (
+    SELECT place FROM weather_place
+    WHERE asked_by IS NOT DISTINCT FROM (SELECT asked_by FROM weather_place GROUP BY asked_by ORDER BY count(*) DESC LIMIT 1)
+    ORDER BY fetched_at LIMIT greatest(0, (SELECT count(*) FROM weather_place) - $1::int))`;
+
 /** Weather by place: from a service, kept in the database and fetched anew in the background, with what anglers brought for their own waters. */
 export class Weather {
   private readonly fetching = new Map<string, Promise<WeatherPlaceRow>>();
   private readonly failedAt = new Map<string, number>();
+  private readonly asked = new RateLimiterMemory({ points: mostAsked.hourly, duration: 3600 });
+  private readonly askedNow = new Map<string, number>();
 
   /**
    * @param url of the service; null where this server has none
@@ -103,7 +115,7 @@ export class Weather {
     const isOld = (ms: number) => !row || row.pastDays < pastDays || Date.now() - row.fetchedAt.getTime() > ms;
     let answer = row;
     if (isOld(freshMs)) {
-      const fetched = this.fetched(key, place, nowMs, Math.max(pastDays, row?.pastDays ?? 0));
+      const fetched = this.fetched(account.id, key, place, nowMs, Math.max(pastDays, row?.pastDays ?? 0));
       // An answer that is not too old is given at once; the fresher one is there the next time.
       if (isOld(usableMs))
         answer = await fetched.catch((error: unknown) => {
@@ -116,26 +128,38 @@ export class Weather {
   }
 
   /** One question at a time for a place, and none soon after one that failed. */
-  private fetched(key: string, place: Place, nowMs: number, pastDays: number): Promise<WeatherPlaceRow> {
+  private fetched(asker: string, key: string, place: Place, nowMs: number, pastDays: number): Promise<WeatherPlaceRow> {
     let answer = this.fetching.get(key);
     if (!answer) {
       if (Date.now() - (this.failedAt.get(key) ?? -Infinity) < retryMs) return Promise.reject(away());
-      answer = this.fetch(key, place, nowMs, pastDays);
+      const under = this.askedNow.get(asker) ?? 0;
+      if (under >= mostAsked.atOnce) return Promise.reject(tooOften());
+      this.askedNow.set(asker, under + 1);
+      answer = this.asked
+        .consume(asker)
+        .catch(() => Promise.reject(tooOften()))
+        .then(() => this.fetch(asker, key, place, nowMs, pastDays));
       this.fetching.set(key, answer);
       answer
         .then(
           () => this.failedAt.delete(key),
-          () => {
+          (error: unknown) => {
+            if (error instanceof ProblemError && error.status === 429) return;
             this.failedAt.set(key, Date.now());
             if (this.failedAt.size > mostPlaces) this.failedAt.delete(this.failedAt.keys().next().value!);
           },
         )
-        .finally(() => this.fetching.delete(key));
+        .finally(() => {
+          this.fetching.delete(key);
+          const left = (this.askedNow.get(asker) ?? 1) - 1;
+          if (left > 0) this.askedNow.set(asker, left);
+          else this.askedNow.delete(asker);
+        });
     }
     return answer;
   }
 
-  private async fetch(key: string, { lat, lon }: Place, nowMs: number, pastDays: number): Promise<WeatherPlaceRow> {
+  private async fetch(asker: string, key: string, { lat, lon }: Place, nowMs: number, pastDays: number): Promise<WeatherPlaceRow> {
     const url = new URL(this.url!);
     const asked = { latitude: lat.toFixed(4), longitude: lon.toFixed(4), hourly: hourlyColumns.join(','), past_days: pastDays, forecast_days: forecastDays };
     for (const [name, value] of Object.entries({ ...asked, wind_speed_unit: 'ms', timeformat: 'unixtime', timezone: 'GMT' })) url.searchParams.set(name, String(value));
@@ -154,9 +178,10 @@ export class Weather {
         pastDays,
         fetchedAt: new Date(),
         series: kept(known && known.simulated === found.simulated ? replaced(known.series, series) : series),
+        askedBy: asker,
       };
       await repository.upsert(row as never, ['place']);
-      await manager.query('DELETE FROM "weather_place" WHERE "place" IN (SELECT "place" FROM "weather_place" ORDER BY "fetched_at" DESC OFFSET $1)', [mostPlaces]);
+      await manager.query(evictPlaces, [mostPlaces]);
       return row;
     });
   }
@@ -200,4 +225,5 @@ function replaced(before: readonly WeatherHour[], now: readonly WeatherHour[]): 
 const kept = (series: readonly WeatherHour[]) => series.filter((row) => row.atMs > series.at(-1)!.atMs - longestKeptMs);
 
 const away = () => new ProblemError(503, 'No weather', 'The weather service does not answer; the last weather stays on your phone.');
+const tooOften = () => new ProblemError(429, 'Too often', 'expected fewer questions for new weather at once; wait a moment, what is known stays on your phone');
 const noWeather = () => new ProblemError(404, 'No weather yet', 'No weather is known for this water: this server has no service for it, and none was brought.');

@@ -1,4 +1,3 @@
-import { islandsOf, shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { WaterWinter } from '@burrow/contract/api';
 import { columnDays, measurementsOf, secchiOf } from '@burrow/core/outlook';
@@ -32,7 +31,7 @@ export class Winters {
   async of(account: { id: string; isDemo: boolean }, waterId: string, nowMs: number): Promise<WaterWinter> {
     const hour = Math.floor(nowMs / hourMs) * hourMs;
     const seq = await this.ledger.lastSeq(account.id);
-    const { version } = await this.waters.detail(account.id, waterId);
+    const { version } = await this.waters.head(account.id, waterId);
     const key = `${account.id}/${waterId}/${version}/${hour}/${seq}`;
     let answer = this.kept.get(key);
     if (!answer) {
@@ -55,20 +54,19 @@ export class Winters {
   }
 
   private async compute(account: { id: string; isDemo: boolean }, waterId: string, nowMs: number): Promise<WaterWinter> {
-    const { file } = await this.waters.detail(account.id, waterId);
-    if (isFlowing(file.water.kind)) throw new ProblemError(422, 'No winter to show', 'moving water is mixed: a winter is modelled for standing water only');
+    const { water } = await this.waters.head(account.id, waterId);
+    if (isFlowing(water.kind)) throw new ProblemError(422, 'No winter to show', 'moving water is mixed: a winter is modelled for standing water only');
     const { lon, lat } = (await this.waters.list(account.id)).find((w) => w.id === waterId)!;
     const state = await this.ledger.state(account.id);
     const weather = await this.weather.for(account, waterId, { lon, lat }, nowMs, columnDays(nowMs, lat));
     const holes = state.outings.filter((o) => o.water === waterId).flatMap((o) => o.stations);
     const task: WinterTask = {
-      shore: shoreOf(file),
-      islands: islandsOf(file),
-      soundings: [...soundingsOf(file), ...holes.flatMap((h) => (h.depthM === null ? [] : [{ at: h.at, depthM: h.depthM }]))],
+      waterJson: (await this.waters.text(account.id, waterId)).json,
+      sounded: holes.flatMap((h) => (h.depthM === null ? [] : [{ at: h.at, depthM: h.depthM }])),
       column: {
-        secchiM: secchiOf(state, waterId, nowMs, file.water.secchi_m),
-        elevationM: file.water.elevation_m,
-        place: { lon, lat, timeZone: file.water.timezone },
+        secchiM: secchiOf(state, waterId, nowMs, water.secchi_m),
+        elevationM: water.elevation_m,
+        place: { lon, lat, timeZone: water.timezone },
         series: weather.series,
         measurements: measurementsOf(state, waterId).filter((m) => m.atMs <= nowMs),
         nowMs,

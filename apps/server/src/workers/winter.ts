@@ -1,20 +1,23 @@
 import { winterDays, type ColumnInput } from '@burrow/core/column';
-import { buildDepthMap, hypsographyOf, surveyedArea, type LonLat, type Sounding } from '@burrow/core/ground';
+import { buildDepthMap, hypsographyOf, surveyedArea, type Sounding } from '@burrow/core/ground';
+import { islandsOf, shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
 
 export interface WinterTask {
-  /** Null where nobody has drawn one. */
-  shore: LonLat[] | null;
-  islands: LonLat[][];
-  soundings: Sounding[];
+  /** The water's file, read here: the thread that answers everybody has no use for it. */
+  waterJson: string;
+  /** Depths of the log, beside those of the file. */
+  sounded: Sounding[];
   column: Omit<ColumnInput, 'hypsography'>;
 }
 
 export type WinterResult = { ok: true; winter: Pick<ReturnType<typeof winterDays>, 'days' | 'freezeUpMs' | 'iceOutMs'> } | { ok: false; why: string };
 
 /** One water's winter, on a thread of its own: the map, the fit and the days. What cannot be computed is answered, not thrown. */
-export default function winter({ shore, islands, soundings, column }: WinterTask): WinterResult {
+export default function winter({ waterJson, sounded, column }: WinterTask): WinterResult {
   try {
-    const area = surveyedArea(shore, soundings, islands);
+    const file = JSON.parse(waterJson) as WaterFile;
+    const soundings = [...soundingsOf(file), ...sounded];
+    const area = surveyedArea(shoreOf(file), soundings, islandsOf(file));
     const { days, freezeUpMs, iceOutMs } = winterDays({
       ...column,
       hypsography: hypsographyOf(buildDepthMap(area.ring, soundings, { shore: area.isShore, islands: area.islands })),

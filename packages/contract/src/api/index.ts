@@ -1,8 +1,9 @@
 import type { WinterDay } from '@burrow/core/column';
 import type { WeatherHour } from '@burrow/core/weather';
 import { z } from 'zod';
+import { listOf } from '../bounded-list';
 import { ledgerEvent } from '../events';
-import { storableText } from '../storable';
+import { storableText, valueProblem } from '../storable';
 import { waterFile } from '../formats/water-geojson';
 
 /** Most events in one sync. */
@@ -12,6 +13,8 @@ export const syncRequest = z.object({
   device: z.string().min(1).max(120),
   /** Number of the last event this device has seen; 0 at first. */
   cursor: z.number().int().min(0),
+  /** The ledger that the cursor counts in, as the server called it; absent of a device that knows none. */
+  generation: z.string().max(60).optional(),
   /** Checked one by one, so that a bad event is refused alone. */
   events: z.array(z.unknown()).max(syncBatch),
 });
@@ -24,11 +27,22 @@ export const syncResponse = z.object({
   cursor: z.number().int(),
   /** More events wait behind the cursor. */
   more: z.boolean(),
+  /** Which ledger this is: another after a backup was put back. A device that read in another one reads anew from 0 and offers everything. */
+  generation: z.string().optional(),
 });
 export type SyncResponse = z.infer<typeof syncResponse>;
 
-export const credentials = z.object({ email: z.email().max(200), password: z.string().min(10, 'expected at least 10 characters').max(200) });
-export const registration = credentials.extend({ name: storableText(1, 60) });
+const email = z.email().max(200);
+const password = z.string().min(10, 'expected at least 10 characters').max(200);
+const code = z.string().trim().min(4).max(40);
+
+export const credentials = z.object({ email, password: z.string().min(1).max(200) });
+export const registration = z.object({ email, password, name: storableText(1, 60), invitation: code.optional() });
+export const passwordChange = z.object({ current: z.string().max(200), next: password });
+export const passwordProof = z.object({ password: z.string().max(200) });
+export const resetRequest = z.object({ email });
+export const resetAnswer = z.object({ mailed: z.boolean() });
+export const passwordReset = z.object({ email, code, password });
 
 export const session = z.object({
   /** `isDemo`: the demo's own account, whose weather, flasher and clock are simulated. */
@@ -37,8 +51,44 @@ export const session = z.object({
   demo: z.boolean(),
   /** The time now at this account's waters, ms: the scenario's for the demo's account, else the server's. */
   nowMs: z.number(),
+  /** Who may make an account here. */
+  signUp: z.enum(['open', 'invited', 'closed']).optional(),
 });
 export type Session = z.infer<typeof session>;
+
+/** A place where the account is signed in. */
+export const signedInDevice = z.object({
+  id: z.string(),
+  /** What its browser calls itself. */
+  browser: z.string(),
+  sinceMs: z.number().nullable(),
+  seenMs: z.number(),
+  isThis: z.boolean(),
+});
+export const signedInDevices = z.array(signedInDevice);
+export type SignedInDevice = z.infer<typeof signedInDevice>;
+
+/** Most bytes of an account's settings as JSON. */
+const mostSettings = 400_000;
+/** Settings that go with the angler: each by its name, with the time it was set, ms. Of two values the later stands. */
+export const accountSettings = z
+  .record(z.string().regex(/^[a-z][A-Za-z]{0,39}$/), z.object({ atMs: z.number().min(0).max(4e12), value: z.unknown() }))
+  .refine((settings) => Object.keys(settings).length <= 60 && JSON.stringify(settings).length <= mostSettings, `expected at most 60 settings and ${mostSettings} bytes`)
+  .superRefine((settings, context) => {
+    const problem = valueProblem(settings, { depth: 8, values: 40_000 });
+    if (problem) context.addIssue({ code: 'custom', message: problem });
+  });
+export type AccountSettings = z.infer<typeof accountSettings>;
+
+/** Of two sets of settings the later value of each. */
+export function joinedSettings(one: AccountSettings, other: AccountSettings): AccountSettings {
+  const later = Object.entries(other).filter(([name, { atMs }]) => !(name in one) || atMs > one[name].atMs);
+  return { ...one, ...Object.fromEntries(later) };
+}
+
+/** What bringing in an archive did. */
+export const archiveTaken = z.object({ events: z.number(), waters: z.number(), left: z.array(z.string()) });
+export type ArchiveTaken = z.infer<typeof archiveTaken>;
 
 export const waterSummary = z.object({ id: z.string(), name: z.string(), kind: z.string(), lon: z.number(), lat: z.number() });
 export const waterList = z.array(waterSummary);
@@ -77,7 +127,7 @@ export const waterWeather = z.object({
 export type WaterWeather = z.infer<typeof waterWeather>;
 
 /** Weather of an angler's own for a water: it takes the place of the service's for its hours. */
-export const broughtWeather = z.object({ source: storableText(1, 120), series: z.array(weatherHour).min(1).max(20_000) });
+export const broughtWeather = z.object({ source: storableText(1, 120), series: listOf(weatherHour, { least: 1, most: 20_000 }) });
 export type BroughtWeather = z.infer<typeof broughtWeather>;
 
 const winterDay = z.object({

@@ -1,7 +1,8 @@
 import type { OutingState } from '@burrow/core/ledger';
-import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
+import { XMLBuilder, type X2jOptions } from 'fast-xml-parser';
 import { FormatError } from './format-error';
 import { placeRoles, type LeftOut, type MarkedPlace, type PlaceRole, type Places, type ReadOptions, type Track } from './places';
+import { readXml } from './xml';
 
 const depthSpace = 'urn:vivid-burrow:depth:1';
 
@@ -20,9 +21,9 @@ interface Node {
 const ownDepth = 'own:depth_m';
 
 /** Element names without their prefix, but for those of our own namespace. */
-function parserFor(text: string): XMLParser {
+function optionsFor(text: string): X2jOptions {
   const ours = new Set([...text.matchAll(/xmlns:([\w.-]+)\s*=\s*["']([^"']*)["']/g)].flatMap(([, prefix, space]) => (space === depthSpace ? [prefix] : [])));
-  return new XMLParser({
+  return {
     ignoreAttributes: false,
     attributeNamePrefix: '',
     transformTagName: (tag) => {
@@ -34,7 +35,7 @@ function parserFor(text: string): XMLParser {
     trimValues: true,
     processEntities: true,
     isArray: (name) => ['wpt', 'rte', 'rtept', 'trk', 'trkseg', 'trkpt'].includes(name),
-  });
+  };
 }
 
 /**
@@ -44,9 +45,7 @@ function parserFor(text: string): XMLParser {
  */
 export function parseGpx(text: string, { metresPerUnit }: ReadOptions = {}): Places & { leftOut: LeftOut[] } {
   const plain = text.replace(/^\uFEFF/, '');
-  const valid = XMLValidator.validate(plain);
-  if (valid !== true) throw new FormatError(valid.err.line, `expected GPX, found text that is not well-formed XML: ${valid.err.msg}`);
-  const gpx = (parserFor(plain).parse(plain) as { gpx?: Record<string, unknown> }).gpx;
+  const { gpx } = readXml(plain, 'GPX', optionsFor(plain)) as { gpx?: Record<string, unknown> };
   if (gpx === undefined || typeof gpx !== 'object') throw new FormatError(null, 'expected GPX with an element gpx at its root, found none');
   const leftOut: LeftOut[] = [];
   const ways = list<{ name?: unknown; rtept?: Node[] }>(gpx.rte);

@@ -1,4 +1,5 @@
 export * from './fished-depths-csv';
+export * from './file-size';
 export * from './format-error';
 export * from './weather-csv';
 export * from './hourly-json';

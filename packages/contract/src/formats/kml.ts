@@ -1,6 +1,6 @@
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { FormatError } from './format-error';
 import { placeRoles, type LeftOut, type MarkedPlace, type PlaceRole, type Places, type ReadOptions, type Track } from './places';
+import { readXml } from './xml';
 
 type Node = Record<string, unknown>;
 
@@ -21,27 +21,24 @@ const repeated = [
   'SimpleData',
   'SchemaData',
 ];
-const parser = new XMLParser({
+const options = {
   ignoreAttributes: false,
   attributeNamePrefix: '@',
   // gx:Track and others of their own namespaces.
-  transformTagName: (tag) => tag.split(':').at(-1)!,
+  transformTagName: (tag: string) => tag.split(':').at(-1)!,
   parseTagValue: false,
   parseAttributeValue: false,
   trimValues: true,
   processEntities: true,
-  isArray: (name) => repeated.includes(name),
-});
+  isArray: (name: string) => repeated.includes(name),
+};
 
 /**
  * Reads KML 2.2: points as places, lines and tracks as ways, polygons and rings as shores. A depth is read from extended data called `depth_m`, or called after a
  * depth where the unit is given; heights of coordinates are no depths. What cannot be read is left out and listed by placemark. Throws FormatError for text that is no KML.
  */
 export function parseKml(text: string, { metresPerUnit }: ReadOptions = {}): Places & { leftOut: LeftOut[] } {
-  const plain = text.replace(/^\uFEFF/, '');
-  const valid = XMLValidator.validate(plain);
-  if (valid !== true) throw new FormatError(valid.err.line, `expected KML, found text that is not well-formed XML: ${valid.err.msg}`);
-  const { kml } = parser.parse(plain) as { kml?: Node };
+  const { kml } = readXml(text.replace(/^\uFEFF/, ''), 'KML', options) as { kml?: Node };
   if (typeof kml !== 'object') throw new FormatError(null, 'expected KML with an element kml at its root, found none');
   const found: Places & { leftOut: LeftOut[] } = { points: [], tracks: [], shores: [], leftOut: [] };
   let number = 0;

@@ -1,9 +1,13 @@
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { ledgerEvent } from '../events';
+import { parseBoundedJson } from '../bounded-json';
 import { firstProblem } from '../problem-words';
 import { FormatError } from './format-error';
 
 export { FormatError };
+
+/** Of one entry: the longest piece of a track is the largest. */
+const eventJsonLimits = { depth: 12, containers: 25_000 };
 
 /** Reads a ledger, an event a line. Throws FormatError naming the first bad line; nothing of such a file is taken. */
 export function parseLedger(text: string): LedgerEvent[] {
@@ -13,8 +17,9 @@ export function parseLedger(text: string): LedgerEvent[] {
     if (lines[i].trim() === '') continue;
     let value: unknown;
     try {
-      value = JSON.parse(lines[i]);
-    } catch {
+      value = parseBoundedJson(lines[i], eventJsonLimits);
+    } catch (error) {
+      if (error instanceof RangeError) throw new FormatError(i + 1, error.message);
       throw new FormatError(i + 1, 'expected a JSON object on one line, found text that is cut short or damaged');
     }
     const parsed = ledgerEvent.safeParse(value);

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { parseBoundedJson } from '../bounded-json';
+import { listOf } from '../bounded-list';
 import { firstProblem } from '../problem-words';
 import { FormatError } from './format-error';
 import { placeRoles, type LeftOut, type MarkedPlace, type Places, type ReadOptions, type Shore, type Track } from './places';
@@ -24,7 +26,7 @@ const place = z.object({
     .nullable(),
 });
 const track = z.object({
-  geometry: z.object({ type: z.literal('LineString'), coordinates: z.array(position).min(1) }),
+  geometry: z.object({ type: z.literal('LineString'), coordinates: listOf(position, { least: 1, most: 1_000_000 }) }),
   properties: z
     .looseObject({
       role: z.literal('track').optional(),
@@ -35,10 +37,10 @@ const track = z.object({
     .nullable(),
 });
 const shore = z.object({
-  geometry: z.object({ type: z.literal('Polygon'), coordinates: z.array(z.array(position).min(4)).min(1) }),
+  geometry: z.object({ type: z.literal('Polygon'), coordinates: listOf(listOf(position, { least: 4, most: 150_000 }), { least: 1, most: 2000 }) }),
   properties: z.looseObject({ name: z.string().optional() }).nullable(),
 });
-const collection = z.object({ type: z.literal('FeatureCollection'), features: z.array(z.looseObject({ type: z.literal('Feature') })) });
+const collection = z.object({ type: z.literal('FeatureCollection'), features: listOf(z.looseObject({ type: z.literal('Feature') }), { most: 150_000 }) });
 
 /**
  * Reads places, tracks and polygons from GeoJSON (RFC 7946), a water file among them, whose banks and seams are passed over; a bare geometry or feature is read as well. Points
@@ -47,9 +49,9 @@ const collection = z.object({ type: z.literal('FeatureCollection'), features: z.
 export function parsePlacesGeoJson(text: string, { metresPerUnit }: ReadOptions = {}): Places & { leftOut: LeftOut[] } {
   let value: unknown;
   try {
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch {
-    throw new FormatError(null, 'expected GeoJSON, found text that is not JSON');
+    value = parseBoundedJson(text.replace(/^\uFEFF/, ''), { depth: 12, containers: 2_000_000 });
+  } catch (error) {
+    throw new FormatError(null, `expected GeoJSON, ${error instanceof RangeError ? error.message : 'found text that is not JSON'}`);
   }
   const parsed = collection.safeParse(collected(value));
   if (!parsed.success) throw new FormatError(null, `expected a GeoJSON FeatureCollection, ${firstProblem(parsed.error)}`);

@@ -1,14 +1,18 @@
 import type { RuleCard } from '@burrow/core/law';
 import { LocalFrame } from '@burrow/core/units';
 import { z } from 'zod';
+import { parseBoundedJson } from '../bounded-json';
+import { listOf } from '../bounded-list';
 import { firstProblem } from '../problem-words';
 import { storableText, valueProblem } from '../storable';
 import { FormatError } from './format-error';
 
 const position = z.tuple([z.number().min(-180, 'expected a longitude of −180 to 180').max(180), z.number().min(-90, 'expected a latitude of −90 to 90').max(90)]);
 const point = z.object({ type: z.literal('Point'), coordinates: position });
-const line = z.object({ type: z.literal('LineString'), coordinates: z.array(position).min(2) });
-const polygon = z.object({ type: z.literal('Polygon'), coordinates: z.array(z.array(position).min(4)).min(1) });
+/** Most features of a water, and most points of a line or ring. */
+const most = { features: 150_000, points: 150_000, rings: 2000 };
+const line = z.object({ type: z.literal('LineString'), coordinates: listOf(position, { least: 2, most: most.points }) });
+const polygon = z.object({ type: z.literal('Polygon'), coordinates: listOf(listOf(position, { least: 4, most: most.points }), { least: 1, most: most.rings }) });
 
 const featureOf = <R extends string, G extends z.ZodType, P extends z.ZodRawShape>(role: R, geometry: G, properties: P) =>
   z.object({ type: z.literal('Feature'), geometry, properties: z.looseObject({ role: z.literal(role), ...properties }) });
@@ -25,10 +29,30 @@ const features = {
   spot: featureOf('spot', point, {}),
   hole: featureOf('hole', point, {}),
 } as const;
-const feature = z.union(Object.values(features) as unknown as [(typeof features)[keyof typeof features], ...(typeof features)[keyof typeof features][]]);
+type Feature = z.output<(typeof features)[keyof typeof features]>;
+const isRole = (role: unknown): role is keyof typeof features => typeof role === 'string' && Object.hasOwn(features, role);
 
-/** Of a water's file: room for hundreds of thousands of soundings. */
-const fileLimits = { depth: 10, values: 6_000_000 };
+/** A feature by its role; a union of all roles would try each, and say of a bad one only that none fits. */
+const feature = z.unknown().transform((value, context): Feature => {
+  const role = (value as { properties?: { role?: unknown } | null } | null)?.properties?.role;
+  const complain = (message: string, path: PropertyKey[]) => {
+    context.issues.push({ code: 'custom', message, path, input: value });
+    return z.NEVER;
+  };
+  if (!isRole(role)) return complain(`expected one of ${Object.keys(features).join(', ')}, found ${role === undefined ? 'nothing' : shortJson(role)}`, ['properties', 'role']);
+  const parsed = features[role].safeParse(value);
+  if (parsed.success) return parsed.data;
+  return complain(parsed.error.issues[0].message, parsed.error.issues[0].path);
+});
+
+const shortJson = (value: unknown) => {
+  const text = JSON.stringify(value);
+  return text.length > 60 ? `${text.slice(0, 60)}…` : text;
+};
+
+/** Of a water's file: room for a hundred and fifty thousand soundings. */
+export const waterJsonLimits = { depth: 10, containers: 1_000_000 };
+const fileLimits = { depth: waterJsonLimits.depth, values: 6_000_000 };
 
 const upTo = (most: number) => z.number().int().min(0).max(most).optional();
 const ruleCard = z.object({
@@ -67,7 +91,7 @@ export const waterFile = z
       /** What the angler wrote down of its law; never the law itself. */
       rules: ruleCard.optional(),
     }),
-    features: z.array(feature),
+    features: listOf(feature, { most: most.features }),
   })
   .refine((file) => file.water.at !== undefined || file.features.some((f) => f.properties.role === 'outline'), {
     path: ['features'],
@@ -91,32 +115,18 @@ function isTimeZone(zone: string): boolean {
 export function parseWaterFile(text: string): WaterFile {
   let value: unknown;
   try {
-    value = JSON.parse(text);
-  } catch {
-    throw new FormatError(null, 'expected a GeoJSON file, found text that is not JSON');
+    value = parseBoundedJson(text, waterJsonLimits);
+  } catch (error) {
+    throw new FormatError(null, `expected a GeoJSON file, ${error instanceof RangeError ? error.message : 'found text that is not JSON'}`);
   }
   const parsed = waterFile.safeParse(value);
-  if (!parsed.success) throw new FormatError(null, `expected a water in GeoJSON, ${oddFeature(value) ?? firstProblem(parsed.error)}`);
+  if (!parsed.success) throw new FormatError(null, `expected a water in GeoJSON, ${firstProblem(parsed.error)}`);
   const turned = swappedNotice(
     soundingsOf(parsed.data).map((s) => s.at),
     shoreOf(parsed.data) ?? [middleOfWater(parsed.data)],
   );
   if (turned) throw new FormatError(null, turned);
   return parsed.data;
-}
-
-/** What is wrong with the first feature that is none of ours; a union by itself says only that it does not fit. */
-function oddFeature(value: unknown): string | null {
-  const list = z.object({ features: z.array(z.unknown()) }).safeParse(value);
-  if (!list.success) return null;
-  for (const [k, f] of list.data.features.entries()) {
-    const role: unknown = (f as { properties?: { role?: unknown } | null } | null)?.properties?.role;
-    if (typeof role !== 'string' || !Object.hasOwn(features, role))
-      return `features.${k}.properties.role: expected one of ${Object.keys(features).join(', ')}, found ${role === undefined ? 'nothing' : JSON.stringify(role)}`;
-    const parsed = features[role as keyof typeof features].safeParse(f);
-    if (!parsed.success) return `features.${k} (${role}), ${firstProblem(parsed.error)}`;
-  }
-  return null;
 }
 
 /** Outer ring of the water's shore; null while nobody has drawn one. */

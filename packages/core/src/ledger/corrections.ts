@@ -1,4 +1,4 @@
-import type { EventKind, LedgerEvent } from './event';
+import type { EventKind, EventOf, LedgerEvent } from './event';
 import { instantOf } from './instant';
 
 /** Whether a body is one of its kind. */
@@ -28,22 +28,54 @@ export function inOrder(events: readonly LedgerEvent[]): { ordered: readonly Led
 /** Kinds that belong to no outing, whatever outing stands in their envelope. */
 const ofNoOuting: ReadonlySet<EventKind> = new Set(['weather-seen', 'drill-done']);
 
-/** From the last event back, so that an undone `undone` gives back what it took. */
+type Correction = EventOf<'undone'> | EventOf<'amended'>;
+const isCorrection = (event: LedgerEvent | undefined): event is Correction => event?.kind === 'undone' || event?.kind === 'amended';
+
+/**
+ * What was taken back and corrected, the last word first, so that an undone `undone` gives back what it took. A correction is never earlier than what it
+ * corrects, whatever the clock of its phone said: it is ordered by the later of its own instant and its target's.
+ */
 export function readCorrections(ordered: readonly LedgerEvent[], isBody: BodyCheck): Corrections | null {
   const targets = new Map<string, LedgerEvent | null>();
-  for (const event of ordered) if (event.kind === 'undone' || event.kind === 'amended') targets.set(event.body.target, null);
+  for (const event of ordered) if (isCorrection(event)) targets.set(event.body.target, null);
   if (targets.size === 0) return null;
   for (const event of ordered) if (targets.has(event.id)) targets.set(event.id, event);
   const found: Corrections = { undone: new Set(), bodies: new Map() };
-  for (let i = ordered.length - 1; i >= 0; i--) {
-    const event = ordered[i];
-    if ((event.kind !== 'undone' && event.kind !== 'amended') || found.undone.has(event.id)) continue;
+  for (const event of lastWordFirst(ordered.filter(isCorrection), targets)) {
+    if (found.undone.has(event.id)) continue;
     const target = targets.get(event.body.target);
     if (!target || (target.outing !== event.outing && !ofNoOuting.has(target.kind))) continue;
     if (event.kind === 'undone') found.undone.add(target.id);
     else if (!found.bodies.has(target.id) && isBody(target.kind, { ...target.body, ...event.body.body })) found.bodies.set(target.id, event.body.body);
   }
   return found;
+}
+
+/** Corrections from the last back: each behind those that correct it. */
+function lastWordFirst(corrections: readonly Correction[], targets: ReadonlyMap<string, LedgerEvent | null>): Correction[] {
+  const ranks = new Map<string, { ms: number; depth: number }>();
+  const rank = (event: Correction): { ms: number; depth: number } => {
+    // Down to an entry that is no correction, or to one in a circle of corrections, which counts by its own instant.
+    const chain: Correction[] = [];
+    const inChain = new Set<string>();
+    let at: LedgerEvent | null | undefined = event;
+    while (isCorrection(at ?? undefined) && !ranks.has(at!.id) && !inChain.has(at!.id)) {
+      chain.push(at as Correction);
+      inChain.add(at!.id);
+      at = targets.get((at as Correction).body.target);
+    }
+    const isCircle = at != null && inChain.has(at.id);
+    let below = isCircle || !at ? { ms: -Infinity, depth: 0 } : (ranks.get(at.id) ?? { ms: instantOf(at.at), depth: 0 });
+    for (const next of chain.reverse()) {
+      below = isCircle ? { ms: instantOf(next.at), depth: 1 } : { ms: Math.max(below.ms, instantOf(next.at)), depth: below.depth + 1 };
+      ranks.set(next.id, below);
+    }
+    return ranks.get(event.id)!;
+  };
+  return corrections
+    .map((event) => ({ event, ...rank(event) }))
+    .sort((a, b) => b.ms - a.ms || b.depth - a.depth || (a.event.id < b.event.id ? 1 : -1))
+    .map(({ event }) => event);
 }
 
 /** An entry with its last correction in it. */

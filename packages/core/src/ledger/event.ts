@@ -28,6 +28,8 @@ export type Goal = 'numbers' | 'size' | 'supper';
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
 export interface EventBodies {
   'outing-started': { water: string; waterName: string; species: string[]; goal: Goal; method: string; plan?: { at: string; what: string }[] };
+  /** Two phones began one outing each: this one is part of the other, with whatever is logged to it later. */
+  joined: { into: string };
   /** From here on the outing is fished in another way. */
   'method-changed': { method: string };
   'outing-ended': Record<string, never>;

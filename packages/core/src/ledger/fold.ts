@@ -1,4 +1,4 @@
-import { corrected, inOrder, readCorrections, type BodyCheck } from './corrections';
+import { corrected, inOrder, readCorrections, type BodyCheck, type Corrections } from './corrections';
 import type { EventKind, EventOf, LedgerEvent } from './event';
 import { broughtFrom } from './import-mark';
 import { OutingReducer } from './outing-reducer';
@@ -14,14 +14,16 @@ import type { LedgerState } from './state';
 export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => true): LedgerState {
   const { ordered, instants } = inOrder(events);
   const corrections = readCorrections(ordered, isBody);
-  const outings = new Map<string, OutingReducer>();
+  const started = new Map<string, OutingReducer>();
   for (let i = 0; i < ordered.length; i++) {
     const event = ordered[i];
-    if (event.kind !== 'outing-started' || corrections?.undone.has(event.id) || outings.has(event.outing)) continue;
+    if (event.kind !== 'outing-started' || corrections?.undone.has(event.id) || started.has(event.outing)) continue;
     const { body } = corrected(event, corrections) as EventOf<'outing-started'>;
-    outings.set(event.outing, new OutingReducer(event.outing, instants[i], body, broughtFrom(event.device)));
+    started.set(event.outing, new OutingReducer(event.outing, instants[i], body, broughtFrom(event.device)));
   }
+  const outings = joinedInto(started, ordered, corrections);
   let into: OutingReducer | undefined;
+  let of: string | undefined;
   const weather: LedgerState['weather'] = [];
   const drills: LedgerState['drills'] = [];
   for (let i = 0; i < ordered.length; i++) {
@@ -35,10 +37,39 @@ export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => t
       drills.push({ ...(corrected(event, corrections) as EventOf<'drill-done'>).body, ms: instants[i] });
       continue;
     }
-    if (into?.outing.id !== event.outing) into = outings.get(event.outing);
+    if (of !== event.outing) into = outings.get((of = event.outing));
     if (into) take(into, corrected(event, corrections), instants[i]);
   }
-  return { outings: [...outings.values()].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)), weather, drills };
+  return { outings: [...new Set(outings.values())].map((b) => b.outing).sort((a, b) => a.startedMs - b.startedMs || (a.id < b.id ? -1 : 1)), weather, drills };
+}
+
+/** Where the entries of each outing add up: in itself, or in the one that it was joined into, through others where those were joined as well. */
+function joinedInto(started: ReadonlyMap<string, OutingReducer>, ordered: readonly LedgerEvent[], corrections: Corrections | null): Map<string, OutingReducer> {
+  const outings = new Map(started);
+  const next = new Map<string, string>();
+  for (const event of ordered) {
+    if (event.kind !== 'joined' || corrections?.undone.has(event.id) || !started.has(event.body.into)) continue;
+    // Two that were joined into each other on two phones: the one that closes the circle counts for nothing.
+    const before = next.get(event.outing);
+    next.set(event.outing, event.body.into);
+    if (endOf(next, event.outing) !== null) continue;
+    if (before === undefined) next.delete(event.outing);
+    else next.set(event.outing, before);
+  }
+  for (const id of next.keys()) outings.set(id, started.get(endOf(next, id)!)!);
+  for (const [id, into] of outings) if (into.outing.id !== id) into.beginsBy(started.get(id)?.outing.startedMs);
+  return outings;
+}
+
+/** The last of a chain; null where it runs in a circle. */
+function endOf(next: ReadonlyMap<string, string>, from: string): string | null {
+  const seen = new Set([from]);
+  let at = from;
+  for (let to = next.get(at); to !== undefined; to = next.get(at)) {
+    if (seen.has(to)) return null;
+    seen.add((at = to));
+  }
+  return at;
 }
 
 function take(into: OutingReducer, event: LedgerEvent, ms: number): void {
@@ -50,11 +81,14 @@ type Reducers = { [K in EventKind]?: (into: OutingReducer, event: EventOf<K>, ms
 
 const reducers: Reducers = {
   'outing-ended': (into, event, ms) => {
-    into.outing.endedMs = ms;
+    // A clock that was set back: an outing is never over before it began.
+    const endMs = Math.max(ms, into.outing.startedMs);
+    into.outing.endedMs = endMs;
     into.outing.currentStation = null;
-    into.raiseLines(ms);
+    into.raiseLines(endMs);
     into.note(event.id, ms, event.kind, null);
   },
+  joined: (into, event, ms) => into.note(event.id, ms, event.kind, null),
   'method-changed': (into, { id, kind, body }, ms) => {
     into.outing.method = body.method;
     into.outing.methods.push({ ms, method: body.method });
@@ -76,7 +110,7 @@ const reducers: Reducers = {
       method: into.outing.method,
       label: body.label,
       at: body.at,
-      track: body.track ?? null,
+      track: body.track ? [...body.track] : null,
       trackMs: [],
       endedMs: null,
       openedMs: ms,
@@ -162,8 +196,11 @@ const reducers: Reducers = {
   tracked: (into, { body }) => {
     const pass = into.station(body.station);
     if (!pass) return;
-    pass.track = [...(pass.track ?? []), ...body.points.map(([lon, lat]): [number, number] => [lon, lat])];
-    pass.trackMs.push(...body.points.map(([, , s]) => pass.openedMs + 1000 * s));
+    pass.track ??= [];
+    for (const [lon, lat, s] of body.points) {
+      pass.track.push([lon, lat]);
+      pass.trackMs.push(pass.openedMs + 1000 * s);
+    }
   },
   'pass-ended': (into, { id, kind, body }, ms) => {
     const pass = into.station(body.station);

@@ -44,6 +44,13 @@ export class OutingReducer {
     };
   }
 
+  /** Takes in the start of an outing that was joined into this one. */
+  beginsBy(ms: number | undefined): void {
+    if (ms === undefined || ms >= this.outing.startedMs) return;
+    this.outing.startedMs = ms;
+    this.outing.methods[0].ms = ms;
+  }
+
   station(id: string): StationState | undefined {
     return this.stations.get(id);
   }

@@ -10,6 +10,7 @@ const kindWords: Record<EventKind, string> = {
   'outing-started': 'Outing started',
   'outing-ended': 'Outing ended',
   'ice-measured': 'Ice',
+  joined: 'Joined with another outing',
   'method-changed': 'Way of fishing changed',
   'station-opened': 'Place opened',
   'cadence-set': 'Movement',

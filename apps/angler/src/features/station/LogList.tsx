@@ -100,6 +100,7 @@ function wordsOf(entry: LogEntry, outing: OutingState, units: UnitPreference): {
       isFish: true,
     };
   }
+  if (entry.kind === 'joined') return { what: 'Joined', detail: 'an outing that another phone had begun' };
   if (entry.kind === 'method-changed') return { what: 'Now', detail: methodOf(entry.text ?? '')?.offer ?? entry.text ?? '' };
   if (entry.kind === 'station-opened')
     return {
