@@ -1,4 +1,4 @@
-import { existsSync, renameSync, rmSync, statSync } from 'node:fs';
+import { chmodSync, closeSync, existsSync, openSync, renameSync, rmSync, statSync } from 'node:fs';
 import path from 'node:path';
 import { againstDatabase, ownDatabase } from './own-database.mjs';
 import { ownSettings } from './own-settings.mjs';
@@ -16,6 +16,9 @@ try {
   if (existsSync(out)) fail(`${out}: expected a name that is free, found a file that is there`);
   const database = await ownDatabase(settings, dataDir, say);
   const part = `${path.resolve(out)}.part`;
+  // Nobody else may read it, not even while it is being written.
+  rmSync(part, { force: true });
+  closeSync(openSync(part, 'wx', 0o600));
   // Sessions are left behind: a copy of the log must not sign anybody in.
   const dump = againstDatabase('pg_dump', database.url, ['--format=custom', '--no-owner', '--exclude-table-data=session', `--file=${part}`]);
   database.stop();
@@ -23,6 +26,7 @@ try {
     rmSync(part, { force: true });
     fail(`${dump.error?.message ?? dump.stderr.trim()}`);
   }
+  chmodSync(part, 0o600);
   renameSync(part, out);
   process.stdout.write(`${out}: ${(statSync(out).size / 1e6).toFixed(1)} MB. It holds accounts and places: keep it where only you can read it.\n`);
 } catch (error) {

@@ -1,4 +1,6 @@
-import { existsSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import pg from 'pg';
 import { againstDatabase, ownDatabase } from './own-database.mjs';
 import { ownSettings } from './own-settings.mjs';
@@ -22,6 +24,28 @@ async function stateOf(url) {
   }
 }
 
+/**
+ * Empties the database and puts a backup in, all of it or nothing. The tables of a newer server go as well, which the backup knows nothing of: they are
+ * made again at the next start. The ledger gets another name, so that phones know that their place in it is void.
+ */
+function putBack(url, file) {
+  const folder = mkdtempSync(path.join(os.tmpdir(), 'burrow-restore-'));
+  const [script, before, after] = ['backup.sql', 'before.sql', 'after.sql'].map((name) => path.join(folder, name));
+  try {
+    const written = againstDatabase('pg_restore', url, ['--no-owner', `--file=${script}`, file]);
+    if (written.status !== 0) return written;
+    writeFileSync(before, 'DROP SCHEMA public CASCADE; CREATE SCHEMA public;\n');
+    writeFileSync(
+      after,
+      `DO $$ BEGIN IF to_regclass('public.server_state') IS NOT NULL THEN
+         UPDATE public.server_state SET value = gen_random_uuid()::text WHERE key = 'generation'; END IF; END $$;\n`,
+    );
+    return againstDatabase('psql', url, ['--no-psqlrc', '--quiet', '--single-transaction', '--set=ON_ERROR_STOP=1', ...[before, script, after].map((sql) => `--file=${sql}`)]);
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
 const say = (text) => process.stderr.write(`· ${text}\n`);
 let database;
 try {
@@ -41,21 +65,13 @@ try {
   if (others > 0) leave('the server is at work on this database; stop it first');
   if (accounts > 0 && !replaces)
     leave(`the database holds ${accounts} ${accounts === 1 ? 'account' : 'accounts'}; back it up, then give --replace to put this backup in its stead`);
-  // All of it or nothing.
-  const done = againstDatabase('pg_restore', database.url, [
-    '--dbname',
-    new URL(database.url).pathname.slice(1),
-    '--clean',
-    '--if-exists',
-    '--no-owner',
-    '--single-transaction',
-    '--exit-on-error',
-    file,
-  ]);
+  const done = putBack(database.url, file);
   if (done.status !== 0) leave(`${done.error?.message ?? done.stderr.trim()}; nothing was changed`);
   const now = await stateOf(database.url);
   database.stop();
-  process.stdout.write(`Restored: ${now.accounts} ${now.accounts === 1 ? 'account' : 'accounts'}. Everybody signs in anew.\n`);
+  process.stdout.write(
+    `Restored: ${now.accounts} ${now.accounts === 1 ? 'account' : 'accounts'}. Everybody signs in anew; phones offer what they logged since the backup when they next reach the server.\n`,
+  );
 } catch (error) {
   database?.stop();
   fail(error.message);

@@ -60,6 +60,7 @@ test('run for real: no demo, reachable on the address set, restarted, backed up,
     const backup = spawnSync(bin('backup'), ['--settings', settings, file], { encoding: 'utf8' });
     expect(backup.stderr).toBe('');
     expect(backup.stdout).toMatch(/log\.backup: [\d.]+ MB/);
+    expect(statSync(file).mode & 0o077).toBe(0);
     expect(spawnSync(bin('backup'), ['--settings', settings, file], { encoding: 'utf8' }).stderr).toMatch(/expected a name that is free/);
     expect(spawnSync(bin('restore'), ['--settings', settings, file], { encoding: 'utf8' }).stderr).toMatch(/the server is at work/);
   });
@@ -78,6 +79,11 @@ test('run for real: no demo, reachable on the address set, restarted, backed up,
     expect(restore(settings).stderr).toMatch(/expected a backup of Vivid Burrow, found something else/);
     const done = restore(path.join(home, 'log.backup'));
     expect(done.stdout).toMatch(/Restored: 1 account\. Everybody signs in anew/);
+    const account = (...args: string[]) => spawnSync(bin('account'), args, { encoding: 'utf8', env: { ...process.env, ...env } });
+    expect(account('list').stdout).toMatch(/^ada@test\.invalid\tAda/);
+    expect(account('reset-code', 'ada@test.invalid').stdout).toMatch(/^[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}\nGood for an hour/);
+    expect(account('reset-code', 'bo@test.invalid').stderr).toMatch(/account: expected the e-mail address of an account, found "bo@/);
+    expect(account('dance').stderr).toMatch(/expected list, invite, or reset-code ADDRESS, found "dance"/);
     expect(restore(path.join(home, 'log.backup')).stderr).toMatch(/holds 1 account; .*--replace/);
     expect(restore('--replace', path.join(home, 'log.backup')).status).toBe(0);
     running = await serve([], env);
