@@ -3,7 +3,7 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { api, ApiError, OfflineError } from '@/data/api';
 import { newId } from '@/data/ids';
 import { PhoneLedger } from '@/data/ledger';
-import { PhoneStore } from '@/data/store';
+import { PhoneDatabase, PhoneStore } from '@/data/store';
 import { usualMethod } from '@burrow/core/methods';
 
 jest.mock('@/data/api', () => ({ ...jest.requireActual('@/data/api'), api: { sync: jest.fn() } }));
@@ -223,7 +223,7 @@ test('ids in capitals that an older app took from a file are one with those of t
   const { ledger, account } = await open(null);
   const event = await ledger.write(outing(), 'note', { text: 'x' });
   ledger.close();
-  const store = new PhoneStore(account);
+  const store = new PhoneDatabase(account);
   const shouted = { ...event, id: event.id.toUpperCase(), outing: event.outing.toUpperCase() } as LedgerEvent;
   const lone = { ...shouted, id: newId().toUpperCase() } as LedgerEvent;
   await store.events.bulkPut([shouted, lone].map((e) => ({ id: e.id, event: e, sent: 0 as const })));
@@ -240,7 +240,7 @@ test('ids in capitals that an older app took from a file are one with those of t
 
 test('an outbox of an app before this form of events is read in today’s, kept, and sent once', async () => {
   const account = `a${++accounts}`;
-  const store = new PhoneStore(account);
+  const store = new PhoneDatabase(account);
   const at = newId();
   const hole = newId();
   const old = (kind: string, body: object) =>

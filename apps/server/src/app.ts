@@ -183,6 +183,9 @@ function mayMeasure(req: Request, { metricsToken, proxyHops }: AppOptions): bool
   return !isForwarded && /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '');
 }
 
+/** The file of the worker that reads a flasher, whatever its hash and encoding. */
+const flasherWorker = /\/flasher-[0-9a-f]{32}\.js(\.br|\.gz)?$/;
+
 /** The exported pages: files by their hashes for long, the page itself always fresh, every route the same page. */
 function serveWeb(app: Express, webDir: string): void {
   app.use(
@@ -192,7 +195,11 @@ function serveWeb(app: Express, webDir: string): void {
       index: false,
       serveStatic: {
         dotfiles: 'allow',
-        setHeaders: (res, file) => res.setHeader('cache-control', /[-.][0-9a-f]{32}\./.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache'),
+        setHeaders: (res, file) => {
+          res.setHeader('cache-control', /[-.][0-9a-f]{32}\./.test(file) ? 'public, max-age=31536000, immutable' : 'no-cache');
+          // A worker has the policy of its own file. This one alone listens to a flasher at the address that its angler has set; the page never does.
+          if (flasherWorker.test(file)) res.setHeader('content-security-policy', "default-src 'none'; script-src 'self'; connect-src 'self' http: https:");
+        },
       },
     }),
   );

@@ -22,10 +22,10 @@ interface Schema<T> {
   parse: (value: unknown) => T;
 }
 
-async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit): Promise<T> {
+async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit, patienceMs = 15_000): Promise<T> {
   let answer: Response;
   try {
-    answer = await fetch(`/api${path}`, { ...init, signal: AbortSignal.timeout(15_000) });
+    answer = await fetch(`/api${path}`, { ...init, signal: AbortSignal.timeout(patienceMs) });
   } catch {
     throw new OfflineError();
   }
@@ -49,7 +49,18 @@ export const api = {
   session: () => ask('/session', contract.session),
   enterDemo: () => ask('/session/demo', contract.session, post({})),
   signIn: (email: string, password: string) => ask('/session', contract.session, post({ email, password })),
-  register: (email: string, password: string, name: string) => ask('/account', contract.session, post({ email, password, name })),
+  register: (email: string, password: string, name: string, invitation?: string) =>
+    ask('/account', contract.session, post({ email, password, name, ...(invitation ? { invitation } : {}) })),
+  askReset: (email: string) => ask('/account/reset-request', contract.resetAnswer, post({ email })),
+  reset: (email: string, code: string, password: string) => ask('/account/reset', contract.session, post({ email, code, password })),
+  changePassword: (current: string, next: string) => ask<null>('/account/password', null, { ...post({ current, next }), method: 'PUT' }),
+  devices: () => ask('/account/sessions', contract.signedInDevices),
+  endDevice: (id: string) => ask<null>(`/account/sessions/${encodeURIComponent(id)}`, null, { method: 'DELETE' }),
+  endOtherDevices: () => ask<null>('/account/sessions', null, { method: 'DELETE' }),
+  settings: (settings: contract.AccountSettings) => ask('/account/settings', contract.accountSettings, { ...post(settings), method: 'PUT' }),
+  deleteAccount: (password: string) => ask<null>('/account', null, { ...post({ password }), method: 'DELETE' }),
+  archiveUrl: '/api/account/archive',
+  bringArchive: (file: Blob) => ask('/account/archive', contract.archiveTaken, { method: 'POST', headers: { 'content-type': 'application/zip' }, body: file }, 300_000),
   signOut: () => ask<null>('/session', null, { method: 'DELETE' }),
   waters: () => ask('/waters', contract.waterList),
   addWater: (file: WaterFile) => ask('/waters', contract.waterVersion, post(file)),

@@ -1,8 +1,9 @@
 import type { SyncResponse } from '@burrow/contract/api';
 import { foldLedger, ledgerEvent } from '@burrow/contract';
-import { importDevice, upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type OutingState } from '@burrow/core/ledger';
+import { importDevice, instantOf, upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type OutingState } from '@burrow/core/ledger';
 import { isoWithOffset } from '@burrow/core/units';
 import { ApiError, OfflineError, api } from './api';
+import { askToPersist } from './persistence';
 import { nowMs } from './clock';
 import { newId } from './ids';
 import type { ImportRecord, LedgerView } from './ledger-view';
@@ -41,24 +42,44 @@ export class PhoneLedger {
   /** Whether something came from the server that is not added up yet. */
   private isStale = false;
   private device = '';
+  private cursor = 0;
+  /** The ledger that the cursor counts in; null before the server has said. */
+  private generation: string | null = null;
 
   constructor(
     private readonly store: PhoneStore,
     private readonly angler: string,
   ) {}
 
+  /** Reads the log of this phone. Where the browser keeps none it begins empty, in memory, and is filled by the server. */
   async open(): Promise<void> {
-    const [events, device, isBehind] = await Promise.all([this.store.events.toArray(), this.store.setting<string>('device'), this.store.setting<boolean>('behind')]);
+    this.store.onOpenedLate = () => void this.readLate();
+    const events = await this.store.allEvents();
+    const [device, isBehind, cursor, generation, imports] = await Promise.all([
+      this.store.setting<string>('device'),
+      this.store.setting<boolean>('behind'),
+      this.store.setting<number>('cursor'),
+      this.store.setting<string>('generation'),
+      this.store.setting<ImportRecord[]>('imports'),
+    ]);
+    if (this.stopped) return;
     this.device = device ?? crypto.randomUUID();
+    this.cursor = cursor ?? 0;
+    this.generation = generation ?? null;
     if (device === undefined) await this.store.keep('device', this.device);
     // Rows of an older app are read as they would be written now; they are sent as such, under their own ids.
     const rows = await this.inSmallLetters(events.map((row) => ({ ...row, event: upcastEvent(row.event) })));
     for (const row of rows) this.kept.set(row.id, row);
-    const imports = (await this.store.setting<ImportRecord[]>('imports')) ?? [];
     // Half a log can show an outing without its end as under way: a new phone waits for the rest, while the server answers.
-    this.show({ ready: isBehind === false || (isBehind === undefined && events.length > 0), imports });
+    this.show({ ready: isBehind === false || (isBehind === undefined && events.length > 0), imports: imports ?? [] });
     globalThis.addEventListener?.('online', this.syncSoon);
     this.later(0);
+  }
+
+  /** Takes in what a database held that opened only after the log had begun without it. */
+  private async readLate(): Promise<void> {
+    for (const row of await this.store.allEvents()) if (!this.kept.has(row.id)) this.kept.set(row.id, { ...row, event: upcastEvent(row.event) });
+    this.show({ ready: true });
   }
 
   close(): void {
@@ -79,14 +100,36 @@ export class PhoneLedger {
    * @param ms when they happened, where that is not now
    */
   async writeAll(outing: Scope, things: readonly { kind: EventKind; body: EventBodies[EventKind] }[], ms = nowMs()): Promise<LedgerEvent[]> {
-    const events = things.map(({ kind, body }) => this.newEvent(outing, kind, body, ms));
+    const events: LedgerEvent[] = [];
+    for (const { kind, body } of things) events.push(this.newEvent(outing, kind, body, ms, events));
+    const isFirst = this.kept.size === 0;
     await this.keep(events.map((event) => ({ id: event.id, event, sent: 0 })));
     this.syncSoon();
+    // Asked when there is something to lose: browsers say no to a page that nobody has used.
+    if (isFirst) void askToPersist();
     return events;
   }
 
-  private newEvent(outing: { id: string; zone: string }, kind: EventKind, body: EventBodies[EventKind], ms = nowMs()): LedgerEvent {
-    return { id: newId(), outing: outing.id, angler: this.angler, device: this.device, at: isoWithOffset(ms, outing.zone), kind, v: 2, body } as LedgerEvent;
+  /** @param before entries that are written together with this one, and stand before it */
+  private newEvent(outing: { id: string; zone: string }, kind: EventKind, body: EventBodies[EventKind], ms = nowMs(), before: readonly LedgerEvent[] = []): LedgerEvent {
+    const corrects = kind === 'undone' || kind === 'amended' ? this.correctedBy((body as EventBodies['undone']).target, before) : null;
+    // A phone whose clock runs behind has the last word all the same: a correction is never earlier than its target or what corrected that before.
+    const at = isoWithOffset(Math.max(ms, corrects?.lastMs ?? -Infinity), outing.zone);
+    return { id: newId(), outing: corrects?.outing ?? outing.id, angler: this.angler, device: this.device, at, kind, v: 2, body } as LedgerEvent;
+  }
+
+  /** The outing of an entry that is to be corrected, and the instant that a correction may not come before; null where the entry is not here. */
+  private correctedBy(target: string, before: readonly LedgerEvent[]): { outing: string; lastMs: number } | null {
+    const all = [...[...this.kept.values()].map((k) => k.event), ...before];
+    const entry = all.find((e) => e.id === target);
+    if (!entry) return null;
+    const corrections = all.filter((e) => (e.kind === 'undone' || e.kind === 'amended') && e.body.target === target);
+    const isPlain = entry.kind !== 'undone' && entry.kind !== 'amended';
+    return {
+      // Weather and drills belong to no outing; a correction of them stands where it is written.
+      outing: entry.outing,
+      lastMs: Math.max(instantOf(entry.at) + (isPlain ? 0 : 1), ...corrections.map((e) => instantOf(e.at) + 1)),
+    };
   }
 
   /** What bringing in these events would do, before it is done. */
@@ -108,11 +151,8 @@ export class PhoneLedger {
     const started = new Set(rows.flatMap(({ event }) => (event.kind === 'outing-started' ? [event.outing] : [])));
     const targets = rows.filter(({ event }) => event.kind === 'outing-started' || !started.has(event.outing)).map(({ event }) => ({ id: event.id, outing: event.outing }));
     const record: ImportRecord = { id: newId(), name, atMs: nowMs(), count: rows.length, targets };
-    await this.store.transaction('rw', this.store.events, this.store.settings, async () => {
-      await this.store.events.bulkPut(rows);
-      if (rows.length > 0) await this.store.keep('imports', [...this.view.get().imports, record]);
-    });
     for (const row of rows) this.kept.set(row.id, row);
+    await this.store.put({ events: rows, settings: rows.length > 0 ? { imports: [...this.view.get().imports, record] } : {} });
     this.show(rows.length > 0 ? { imports: [...this.view.get().imports, record] } : {});
     this.syncSoon();
     return record;
@@ -205,8 +245,8 @@ export class PhoneLedger {
 
   /** One exchange; null where the server could not take the batch, which is then halved until what is at fault stands alone and is set aside. */
   private async exchange(waiting: readonly KeptEvent[]): Promise<SyncResponse | null> {
-    const cursor = (await this.store.setting<number>('cursor')) ?? 0;
-    const send = (rows: readonly KeptEvent[]) => api.sync({ device: this.device, cursor, events: rows.map((k) => k.event) });
+    const place = { cursor: this.cursor, ...(this.generation === null ? {} : { generation: this.generation }) };
+    const send = (rows: readonly KeptEvent[]) => api.sync({ device: this.device, ...place, events: rows.map((k) => k.event) });
     try {
       return await send(waiting);
     } catch (error) {
@@ -220,7 +260,7 @@ export class PhoneLedger {
   }
 
   private async takeIn(answer: SyncResponse): Promise<void> {
-    const changed: KeptEvent[] = [];
+    const changed: KeptEvent[] = this.isPutBack(answer) ? this.offeredAnew() : [];
     const given = new Set(answer.events.map((e) => e.id));
     for (const id of answer.accepted) {
       const known = this.kept.get(id);
@@ -232,13 +272,28 @@ export class PhoneLedger {
       if (known) changed.push({ ...known, id: given.has(id) ? `${id}/own` : id, refused: reason });
     }
     for (const event of answer.events) if (!this.kept.get(event.id)?.sent) changed.push({ id: event.id, event, sent: 1 });
-    await this.store.transaction('rw', this.store.events, this.store.settings, async () => {
-      await this.store.events.bulkPut(changed);
-      await this.store.keep('cursor', answer.cursor);
-      await this.store.keep('behind', answer.more);
-    });
+    // In memory first: a disk that takes nothing must not make the phone ask for the same again and again.
     for (const row of changed) this.kept.set(row.id, row);
+    this.cursor = answer.cursor;
+    this.generation = answer.generation ?? this.generation;
     this.isStale ||= changed.length > 0;
+    await this.store.put({
+      events: changed,
+      settings: { cursor: answer.cursor, behind: answer.more, ...(answer.generation === undefined ? {} : { generation: answer.generation }) },
+    });
+  }
+
+  /** Whether the server's ledger is another than the one that was read before: a backup was put back, and our place in it is void. */
+  private isPutBack(answer: SyncResponse): boolean {
+    const isOther = this.generation !== null && answer.generation !== undefined && answer.generation !== this.generation;
+    return isOther || answer.cursor < this.cursor;
+  }
+
+  /** Everything that the server had, to be offered again: what it has already it knows by its id. */
+  private offeredAnew(): KeptEvent[] {
+    const rows = [...this.kept.values()].filter((row) => row.sent === 1).map((row): KeptEvent => ({ ...row, sent: 0 }));
+    for (const row of rows) this.kept.set(row.id, row);
+    return rows;
   }
 
   /** Rows whose ids came in capitals, from a file that an older app took as it was, under the one id that the server knows. */
@@ -250,10 +305,7 @@ export class PhoneLedger {
       const parsed = ledgerEvent.safeParse(row.event);
       return parsed.success && (parsed.data.id === row.id || !known.has(parsed.data.id)) ? [{ ...row, id: parsed.data.id, event: parsed.data }] : [];
     });
-    await this.store.transaction('rw', this.store.events, async () => {
-      await this.store.events.bulkDelete(shouted.map((r) => r.id));
-      await this.store.events.bulkPut(small);
-    });
+    await this.store.put({ gone: shouted.map((r) => r.id), events: small });
     return [...rows.filter((r) => !shouted.includes(r)), ...small];
   }
 
@@ -262,8 +314,8 @@ export class PhoneLedger {
   }
 
   private async keep(rows: KeptEvent[]): Promise<void> {
-    await this.store.events.bulkPut(rows);
     for (const row of rows) this.kept.set(row.id, row);
+    await this.store.put({ events: rows });
     this.show({});
   }
 

@@ -25,7 +25,7 @@ const key = 'burrow.preferences';
 /** A piece of which nothing was said. */
 export const unsaid = { massG: null, sizeMm: null, colour: null, hooks: null, points: null, rattle: null, suspends: null } as const;
 
-const starting: Preferences = {
+export const startingPreferences: Preferences = {
   // Until the angler says otherwise, those of the phone's language.
   units: unitsOfLocale(globalThis.navigator?.language ?? 'en-US'),
   theme: 'sun',
@@ -80,10 +80,10 @@ const starting: Preferences = {
 
 function read(): Preferences {
   try {
-    return readPreferences(JSON.parse(globalThis.localStorage?.getItem(key) ?? '{}'), starting);
+    return readPreferences(JSON.parse(globalThis.localStorage?.getItem(key) ?? '{}'), startingPreferences);
   } catch {
     // A damaged entry is worth less than a start.
-    return starting;
+    return startingPreferences;
   }
 }
 
@@ -92,7 +92,19 @@ export const preferences = new ObservableValue<Preferences>(read());
 export function change(part: Partial<Preferences>): void {
   const next = { ...preferences.get(), ...part };
   preferences.set(next);
-  globalThis.localStorage?.setItem(key, JSON.stringify({ ...next, version: preferencesVersion }));
+  try {
+    globalThis.localStorage?.setItem(key, JSON.stringify({ ...next, version: preferencesVersion }));
+  } catch {
+    // No room, or none allowed: it holds while the page is open, and the band over the screens says what is not kept.
+  }
+}
+
+/** Takes in values from elsewhere for some of the preferences, each where it holds. Nothing is told where nothing differs. */
+export function adopt(values: Readonly<Record<string, unknown>>, names: readonly (keyof Preferences)[]): void {
+  const before = preferences.get();
+  const read = readPreferences({ ...before, ...values, version: preferencesVersion }, before);
+  const changed = names.filter((name) => JSON.stringify(read[name]) !== JSON.stringify(before[name]));
+  if (changed.length > 0) change(Object.fromEntries(changed.map((name) => [name, read[name]])));
 }
 
 export const setPole = (part: Partial<PoleKit>) => change({ pole: { ...preferences.get().pole, ...part } });

@@ -7,11 +7,18 @@ import { useObservable } from './observable-value';
 import { PhoneLedger } from './ledger';
 import type { LedgerView } from './ledger-view';
 import { PhoneStore } from './store';
+import { trouble, troubleText } from './troubles';
 
 const key = 'burrow.session';
 
+/** Who is signed in as the phone knows it. */
+export interface KnownSession extends Session {
+  /** The server knows this sign-in no more, and nobody asked it to forget it. One fishes on; signing in again sends what waits. */
+  isLapsed?: boolean;
+}
+
 /** The last known session, for a start without signal. */
-function remembered(): Session | undefined {
+function remembered(): KnownSession | undefined {
   try {
     return JSON.parse(globalThis.localStorage?.getItem(key) ?? 'null') ?? undefined;
   } catch {
@@ -19,15 +26,33 @@ function remembered(): Session | undefined {
   }
 }
 
-export function remember(session: Session): Session {
-  setClock(session.nowMs);
-  globalThis.localStorage?.setItem(key, JSON.stringify(session));
-  return session;
+/**
+ * Keeps what the server says of who is signed in. Where it knows nobody although nobody signed out (a backup was put back, the session was ended
+ * elsewhere or ran out), the account stays open on this phone: a log must not be shut in the middle of an outing.
+ */
+export function remember(session: Session, isLeaving = false): KnownSession {
+  const before = remembered()?.account;
+  const isLapsed = session.account === null && !isLeaving && before != null && !before.isDemo;
+  const known: KnownSession = isLapsed ? { ...session, account: before, isLapsed } : session;
+  setClock(known.nowMs);
+  try {
+    globalThis.localStorage?.setItem(key, JSON.stringify(known));
+  } catch {
+    // A browser that keeps nothing is told of where the log is kept.
+  }
+  return known;
 }
 
 /** Who is signed in: from the server, or without signal from the last time. */
 export function useSession() {
-  return useQuery({ queryKey: ['session'], queryFn: async () => remember(await api.session()), initialData: remembered, initialDataUpdatedAt: 0, staleTime: 60_000, retry: 1 });
+  return useQuery({
+    queryKey: ['session'],
+    queryFn: async () => remember(await api.session()),
+    initialData: remembered,
+    initialDataUpdatedAt: 0,
+    staleTime: 60_000,
+    retry: 1,
+  });
 }
 
 interface Account {
@@ -50,7 +75,7 @@ export function AccountProvider({ account, children }: { account: { id: string; 
   });
   const value = useMemo<Account>(() => ({ ...open, id, name, isDemo }), [open, id, name, isDemo]);
   useEffect(() => {
-    void open.ledger.open();
+    open.ledger.open().catch((error: unknown) => trouble.set(troubleText(error)));
     return () => open.ledger.close();
   }, [open]);
   return <AccountContext value={value}>{children}</AccountContext>;
@@ -73,6 +98,18 @@ export function useSignOut() {
   return async () => {
     await api.signOut();
     client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'session' });
-    client.setQueryData(['session'], remember(await api.session()));
+    client.setQueryData(['session'], remember(await api.session(), true));
   };
+}
+
+/** Whether the server no longer knows this phone's sign-in. */
+export function useIsSignedOut(): boolean {
+  const client = useQueryClient();
+  const session = useSession();
+  const { signedOut } = useLedger();
+  const isLapsed = session.data?.isLapsed === true;
+  useEffect(() => {
+    if (signedOut && !isLapsed) void client.invalidateQueries({ queryKey: ['session'] });
+  }, [signedOut, isLapsed, client]);
+  return signedOut || isLapsed;
 }

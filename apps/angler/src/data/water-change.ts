@@ -62,7 +62,7 @@ export async function sendWater(store: PhoneStore, id: string): Promise<Sent> {
 /** Puts a change on top of the server's water as it is now. */
 async function rebase(store: PhoneStore, id: string, unsent: Unsent): Promise<void> {
   const theirs = await api.water(id);
-  await store.transaction('rw', store.settings, async () => {
+  await store.atomically(async () => {
     // What was drawn meanwhile is joined in the next round.
     const now = (await unsentOf(store, id)) ?? unsent;
     const file = mergedWater(now.base ?? null, now.file, theirs.file);
@@ -72,7 +72,7 @@ async function rebase(store: PhoneStore, id: string, unsent: Unsent): Promise<vo
 
 /** The server has a change. What was changed since is not sent yet, and goes before what was. */
 async function settle(store: PhoneStore, id: string, sent: Unsent, version: number): Promise<Sent> {
-  return store.transaction('rw', store.settings, async () => {
+  return store.atomically(async () => {
     const now = await unsentOf(store, id);
     if (now && now.id !== sent.id) {
       await store.keep(unsentKey(id), { ...now, base: sent.file, version } satisfies Unsent);
@@ -92,7 +92,7 @@ export const ownVersion = async (store: PhoneStore, id: string): Promise<WaterDe
  * @param known the server's water as this phone has it
  */
 export function keepUnsent(store: PhoneStore, known: WaterDetail, from: WaterFile, to: WaterFile): Promise<WaterFile> {
-  return store.transaction('rw', store.settings, async () => {
+  return store.atomically(async () => {
     const unsent = await unsentOf(store, known.id);
     const file = mergedWater(from, to, unsent?.file ?? known.file);
     const on = unsent ? { base: unsent.base, version: unsent.version } : { base: known.file, version: known.version };
@@ -113,7 +113,7 @@ export function useWaterChange(water: WaterDetail) {
       const file = await keepUnsent(store, known, from, to);
       const kept = { value: { ...known, file }, keptMs: Date.now() };
       client.setQueryData(['water', id], kept);
-      await store.keep(`water/${id}`, kept);
+      await store.keep(`water/${id}`, kept, false);
       return file;
     },
     send: () => sendWater(store, id),

@@ -25,12 +25,12 @@ function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: num
     queryFn: async (): Promise<{ value: T; keptMs: number }> => {
       try {
         const kept = { value: await ask(), keptMs: Date.now() };
-        await store.keep(key, kept);
+        await store.keep(key, kept, false);
         return kept;
       } catch (error) {
         // A server that answers that there is none is no lost signal: what was kept before is not there any more.
         if (isNone(error)) {
-          await store.keep(key, null);
+          await store.keep(key, null, false);
           throw error;
         }
         const last = await store.setting<{ value: T; keptMs: number } | null>(key);
@@ -66,6 +66,13 @@ export const useSeasonWeather = (id: string | undefined, days: number) =>
 
 /** The water's winter day by day, computed on the server. */
 export const useWinter = (id: string | undefined) => useKept<WaterWinter>(['winter', id ?? ''], () => api.winter(id!), 3_600_000, id !== undefined);
+
+/** Outings under way beside the one that is shown: two phones of one account began one each without a signal. */
+export function useOtherOutings(): OutingState[] {
+  const { state } = useLedger();
+  const open = state.outings.filter((o) => o.endedMs === null && o.broughtFrom === undefined);
+  return open.slice(0, -1);
+}
 
 /** The outing under way, if one is. */
 export function useOuting(): OutingState | undefined {

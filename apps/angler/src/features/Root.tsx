@@ -5,9 +5,11 @@ import { StatusBar } from 'expo-status-bar';
 import { useEffect, type ReactNode } from 'react';
 import { Shell } from '@/features/shell/Shell';
 import { Notice } from '@/ui/Notice';
+import { useAccountSettings } from '@/data/account-settings';
 import { useNow } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
 import { AccountProvider, useSession } from '@/data/session';
+import { watchTroubles } from '@/data/troubles';
 import { useWater } from '@/data/water';
 import { useUnsentWaters } from '@/data/water-change';
 import { fontFiles, ThemeProvider, usePalette } from '@/theme/theme';
@@ -15,6 +17,7 @@ import { keepOnPhone } from '@/offline/register';
 import { WelcomeScreen } from './account/WelcomeScreen';
 
 keepOnPhone();
+if (typeof globalThis.window?.addEventListener === 'function') watchTroubles(globalThis.window);
 
 const client = new QueryClient({ defaultOptions: { queries: { networkMode: 'always', refetchOnWindowFocus: false }, mutations: { networkMode: 'always' } } });
 
@@ -46,7 +49,7 @@ function AuthGate({ children }: { children: ReactNode }) {
     <ThemeProvider name={chosen}>
       <Frame>
         {session.data ? (
-          <WelcomeScreen demo={session.data.demo} />
+          <WelcomeScreen session={session.data} />
         ) : session.isError ? (
           <Notice title="No signal" action={{ label: 'Try again', onPress: () => void session.refetch() }}>
             Vivid Burrow needs the server once. After that it works without.
@@ -64,6 +67,7 @@ function BySun({ children }: { children: ReactNode }) {
   const { theme } = usePreferences();
   const { water } = useWater();
   useUnsentWaters();
+  useAccountSettings();
   const now = useNow(60_000);
   const sunUp = water ? sunHeightDeg(now, { lon: water.lon, lat: water.lat, timeZone: 'UTC' }) > -0.8 : true;
   return (

@@ -4,32 +4,42 @@ import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
 import Field from '@/ui/Field';
 
+/** Entering an account, making one, or setting a new password with a code. */
+export type AccountMode = 'known' | 'new' | 'reset';
+
 export interface AccountFields {
   email: string;
   password: string;
   name: string;
+  code: string;
+  invitation: string;
 }
 
 interface Props {
-  /** Whether an account is made rather than entered. */
-  isNew: boolean;
+  mode: AccountMode;
+  /** Whether an account is made by invitation alone. */
+  isInvited?: boolean;
   busy: boolean;
   onSubmit: (fields: AccountFields) => void;
 }
 
-const required = {
-  name: { required: 'Expected a name' },
-  email: { required: 'Expected an e-mail address' },
-  password: { required: 'Expected a password' },
+const required: Record<keyof AccountFields, string> = {
+  name: 'Expected a name',
+  email: 'Expected an e-mail address',
+  password: 'Expected a password',
+  code: 'Expected the code that you were given',
+  invitation: 'Expected the code of an invitation',
 };
 const leastPassword = { minLength: { value: 10, message: 'Expected at least 10 characters' } };
-const labels: Record<keyof AccountFields, string> = { name: 'Name', email: 'E-mail', password: 'Password' };
+const labels: Record<keyof AccountFields, string> = { name: 'Name', email: 'E-mail', password: 'Password', code: 'Code', invitation: 'Invitation' };
+const fieldsOf: Record<AccountMode, (keyof AccountFields)[]> = { known: ['email', 'password'], new: ['name', 'email', 'password'], reset: ['email', 'code', 'password'] };
+const submits: Record<AccountMode, string> = { known: 'Sign in', new: 'Make an account', reset: 'Set the new password' };
 
-/** Signing in or up. */
-export default function AccountForm({ isNew, busy, onSubmit }: Props) {
-  const { control, handleSubmit, formState } = useForm<AccountFields>({ defaultValues: { email: '', password: '', name: '' } });
+/** Signing in or up, or setting a new password. */
+export default function AccountForm({ mode, isInvited, busy, onSubmit }: Props) {
+  const { control, handleSubmit, formState } = useForm<AccountFields>({ defaultValues: { email: '', password: '', name: '', code: '', invitation: '' } });
   const submit = handleSubmit(onSubmit);
-  const names: (keyof AccountFields)[] = isNew ? ['name', 'email', 'password'] : ['email', 'password'];
+  const names = mode === 'new' && isInvited ? [...fieldsOf.new, 'invitation' as const] : fieldsOf[mode];
   return (
     <View style={{ gap: 12 }}>
       {names.map((name) => (
@@ -37,27 +47,26 @@ export default function AccountForm({ isNew, busy, onSubmit }: Props) {
           key={name}
           control={control}
           name={name}
-          rules={{ ...required[name], ...(isNew && name === 'password' ? leastPassword : {}) }}
+          rules={{ required: required[name], ...(mode !== 'known' && name === 'password' ? leastPassword : {}) }}
           render={({ field: { value, onChange, onBlur } }) => (
             <View>
               <Field
-                label={labels[name]}
+                label={mode === 'reset' && name === 'password' ? 'New password' : labels[name]}
                 value={value}
                 onChangeText={onChange}
                 onBlur={onBlur}
                 secureTextEntry={name === 'password'}
-                autoCapitalize="none"
+                autoCapitalize={name === 'code' || name === 'invitation' ? 'characters' : 'none'}
                 inputMode={name === 'email' ? 'email' : 'text'}
                 error={Boolean(formState.errors[name])}
                 onSubmitEditing={() => void submit()}
               />
-
               {formState.errors[name] ? <Text tone="straw">{formState.errors[name].message}</Text> : null}
             </View>
           )}
         />
       ))}
-      <Action kind="main" height={64} label={isNew ? 'Make an account' : 'Sign in'} disabled={busy} onPress={() => void submit()} />
+      <Action kind="main" height={64} label={submits[mode]} disabled={busy} onPress={() => void submit()} />
     </View>
   );
 }

@@ -1,29 +1,21 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Icon } from '@/ui/icon/Icon';
 import { Text } from '@/ui/Text';
 import { api } from '@/data/api';
-import { lendDemoBox, returnDemoBox } from '@/data/demo-box';
-import { remember } from '@/data/session';
+import type { KnownSession } from '@/data/session';
 import { usePalette } from '@/theme/theme';
-
-const AccountForm = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.AccountForm })));
+import type { AccountMode } from './AccountForm';
+import { EnterForm } from './EnterForm';
+import { useEntering } from './useEntering';
 
 /** The door: the demo by one tap, or an account. */
-export function WelcomeScreen({ demo }: { demo: boolean }) {
+export function WelcomeScreen({ session }: { session: KnownSession }) {
   const palette = usePalette();
-  const client = useQueryClient();
-  const [form, setForm] = useState<'none' | 'known' | 'new'>(demo ? 'none' : 'known');
-  const entering = useMutation({
-    mutationFn: (enter: () => ReturnType<typeof api.session>) => enter(),
-    onSuccess: (session, enter) => {
-      if (enter === api.enterDemo) lendDemoBox();
-      else returnDemoBox();
-      client.setQueryData(['session'], remember(session));
-    },
-  });
+  const { demo, signUp = 'open' } = session;
+  const [mode, setMode] = useState<AccountMode | null>(demo ? null : 'known');
+  const { entering } = useEntering();
   return (
     <ScrollView
       role="main"
@@ -37,21 +29,24 @@ export function WelcomeScreen({ demo }: { demo: boolean }) {
         </Text>
         <Text tone="second">Reads the water under the ice: when to go, where to drill, how deep to hang it, what to do with the mark that came up and would not bite.</Text>
       </View>
-      {demo && form === 'none' ? <Action kind="main" height={64} label="Enter the demo" onPress={() => entering.mutate(api.enterDemo)} /> : null}
-      {form === 'none' ? null : (
-        <Suspense fallback={null}>
-          <AccountForm
-            isNew={form === 'new'}
-            busy={entering.isPending}
-            onSubmit={({ email, password, name }) => entering.mutate(() => (form === 'new' ? api.register(email, password, name) : api.signIn(email, password)))}
-          />
-        </Suspense>
+      {mode === null ? (
+        <>
+          <Action kind="main" height={64} label="Enter the demo" disabled={entering.isPending} onPress={() => entering.mutate(api.enterDemo)} />
+          <View aria-live="assertive">{entering.error ? <Text tone="straw">{entering.error.message}</Text> : null}</View>
+        </>
+      ) : (
+        <EnterForm mode={mode} isInvited={signUp === 'invited'} />
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {form === 'known' ? null : <Action grow label="I have an account" onPress={() => setForm('known')} />}
-        {form === 'new' ? null : <Action grow label="I am new here" onPress={() => setForm('new')} />}
+        {mode === 'known' ? null : <Action grow label="I have an account" onPress={() => setMode('known')} />}
+        {mode === 'new' || signUp === 'closed' ? null : <Action grow label="I am new here" onPress={() => setMode('new')} />}
+        {mode === 'known' ? <Action grow label="I forgot my password" onPress={() => setMode('reset')} /> : null}
       </View>
-      <View aria-live="assertive">{entering.error ? <Text tone="straw">{entering.error.message}</Text> : null}</View>
+      {signUp === 'closed' ? (
+        <Text size="small" tone="second">
+          This server takes no new accounts; ask its owner.
+        </Text>
+      ) : null}
       <Text size="small" tone="second">
         It never says that ice is safe. Measure, and ask those who know the water.
       </Text>

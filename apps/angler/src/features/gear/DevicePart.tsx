@@ -17,6 +17,13 @@ const hints: Record<Device['kind'], string> = {
   simulation: 'Made-up fish, said to be so wherever they show. For the demo alone.',
 };
 
+/** Whether a page that came by https would be kept from an address; its own machine is the exception that browsers make. */
+function isBlocked(url: string): boolean {
+  if (globalThis.location?.protocol !== 'https:' || !URL.canParse(url)) return false;
+  const { protocol, hostname } = new URL(url);
+  return protocol === 'http:' && !/^(localhost|127(\.\d+){3}|\[::1\])$/.test(hostname);
+}
+
 /** Which flasher the Hole listens to. */
 export function DevicePart() {
   const { isDemo, store } = useAccount();
@@ -59,6 +66,12 @@ export function DevicePart() {
             <Field label="Address, such as http://192.0.2.7:8080/stream" value={url} onChangeText={setUrl} autoCapitalize="none" maxLength={300} />
           </Suspense>
           {isAddress ? null : <Text tone="straw">Expected an address that begins with http:// or https://.</Text>}
+          {isAddress && isBlocked(typed) ? (
+            <Text tone="straw">
+              This page came by https, and browsers let such a page listen to https addresses only. Give the device or its bridge a certificate, or open Vivid Burrow by http within
+              your own network.
+            </Text>
+          ) : null}
           <Text size="small" tone="second">
             {device.url === '' ? 'Without an address, the flasher of this server is listened to, if it has one.' : `In use: ${device.url}`}
           </Text>

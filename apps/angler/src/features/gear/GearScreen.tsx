@@ -1,19 +1,16 @@
 import { iceNeededText, metresPerIceUnit } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
+import { AccountPart } from './AccountPart';
 import { TackleBox } from './TackleBox';
 import { DevicePart } from './DevicePart';
 import { KitPart } from './KitPart';
-import { RefusedList } from './RefusedList';
 import { Waters } from './Waters';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import { OfflineError } from '@/data/api';
 import { change, unitSystems, usePreferences } from '@/data/preferences';
-import { useAccount, useLedger, useSignOut } from '@/data/session';
 
 /** Tackle box, units, waters, account. */
 export function GearScreen() {
@@ -94,41 +91,6 @@ function Section({ title, children }: { title: string; children: React.ReactNode
         {title}
       </Text>
       {children}
-    </View>
-  );
-}
-
-function AccountPart() {
-  const { name } = useAccount();
-  const { unsent, reached, trouble, signedOut, ledger } = useLedger();
-  const leave = useSignOut();
-  const [says, setSays] = useState<string | null>(null);
-  const state = signedOut
-    ? 'The server wants you to sign in again; nothing is lost.'
-    : trouble !== null
-      ? `The server answers but does not take what is sent: ${trouble} ${unsent} ${unsent === 1 ? 'entry waits' : 'entries wait'} on this phone.`
-      : unsent > 0
-        ? `${unsent} ${unsent === 1 ? 'entry waits' : 'entries wait'} on this phone.`
-        : reached === false
-          ? 'No signal. Everything so far is sent.'
-          : 'Everything is sent.';
-  return (
-    <View style={{ gap: 8 }}>
-      <Text>{`${name}. ${state}`}</Text>
-      <RefusedList />
-      <View style={{ flexDirection: 'row', gap: 8, flexWrap: 'wrap' }}>
-        <Action
-          label="Send now"
-          onPress={() =>
-            void ledger.sync().then(
-              () => setSays('Sent.'),
-              (error: Error) => setSays(error instanceof OfflineError ? 'No signal yet.' : `Not taken: ${error.message}`),
-            )
-          }
-        />
-        <Action label="Sign out" onPress={() => void leave().catch(() => setSays('Signing out needs a signal.'))} />
-      </View>
-      <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
     </View>
   );
 }

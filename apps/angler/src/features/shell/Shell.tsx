@@ -13,6 +13,8 @@ import { usePalette } from '@/theme/theme';
 import { phaseWords } from '@/features/outlook/ribbon/words';
 import { Icon, type IconName } from '@/ui/icon/Icon';
 import { Text } from '@/ui/Text';
+import { KeptBand } from './KeptBand';
+import { TwoOutings } from './TwoOutings';
 
 /** The third place is called after the way one fishes now. */
 const places: { href: Href; path: string; label: string; icon: IconName }[] = [
@@ -46,6 +48,8 @@ export function Shell({ children }: { children: ReactNode }) {
       {wide ? <Rail path={path} /> : null}
       <View role="main" style={{ flex: 1, minHeight: 0 }}>
         <StatusLine back={!wide && atHole} gear={!wide} />
+        <KeptBand />
+        <TwoOutings />
         <View style={{ flex: 1, minHeight: 0 }}>{children}</View>
       </View>
       {wide || atHole ? null : (

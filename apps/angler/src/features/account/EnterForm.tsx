@@ -1,0 +1,22 @@
+import { lazy, Suspense } from 'react';
+import { View } from 'react-native';
+import { Text } from '@/ui/Text';
+import type { AccountMode } from './AccountForm';
+import { ResetHelp } from './ResetHelp';
+import { useEntering } from './useEntering';
+
+const AccountForm = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.AccountForm })));
+
+/** The form of one way in, with what the server said of the last try. */
+export function EnterForm({ mode, isInvited }: { mode: AccountMode; isInvited?: boolean }) {
+  const { entering, submit } = useEntering();
+  return (
+    <View style={{ gap: 12 }}>
+      {mode === 'reset' ? <ResetHelp /> : null}
+      <Suspense fallback={null}>
+        <AccountForm key={mode} mode={mode} isInvited={isInvited} busy={entering.isPending} onSubmit={(fields) => submit(mode, fields)} />
+      </Suspense>
+      <View aria-live="assertive">{entering.error ? <Text tone="straw">{entering.error.message}</Text> : null}</View>
+    </View>
+  );
+}
