@@ -1,3 +1,4 @@
+import { speciesOf } from '../src/fish';
 import { answerOutlook, outlookWords } from '../src/outlook';
 import type { WeatherHour } from '../src/weather';
 import { speciesTable } from '../src/fish';
@@ -70,7 +71,8 @@ test('every species gets an answer, and windows never lie in the past', () => {
   }
 });
 
-test('an unknown fish and a series too short are refused', () => {
-  expect(() => ask(quiet(0.3), 'coelacanth')).toThrow(/species must be one of/);
+test('an unknown fish has an outlook by broad figures, and a series too short is refused', () => {
+  expect(() => ask(quiet(0.3), 'coelacanth')).not.toThrow();
+  expect(speciesOf('coelacanth')).toMatchObject({ short: 'Coelacanth', isAssumed: true });
   expect(() => ask(quiet(0.3).slice(0, 1))).toThrow(/at least 2 rows, found 1/);
 });

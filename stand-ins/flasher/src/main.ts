@@ -35,7 +35,8 @@ class Unit {
       this.bottomM = bottomM;
       this.flasher = this.make();
     }
-    res.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform' });
+    // Read from other addresses than its own, as any device by address has to be.
+    res.writeHead(200, { 'content-type': 'text/event-stream', 'cache-control': 'no-cache, no-transform', 'access-control-allow-origin': '*' });
     this.send(res, 'header', { simulated: true, header: this.flasher.header, jigM: this.flasher.jig.commandedM });
     this.listeners.add(res);
     res.on('close', () => this.leave(res));

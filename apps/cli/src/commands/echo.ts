@@ -4,6 +4,7 @@ import { EchoLogReader, FormatError } from '@burrow/contract/formats';
 import { adviceWords, Coach } from '@burrow/core/coach';
 import { EchoReader, type EchoState } from '@burrow/core/sonar';
 import { imperial } from '@burrow/core/units';
+import { isKnownSpecies, speciesTable } from '@burrow/core/fish';
 import { soundSpeed } from '@burrow/core/water';
 import { BadInput } from '../bad-input';
 import { numberOption, readArgs } from '../options';
@@ -14,6 +15,8 @@ export async function echo(args: string[]): Promise<void> {
   const { values, positionals } = readArgs(args, { species: { type: 'string' }, coach: { type: 'boolean' }, 'water-temp-c': { type: 'string' } });
   const path = positionals[0];
   if (path === undefined) throw new BadInput('expected an echo log, found nothing');
+  if (values.species !== undefined && !isKnownSpecies(values.species))
+    throw new BadInput(`--species: expected one of ${speciesTable.map((s) => s.id).join(', ')}, found "${values.species}"`);
   const tempC = values['water-temp-c'] === undefined ? undefined : numberOption(values, 'water-temp-c');
   const trueSoundSpeedMs = tempC === undefined ? undefined : soundSpeed(tempC);
   const log = new EchoLogReader();

@@ -15,6 +15,8 @@ export interface Species {
   name: string;
   /** Short name for buttons and sentences. */
   short: string;
+  /** Its figures are nobody's: the table does not know it. */
+  isAssumed?: true;
   group: SpeciesGroup;
   feeds: FeedingSide;
   /** How far above the top mark the jig is hung, m. Source: fieldcraft, 15–45 cm. */

@@ -25,12 +25,12 @@ export interface IceMeasurement {
 export const countingThickness = (ice: Pick<IceMeasurement, 'clearM' | 'whiteM'>) => ice.clearM + ice.whiteM / 2;
 
 /**
- * Mass, kg, that a moving group may put on an ice sheet of clear and white ice (each 0 to 2 m), by P = A·h² at the lower bound.
+ * Mass, kg, that a moving group may put on an ice sheet of clear and white ice (each 0 to 3 m), by P = A·h² at the lower bound.
  * A figure for comparing, never leave to go. Source: Gold 1971, Can. Geotech. J. 8.
  */
 export function bearingKg(clearM: number, whiteM: number): number {
-  requireWithin(clearM, 0, 2, 'clear ice', 'm');
-  requireWithin(whiteM, 0, 2, 'white ice', 'm');
+  requireWithin(clearM, 0, 3, 'clear ice', 'm');
+  requireWithin(whiteM, 0, 3, 'white ice', 'm');
   const cm = countingThickness({ clearM, whiteM }) * 100;
   return bearingKgPerCm2 * cm * cm;
 }

@@ -53,8 +53,8 @@ export function figuresOf(kind: FigureKind, units: UnitPreference): Figure[] {
   switch (kind) {
     case 'ice-measured':
       return [
-        { field: 'clearM', label: 'Clear ice', text: (m) => iceText(m, units), stepBy: iceBy, from: 0, to: 2, start: 0 },
-        { field: 'whiteM', label: 'White ice', text: (m) => iceText(m, units), stepBy: iceBy, from: 0, to: 2, start: 0 },
+        { field: 'clearM', label: 'Clear ice', text: (m) => iceText(m, units), stepBy: iceBy, from: 0, to: 3, start: 0 },
+        { field: 'whiteM', label: 'White ice', text: (m) => iceText(m, units), stepBy: iceBy, from: 0, to: 3, start: 0 },
       ];
     case 'temperature-measured':
       return [
