@@ -24,7 +24,12 @@ export default {
     node('contract', 'packages/contract/test'),
     node('stand-ins', 'stand-ins'),
     node('cli', 'apps/cli/test', {}),
-    node('server', 'apps/server/test', { globalSetup: '<rootDir>/apps/server/test/postgres-setup.mjs', globalTeardown: '<rootDir>/apps/server/test/postgres-teardown.mjs' }),
+    node('server', 'apps/server/test', {
+      // Tests of sync run the phone's own ledger against the server's.
+      moduleNameMapper: { '^@/(.*)$': '<rootDir>/apps/angler/src/$1' },
+      globalSetup: '<rootDir>/apps/server/test/postgres-setup.mjs',
+      globalTeardown: '<rootDir>/apps/server/test/postgres-teardown.mjs',
+    }),
     '<rootDir>/apps/angler/jest.config.js',
   ],
 };

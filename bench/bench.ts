@@ -10,6 +10,7 @@ const benches: Record<string, () => Promise<Figure[]>> = {
   hole: async () => (await import('./hole')).hole(),
   pan: async () => (await import('./pan')).pan(),
   bundle: async () => (await import('./bundle')).bundle(),
+  flood: async () => (await import('./flood')).flood(),
 };
 const wanted = process.argv.slice(2);
 const unknown = wanted.find((name) => !Object.hasOwn(benches, name));

@@ -1,6 +1,6 @@
 /** Exports the web app into .build/web when its sources changed: pages, service worker, precompressed files. */
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { promisify } from 'node:util';
@@ -85,4 +85,6 @@ for (const file of files(part).filter((f) => /\.(js|html|ttf|svg|webmanifest)$/.
 rmSync(out, { recursive: true, force: true });
 renameSync(part, out);
 writeFileSync(stamp, '');
+// What was changed while this ran is newer than the stamp, and is built the next time.
+utimesSync(stamp, new Date(began), new Date(began));
 process.stdout.write(`  exported in ${Math.round((Date.now() - began) / 1000)} s\n`);

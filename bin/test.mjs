@@ -75,6 +75,7 @@ await checks(
     ['unused code (knip)', 'knip', ['--no-progress']],
   ],
 );
+step('audit of the lock', process.execPath, ['bin/audit.mjs']);
 const built = step('building the programs', process.execPath, ['bin/build.mjs']) && step('building the web app', process.execPath, ['bin/build-web.mjs']);
 const jestFile = path.join(results, 'jest.json');
 step('unit, server and app tests', bin('jest'), ['--maxWorkers=2', '--json', `--outputFile=${jestFile}`, '--silent', '--testLocationInResults=false'], jestCounts(jestFile));

@@ -181,6 +181,19 @@ test('whatever the contract accepts, no screen fails: each entry undone alone, f
   await visit(page, '/season');
   await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Opening the log');
   for (const { id, what } of pages) await stands(page, `/outing?id=${id}`, what);
+  await test.step('a day of casts whose stand was undone is no day without a screen', async () => {
+    const pen = new Pen(angler, baseMs - 86_400_000);
+    const stand = newId();
+    pen.write('outing-started', { water: 'little-hollow', waterName: 'Little Hollow', species: ['smallmouth'], goal: 'numbers', method: 'cast' });
+    const stood = pen.write('station-opened', { station: stand, kind: 'stand', label: 'A', at: here });
+    pen.write('cast', { cast: newId(), station: stand, bearingDeg: 20, distanceM: 20 });
+    pen.write('outing-ended', {});
+    pen.write('undone', { target: stood });
+    await send(pen.events);
+    await page.evaluate(() => dispatchEvent(new Event('online')));
+    await page.waitForTimeout(700);
+    await stands(page, `/outing?id=${pen.outing}`, 'only a stand, undone');
+  });
   const screens = ['/', '/water', '/season', '/practice', '/gear', '/fieldcraft', '/tie-on', '/rig-card'];
   for (const to of screens) await stands(page, to, 'every screen after it');
 

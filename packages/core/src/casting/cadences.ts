@@ -35,10 +35,10 @@ const pauseLimits = { hardTimes: 15 / 8, leastS: 1, mostS: 45 } as const;
 
 /**
  * How long the bait lies still between two moves, s: the cadence's pause at 6 °C, doubled for each 4 °C colder, longer on something
- * hard. Heuristic; water of −0.5 to 30 °C. RangeError for a cadence that is none.
+ * hard. Heuristic; water of −2 to 40 °C. RangeError for a cadence that is none.
  */
 export function pauseS(tempC: number, cadence: string, bed: BedKind = 'unknown'): number {
-  requireWithin(tempC, -0.5, 30, 'water temperature', '°C');
+  requireWithin(tempC, -2, 40, 'water temperature', '°C');
   const row = bankCadence(cadence);
   if (!row) throw new RangeError(`expected a cadence of ${bankCadences.map((c) => c.id).join(', ')}, found "${cadence}"`);
   const times = bed === 'hard' ? pauseLimits.hardTimes : 1;

@@ -5,10 +5,10 @@ export const strikeLimits = { perDegreeM: 0.1, leastM: 0.15, mostM: 1.5, sightSh
 
 /**
  * How far from a bait's path a fish still takes it, m: min(clamp(0.1 m/°C · T, 0.15, 1.5), 0.4 · Secchi), heuristic.
- * Water of −0.5 to 30 °C, a disc lost from sight at 0.1 to 40 m. RangeError outside.
+ * Water of −2 to 40 °C, a disc lost from sight at 0.1 to 40 m. RangeError outside.
  */
 export function strikeRadiusM(tempC: number, secchiM: number): number {
-  requireWithin(tempC, -0.5, 30, 'water temperature', '°C');
+  requireWithin(tempC, -2, 40, 'water temperature', '°C');
   requireWithin(secchiM, 0.1, 40, 'depth at which a white disc is lost', 'm');
   const { perDegreeM, leastM, mostM, sightShare } = strikeLimits;
   return Math.min(clamp(perDegreeM * tempC, leastM, mostM), sightShare * secchiM);
@@ -25,7 +25,7 @@ export function shyDistanceM(secchiM: number): number {
 
 /** Chance that a fish within the strike radius takes one pass of a bait, 0.2 to 0.6. Heuristic: the colder, the more passes it wants. Range as of `strikeRadiusM`. */
 export function takeChance(tempC: number): number {
-  requireWithin(tempC, -0.5, 30, 'water temperature', '°C');
+  requireWithin(tempC, -2, 40, 'water temperature', '°C');
   return clamp(0.2 + 0.025 * tempC, 0.2, 0.6);
 }
 

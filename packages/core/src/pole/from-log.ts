@@ -39,6 +39,9 @@ export interface Peg {
 const sameBiteMs = 3 * minuteMs;
 
 /** Bites of a station in time order: those that were logged, and fish whose bite nobody tapped. */
+/** Fastest flow that floats and feed are reckoned for, m/s. */
+const fastestMps = 3;
+
 function bitesOf(outing: OutingState, station: string): { ms: number; alongM: number | null }[] {
   const bites = outing.reactions.filter((r) => r.station === station && reactionMeanings[r.kind].isBite).map((r) => ({ ms: r.ms, alongM: r.alongM, isOpen: true }));
   for (const fish of outing.fish.filter((f) => f.station === station)) {
@@ -81,7 +84,13 @@ export function pegOf(outing: OutingState, here: StationState, nowMs: number): P
   // Plumbed anew at the same distance, the later depth holds.
   const byOut = new Map(outing.plumbed.filter((p) => ids.has(p.station)).map((p) => [Math.round(p.outM * 10), { outM: p.outM, depthM: p.depthM }]));
   const plumbed = [...byOut.values()].sort((a, b) => a.outM - b.outM);
-  const flows = outing.flows.filter((f) => ids.has(f.station)).map((f) => ({ ms: f.ms, flowMs: flowOfTimedFloat(f.alongM, f.seconds) }));
+  const flows = outing.flows
+    .filter((f) => ids.has(f.station))
+    .map((f) => ({
+      ms: f.ms,
+      // A slip of the finger makes a torrent: nothing that is fished with a float runs faster.
+      flowMs: clamp(flowOfTimedFloat(f.alongM, f.seconds), -fastestMps, fastestMps),
+    }));
   const last = flows.at(-1);
   // Another flow lays food and fish elsewhere: what is known of the run begins with the first timing like the last.
   let like = flows.length - 1;

@@ -147,7 +147,7 @@ function requireQuery({ tempC, secchiM, depthM, currentMs, cloud, lineMm = fallL
   const within = (value: number | null, low: number, high: number, what: string) => {
     if (value !== null && !(value >= low && value <= high)) throw new RangeError(`${what}: expected ${low} to ${high}, found ${value}`);
   };
-  within(tempC, -1, 35, 'water temperature, °C');
+  within(tempC, -2, 40, 'water temperature, °C');
   within(secchiM, 0.1, 40, 'clarity, m');
   within(depthM, 0.3, 100, 'depth, m');
   within(currentMs, 0, 3, 'current, m/s');

@@ -3,7 +3,7 @@ import { secchiOf } from '@burrow/core/outlook';
 import { valueAt } from '@burrow/core/water';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { usualMethod } from '@burrow/core/methods';
-import { lureMassesG } from '@burrow/core/units';
+import { clamp, lureMassesG } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
 import { useMemo } from 'react';
 import { boxOf, usePreferences } from '@/data/preferences';
@@ -38,7 +38,9 @@ export function useTieOn() {
   const station = outing?.stations.find((s) => s.id === outing.currentStation);
   const jigM = outing?.lines.findLast((l) => l.upMs === null)?.depths.at(-1)?.depthM;
   const look = outlook?.depth?.look;
-  const depthM = jigM ?? (look ? (look.fromM + look.toM) / 2 : null) ?? station?.depthM ?? null;
+  const fishedM = jigM ?? (look ? (look.fromM + look.toM) / 2 : null) ?? station?.depthM ?? null;
+  // Beyond what baits are reckoned for, what holds at the end of it is the best answer there is.
+  const depthM = fishedM === null ? null : clamp(fishedM, 0.3, 60);
   const measuredC = outing?.temperatures.at(-1)?.tempC;
   const temp: Known =
     measuredC !== undefined
