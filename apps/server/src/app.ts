@@ -109,7 +109,7 @@ export function makeApp(options: AppOptions): Express {
       serializers: logSerializers,
       wrapSerializers: false,
       autoLogging: { ignore: (req) => !req.url?.startsWith('/api') },
-      customLogLevel: (_req, res, err) => (err || res.statusCode >= 500 ? 'error' : 'debug'),
+      customLogLevel: (_req, res, err) => (res.statusCode === 503 ? 'warn' : err || res.statusCode >= 500 ? 'error' : 'debug'),
     }),
   );
   app.use(

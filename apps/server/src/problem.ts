@@ -15,7 +15,12 @@ export class ProblemError extends Error {
   }
 }
 
+/** A body that nobody reads is let run out up to this size, bytes, so that the connection can be used again. */
+const mostUnread = 100_000;
+
 export function sendProblem(res: Response, status: number, title: string, detail?: string): void {
+  // What was refused before it was read is not read afterwards either: the connection ends with the answer.
+  if (!res.req.complete && Number(res.req.headers['content-length'] ?? 0) > mostUnread) res.setHeader('connection', 'close');
   const body: Problem = { type: 'about:blank', title, status, ...(detail === undefined ? {} : { detail }) };
   res.status(status).type('application/problem+json').send(JSON.stringify(body));
 }

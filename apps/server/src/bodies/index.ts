@@ -1,5 +1,7 @@
+import { setTimeout } from 'node:timers/promises';
 import express, { type Request, type RequestHandler, type Response } from 'express';
 import Piscina from 'piscina';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { ProblemError } from '../problem';
 import type { BodyTask } from '../workers/body';
 import type { unpack, UnpackedArchive } from './archive';
@@ -11,13 +13,18 @@ export const smallBody = express.json({ limit: '16kb' });
 /** Bodies larger than this are let in a few at a time, bytes, and checked apart from the thread that answers everybody. */
 const largeFrom = 64 * 1024;
 /** Large bodies in work at once, over all accounts; one account has one. */
-const mostLarge = 3;
+const mostLarge = 2;
+/** Megabytes of large bodies that one account may send in a minute: the log of a life after a backup was put back, or five of the largest maps. */
+const mostMbPerMin = 120;
+/** A refusal for want of room takes this long, ms: whoever asks again at once gains nothing and costs little; room may come meanwhile. */
+const refusalMs = 1000;
 /** Memory of the checking thread, MB: the largest body that passes takes half of it. */
 const threadMb = 320;
 
 /** Bodies that may be large: read, checked and answered for. */
 export class Bodies {
   private readonly senders = new Set<string>();
+  private readonly sent = new RateLimiterMemory({ points: mostMbPerMin, duration: 60 });
   private readonly pool: Piscina;
 
   /** @param worker file of the bundled worker */
@@ -28,8 +35,8 @@ export class Bodies {
   /** Takes in a body of up to `limit` from a signed-in account, as bytes. A 429 problem for a second large one of an account, 503 when there are many. */
   upTo(limit: string, type: string | string[] = 'application/json'): RequestHandler {
     const read = express.raw({ limit, type });
-    return (req, res, next) => {
-      this.enter(req, res);
+    return async (req, res, next) => {
+      await this.enter(req, res);
       read(req, res, next);
     };
   }
@@ -68,14 +75,21 @@ export class Bodies {
     }
   }
 
-  private enter(req: Request, res: Response): void {
+  /** Lets a request in until it is answered. Throws a problem where there is no room; its body is then not read. */
+  private async enter(req: Request, res: Response): Promise<void> {
     const bytes = Number(req.headers['content-length'] ?? Infinity);
     const sender = req.session.accountId!;
     if (bytes <= largeFrom) return;
+    if (this.senders.has(sender) || this.senders.size >= mostLarge) await setTimeout(refusalMs);
     if (this.senders.has(sender)) throw new ProblemError(429, 'One at a time', 'expected one large request at a time, found a second before the first was done');
     if (this.senders.size >= mostLarge) throw new ProblemError(503, 'Busy', 'The server is taking in other large files. Try again in a moment.');
     this.senders.add(sender);
     res.on('close', () => this.senders.delete(sender));
+    const megabytes = Number.isFinite(bytes) ? Math.ceil(bytes / 1e6) : 24;
+    await this.sent.consume(sender, megabytes).catch(async () => {
+      await setTimeout(refusalMs);
+      throw new ProblemError(429, 'Too much at once', `expected at most ${mostMbPerMin} MB in a minute, found more; wait a moment`);
+    });
   }
 }
 

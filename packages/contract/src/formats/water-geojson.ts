@@ -41,7 +41,8 @@ const feature = z.unknown().transform((value, context): Feature => {
   };
   if (!isRole(role)) return complain(`expected one of ${Object.keys(features).join(', ')}, found ${role === undefined ? 'nothing' : shortJson(role)}`, ['properties', 'role']);
   const parsed = features[role].safeParse(value);
-  if (parsed.success) return parsed.data;
+  // The feature itself, not the checker's copy: of a large map there is one in memory, not two.
+  if (parsed.success) return value as Feature;
   return complain(parsed.error.issues[0].message, parsed.error.issues[0].path);
 });
 
