@@ -15,6 +15,8 @@ const node = (displayName, dir, more = {}) => ({
   ...more,
 });
 
+const onPostgres = { globalSetup: '<rootDir>/apps/server/test/postgres-setup.mjs', globalTeardown: '<rootDir>/apps/server/test/postgres-teardown.mjs' };
+
 export default {
   // Only to end a test that hangs: a busy machine takes several times as long as an idle one.
   testTimeout: 180_000,
@@ -24,12 +26,9 @@ export default {
     node('contract', 'packages/contract/test'),
     node('stand-ins', 'stand-ins'),
     node('cli', 'apps/cli/test', {}),
-    node('server', 'apps/server/test', {
-      // Tests of sync run the phone's own ledger against the server's.
-      moduleNameMapper: { '^@/(.*)$': '<rootDir>/apps/angler/src/$1' },
-      globalSetup: '<rootDir>/apps/server/test/postgres-setup.mjs',
-      globalTeardown: '<rootDir>/apps/server/test/postgres-teardown.mjs',
-    }),
+    node('server', 'apps/server/test', onPostgres),
+    // The phone's own ledger against the server's, without a browser between.
+    node('integration', 'integration', { moduleNameMapper: { '^@/(.*)$': '<rootDir>/apps/angler/src/$1' }, ...onPostgres }),
     '<rootDir>/apps/angler/jest.config.js',
   ],
 };

@@ -71,6 +71,7 @@ await checks(
     ['types (everything but the app)', 'tsc', ['-p', 'tsconfig.json']],
     ['types (app)', 'tsc', ['-p', 'apps/angler/tsconfig.json']],
     ['types (end-to-end)', 'tsc', ['-p', 'e2e/tsconfig.json']],
+    ['types (phone and server together)', 'tsc', ['-p', 'integration/tsconfig.json']],
     ['dependency rules', 'depcruise', ['packages', 'apps', 'stand-ins', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']],
     ['unused code (knip)', 'knip', ['--no-progress']],
   ],

@@ -17,6 +17,24 @@ const operations: Operation[] = [
   { method: 'delete', path: '/api/session', summary: 'Sign out', status: 204 },
   { method: 'post', path: '/api/session/demo', summary: 'Enter the demo account (demo only)', response: api.session },
   { method: 'post', path: '/api/account', summary: 'Make an account', request: api.registration, response: api.session, status: 201 },
+  { method: 'delete', path: '/api/account', summary: 'Delete the account with everything that is kept of it', request: api.passwordProof, status: 204 },
+  { method: 'put', path: '/api/account/password', summary: 'Set a new password; every other session ends', request: api.passwordChange, status: 204 },
+  {
+    method: 'post',
+    path: '/api/account/reset-request',
+    summary: 'Ask for a code by mail, where this server sends any',
+    request: api.resetRequest,
+    response: api.resetAnswer,
+    status: 202,
+  },
+  { method: 'post', path: '/api/account/reset', summary: 'Set a new password by a code', request: api.passwordReset, response: api.session },
+  { method: 'get', path: '/api/account/sessions', summary: 'Where the account is signed in', response: api.signedInDevices },
+  { method: 'delete', path: '/api/account/sessions', summary: 'End every session but this one', status: 204 },
+  { method: 'delete', path: '/api/account/sessions/{id}', summary: 'End one session', status: 204 },
+  { method: 'get', path: '/api/account/settings', summary: 'Settings that go with the angler', response: api.accountSettings },
+  { method: 'put', path: '/api/account/settings', summary: 'Join settings: of each the later stands', request: api.accountSettings, response: api.accountSettings },
+  { method: 'get', path: '/api/account/archive', summary: 'All of the account in one zip file' },
+  { method: 'post', path: '/api/account/archive', summary: 'Take in such a file', response: api.archiveTaken },
   { method: 'post', path: '/api/ledger/sync', summary: 'Exchange events', request: api.syncRequest, response: api.syncResponse },
   { method: 'get', path: '/api/waters', summary: 'Your waters', response: api.waterList },
   { method: 'post', path: '/api/waters', summary: 'Add a water; 409 where one of this name is there', request: waterFile, response: api.waterVersion, status: 201 },
@@ -55,5 +73,5 @@ export function openApi(): object {
       },
     };
   }
-  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.21.0' }, paths };
+  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.22.0' }, paths };
 }

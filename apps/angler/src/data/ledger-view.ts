@@ -30,3 +30,16 @@ export interface ImportRecord {
   /** Entries whose taking back takes all of it back: the starts of its outings, and what belongs to no outing of its own. */
   targets: { id: string; outing: string }[];
 }
+
+/** Before the log was read. */
+export const emptyView: LedgerView = {
+  ready: false,
+  state: { outings: [], weather: [], drills: [] },
+  events: [],
+  unsent: 0,
+  refused: [],
+  reached: null,
+  trouble: null,
+  imports: [],
+  signedOut: false,
+};

@@ -1,12 +1,13 @@
 import type { SyncResponse } from '@burrow/contract/api';
 import { foldLedger, ledgerEvent } from '@burrow/contract';
-import { importDevice, instantOf, upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type OutingState } from '@burrow/core/ledger';
+import { importDevice, upcastEvent, type EventBodies, type EventKind, type LedgerEvent, type OutingState } from '@burrow/core/ledger';
 import { isoWithOffset } from '@burrow/core/units';
 import { ApiError, OfflineError, api } from './api';
+import { correctionOf } from './correction-time';
 import { askToPersist } from './persistence';
 import { nowMs } from './clock';
 import { newId } from './ids';
-import type { ImportRecord, LedgerView } from './ledger-view';
+import { emptyView, type ImportRecord, type LedgerView } from './ledger-view';
 import { ObservableValue } from './observable-value';
 import type { KeptEvent, PhoneStore } from './store';
 
@@ -23,17 +24,7 @@ type Scope = Pick<OutingState, 'id'> & { zone: string };
  * can be reached.
  */
 export class PhoneLedger {
-  readonly view = new ObservableValue<LedgerView>({
-    ready: false,
-    state: { outings: [], weather: [], drills: [] },
-    events: [],
-    unsent: 0,
-    refused: [],
-    reached: null,
-    trouble: null,
-    imports: [],
-    signedOut: false,
-  });
+  readonly view = new ObservableValue<LedgerView>(emptyView);
   private readonly kept = new Map<string, KeptEvent>();
   private timer: ReturnType<typeof setTimeout> | null = null;
   private syncing: Promise<void> | null = null;
@@ -112,24 +103,11 @@ export class PhoneLedger {
 
   /** @param before entries that are written together with this one, and stand before it */
   private newEvent(outing: { id: string; zone: string }, kind: EventKind, body: EventBodies[EventKind], ms = nowMs(), before: readonly LedgerEvent[] = []): LedgerEvent {
-    const corrects = kind === 'undone' || kind === 'amended' ? this.correctedBy((body as EventBodies['undone']).target, before) : null;
+    const isCorrection = kind === 'undone' || kind === 'amended';
+    const corrects = isCorrection ? correctionOf([...[...this.kept.values()].map((k) => k.event), ...before], (body as EventBodies['undone']).target) : null;
     // A phone whose clock runs behind has the last word all the same: a correction is never earlier than its target or what corrected that before.
     const at = isoWithOffset(Math.max(ms, corrects?.lastMs ?? -Infinity), outing.zone);
     return { id: newId(), outing: corrects?.outing ?? outing.id, angler: this.angler, device: this.device, at, kind, v: 2, body } as LedgerEvent;
-  }
-
-  /** The outing of an entry that is to be corrected, and the instant that a correction may not come before; null where the entry is not here. */
-  private correctedBy(target: string, before: readonly LedgerEvent[]): { outing: string; lastMs: number } | null {
-    const all = [...[...this.kept.values()].map((k) => k.event), ...before];
-    const entry = all.find((e) => e.id === target);
-    if (!entry) return null;
-    const corrections = all.filter((e) => (e.kind === 'undone' || e.kind === 'amended') && e.body.target === target);
-    const isPlain = entry.kind !== 'undone' && entry.kind !== 'amended';
-    return {
-      // Weather and drills belong to no outing; a correction of them stands where it is written.
-      outing: entry.outing,
-      lastMs: Math.max(instantOf(entry.at) + (isPlain ? 0 : 1), ...corrections.map((e) => instantOf(e.at) + 1)),
-    };
   }
 
   /** What bringing in these events would do, before it is done. */

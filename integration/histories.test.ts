@@ -3,26 +3,25 @@ import type { SyncRequest, SyncResponse } from '@burrow/contract/api';
 import { foldLedger } from '@burrow/contract';
 import type { EventBodies, EventKind, LedgerEvent } from '@burrow/core/ledger';
 import { seededRandom, type Random } from '@burrow/core/units';
-import type { DataSource } from 'typeorm';
-import { api, OfflineError } from '../../angler/src/data/api';
-import { PhoneLedger } from '../../angler/src/data/ledger';
-import { PhoneStore } from '../../angler/src/data/store';
-import { testId } from '../../../packages/core/test/events';
-import { Event, Outing } from '../src/entities';
-import { Ledger } from '../src/services/ledger';
-import { bareAccount, newApp } from './fresh-database';
+import { api, OfflineError } from '../apps/angler/src/data/api';
+import { PhoneLedger } from '../apps/angler/src/data/ledger';
+import { PhoneStore } from '../apps/angler/src/data/store';
+import { testId } from '../packages/core/test/events';
+import { Event, Outing } from '../apps/server/src/entities';
+import { Ledger } from '../apps/server/src/services/ledger';
+import { bareAccount, newApp } from '../apps/server/test/fresh-database';
 
 /** The phone's clock, which each phone sets to its own before it writes: a phone with a fast one must not win for that. */
 let mockNow = Date.UTC(2027, 0, 16, 15);
-jest.mock('@/data/clock', () => ({ nowMs: () => mockNow }));
-jest.mock('@/data/api', () => ({ ...jest.requireActual('../../angler/src/data/api'), api: { sync: jest.fn() } }));
-jest.mock('@/data/persistence', () => ({ askToPersist: async () => undefined }));
+jest.mock('../apps/angler/src/data/clock', () => ({ nowMs: () => mockNow }));
+jest.mock('../apps/angler/src/data/api', () => ({ ...jest.requireActual('../apps/angler/src/data/api'), api: { sync: jest.fn() } }));
+jest.mock('../apps/angler/src/data/persistence', () => ({ askToPersist: async () => undefined }));
 
 const send = api.sync as jest.MockedFunction<typeof api.sync>;
 const histories = process.env.BURROW_LONG ? 2000 : 100;
 
 let app: Awaited<ReturnType<typeof newApp>>;
-let db: DataSource;
+let db: (typeof app)['db'];
 beforeAll(async () => {
   app = await newApp();
   db = app.db;
