@@ -159,6 +159,8 @@ test('two phones that each begin an outing without a signal: both are shown, and
   for (const phone of [page, second]) await expect(phone.getByText(/^Two outings are under way: /)).toHaveCount(0);
   const open = `SELECT count(*)::int AS n FROM outing o JOIN account a ON a.id = o.account_id WHERE a.email = 'twin@test.invalid'`;
   await expect.poll(async () => Number((await stack.query(open))[0].n)).toBe(1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => Number((await stack.query(open))[0].n)).toBe(2);
   await context.close();
 });
 

@@ -21,6 +21,8 @@ interface Props {
   isInvited?: boolean;
   busy: boolean;
   onSubmit: (fields: AccountFields) => void;
+  /** Asks for a code for the address that was typed; only where a new password is set. */
+  onAskCode?: (email: string) => void;
 }
 
 const required: Record<keyof AccountFields, string> = {
@@ -36,8 +38,8 @@ const fieldsOf: Record<AccountMode, (keyof AccountFields)[]> = { known: ['email'
 const submits: Record<AccountMode, string> = { known: 'Sign in', new: 'Make an account', reset: 'Set the new password' };
 
 /** Signing in or up, or setting a new password. */
-export default function AccountForm({ mode, isInvited, busy, onSubmit }: Props) {
-  const { control, handleSubmit, formState } = useForm<AccountFields>({ defaultValues: { email: '', password: '', name: '', code: '', invitation: '' } });
+export default function AccountForm({ mode, isInvited, busy, onSubmit, onAskCode }: Props) {
+  const { control, handleSubmit, formState, getValues, trigger } = useForm<AccountFields>({ defaultValues: { email: '', password: '', name: '', code: '', invitation: '' } });
   const submit = handleSubmit(onSubmit);
   const names = mode === 'new' && isInvited ? [...fieldsOf.new, 'invitation' as const] : fieldsOf[mode];
   return (
@@ -62,6 +64,9 @@ export default function AccountForm({ mode, isInvited, busy, onSubmit }: Props) 
                 onSubmitEditing={() => void submit()}
               />
               {formState.errors[name] ? <Text tone="straw">{formState.errors[name].message}</Text> : null}
+              {name === 'email' && onAskCode ? (
+                <Action kind="bare" label="Send a code to this address" onPress={() => void trigger('email').then((isGiven) => isGiven && onAskCode(getValues('email').trim()))} />
+              ) : null}
             </View>
           )}
         />

@@ -2,7 +2,7 @@ import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import { Text } from '@/ui/Text';
 import type { AccountMode } from './AccountForm';
-import { ResetHelp } from './ResetHelp';
+import { ResetHelp, useAskedCode } from './ResetHelp';
 import { useEntering } from './useEntering';
 
 const AccountForm = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.AccountForm })));
@@ -10,11 +10,19 @@ const AccountForm = lazy(() => import('@/features/with-paper').then((m) => ({ de
 /** The form of one way in, with what the server said of the last try. */
 export function EnterForm({ mode, isInvited }: { mode: AccountMode; isInvited?: boolean }) {
   const { entering, submit } = useEntering();
+  const asked = useAskedCode();
   return (
     <View style={{ gap: 12 }}>
-      {mode === 'reset' ? <ResetHelp /> : null}
+      {mode === 'reset' ? <ResetHelp asked={asked} /> : null}
       <Suspense fallback={null}>
-        <AccountForm key={mode} mode={mode} isInvited={isInvited} busy={entering.isPending} onSubmit={(fields) => submit(mode, fields)} />
+        <AccountForm
+          key={mode}
+          mode={mode}
+          isInvited={isInvited}
+          busy={entering.isPending}
+          onSubmit={(fields) => submit(mode, fields)}
+          onAskCode={mode === 'reset' ? (email) => asked.mutate(email) : undefined}
+        />
       </Suspense>
       <View aria-live="assertive">{entering.error ? <Text tone="straw">{entering.error.message}</Text> : null}</View>
     </View>

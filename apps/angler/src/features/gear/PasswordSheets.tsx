@@ -57,7 +57,7 @@ export function DeleteSheet({ onClose }: { onClose: () => void }) {
       <Text>The log, waters, weather, tackle and settings of this account are deleted on the server and on this phone. It cannot be undone.</Text>
       <Text tone="second">“All in one file” saves them first; such a file can be brought into another account.</Text>
       <Password label="Password" value={password} onChange={setPassword} />
-      <Action kind="main" label="Delete everything" disabled={deleting.isPending || password === ''} onPress={() => deleting.mutate()} />
+      <Action height={64} label="Delete everything" disabled={deleting.isPending || password === ''} onPress={() => deleting.mutate()} />
       <View aria-live="assertive">{deleting.error ? <Text tone="straw">{deleting.error.message}</Text> : null}</View>
     </Sheet>
   );

@@ -41,14 +41,17 @@ export function TwoOutings() {
         </View>
       ) : null}
       {done ? (
-        <Suspense fallback={null}>
-          <UndoSnackbar
-            key={done.event.id}
-            text={done.text}
-            onUndo={() => void ledger.write({ id: done.event.outing, zone }, 'undone', { target: done.event.id })}
-            onDismiss={() => setDone(null)}
-          />
-        </Suspense>
+        // Over the screen that follows it, whose own ground would hide it.
+        <View pointerEvents="box-none" style={{ position: 'absolute', inset: 0, zIndex: 5 }}>
+          <Suspense fallback={null}>
+            <UndoSnackbar
+              key={done.event.id}
+              text={done.text}
+              onUndo={() => void ledger.write({ id: done.event.outing, zone }, 'undone', { target: done.event.id })}
+              onDismiss={() => setDone(null)}
+            />
+          </Suspense>
+        </View>
       ) : null}
     </>
   );
