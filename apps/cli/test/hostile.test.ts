@@ -19,7 +19,7 @@ test.each([
     /features\.0\.properties\.role: expected one of outline/,
   ],
   ['a water nested without end', () => ['map', file('deep.geojson', '['.repeat(4_000_000))], /nested at most 10 deep, found deeper/],
-  ['places nested without end', () => ['convert', file('deep.json', '['.repeat(4_000_000)), path.join(folder, 'out.gpx')], /nested at most 12 deep, found deeper/],
+  ['places nested without end', () => ['convert', file('deep-places.geojson', '['.repeat(4_000_000)), path.join(folder, 'out.gpx')], /nested at most 12 deep, found deeper/],
   ['KML that names a file outside', () => ['convert', file('far.kml', '<!DOCTYPE kml [<!ENTITY f SYSTEM "file:///etc/passwd">]><kml><Placemark><name>&f;</name></Placemark></kml>'), path.join(folder, 'out.gpx')], /without declared entities/], // prettier-ignore
   ['a ledger line nested without end', () => ['season', file('deep.ndjson', '{"a":'.repeat(100_000))], /^burrow: line 1: expected values nested at most 12 deep/],
 ])('%s: one line on stderr, exit 2', (_, args, words) => {
