@@ -188,12 +188,17 @@ export class Weather {
 
   private async ask(url: URL): Promise<HourlyWeather> {
     let body: unknown;
+    // A timer of our own: the signal of a bare time-out may be collected before it fires.
+    const patience = new AbortController();
+    const timer = setTimeout(() => patience.abort(), patienceMs);
     try {
-      const answer = await fetch(url, { signal: AbortSignal.timeout(patienceMs), redirect: 'error' });
+      const answer = await fetch(url, { signal: patience.signal, redirect: 'error' });
       if (!answer.ok || answer.body === null) throw away();
       body = JSON.parse(await bounded(answer.body));
     } catch {
       throw away();
+    } finally {
+      clearTimeout(timer);
     }
     try {
       return parseHourlyJson(body);
