@@ -20,15 +20,16 @@ const allowed = {
   holes: ['units', 'water', 'weather', 'winter', 'fish', 'safety', 'ground', 'patch', 'ledger', 'outlook'],
   coach: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ledger'],
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
-  outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
+  outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits'],
+  visits: ['units', 'ledger'],
   patch: ['units', 'fish'],
   casting: ['units', 'fish', 'ground', 'patch', 'ledger', 'rig'],
-  troll: ['units', 'rig', 'fish', 'ground', 'casting', 'ledger'],
-  pole: ['units', 'rig', 'fish', 'ground', 'ledger'],
+  troll: ['units', 'rig', 'fish', 'ground', 'casting', 'ledger', 'visits'],
+  pole: ['units', 'rig', 'fish', 'ground', 'ledger', 'visits'],
   law: ['units', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
   fieldcraft: ['tackle', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole'],
-  season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger'],
+  season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits'],
 };
 
 module.exports = {

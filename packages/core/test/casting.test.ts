@@ -16,7 +16,7 @@ describe('strike radius and passes', () => {
     expect(strikeRadiusM(10, 4)).toBeCloseTo(1, 6);
     expect(strikeRadiusM(10, 0.4)).toBeCloseTo(0.16, 6);
     expect(strikeRadiusM(0, 4)).toBe(0.15);
-    expect(() => strikeRadiusM(40, 4)).toThrow('water temperature');
+    expect(() => strikeRadiusM(41, 4)).toThrow('water temperature');
   });
 
   it('stays further off in clear water, and counts what lies close a fifth', () => {
