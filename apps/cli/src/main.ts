@@ -20,6 +20,7 @@ const commands: Record<string, () => Promise<Command>> = {
   feed: async () => (await import('./commands/pole')).feed,
   bag: async () => (await import('./commands/pole')).bag,
   season: async () => (await import('./commands/season')).season,
+  visits: async () => (await import('./commands/visits')).visits,
   convert: async () => (await import('./commands/convert')).convert,
   'tie-on': async () => (await import('./commands/tie-on')).tieOn,
 };
@@ -54,6 +55,7 @@ const usage = `burrow COMMAND …
                                       where the food of a ball comes to lie
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
+  visits F.ndjson                     each stay at a station, a line a visit, with every fish that came there
   convert IN OUT [--leave-out]        places between .gpx, .geojson and soundings .csv;
                                       a ledger .ndjson to catches .csv or .ndjson
 `;

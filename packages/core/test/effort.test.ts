@@ -45,7 +45,7 @@ test('a bite long before a fish is a bite of its own; a look is none', () => {
   const early = event(outing, 200, 'reaction', { station: hole, line, reaction: 'bite', depthM: 6.5, bottomM: 7.5 });
   const lost = event(outing, 900, 'reaction', { station: hole, line, reaction: 'lost', depthM: 5.5, bottomM: 7.5 });
   const looked = event(outing, 950, 'reaction', { station: hole, line, reaction: 'looked' });
-  const catches = catchesOf(fold([...events, early, lost, looked]));
+  const catches = catchesOf(fold([...events, early, lost, looked]), baseMs);
   expect(catches.filter((c) => c.isFish)).toHaveLength(1);
   expect(catches).toHaveLength(3);
 });

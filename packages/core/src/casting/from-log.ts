@@ -1,5 +1,6 @@
 import type { FeltKind, LedgerState, OutingState, StationState } from '../ledger';
 import { placeAlong, type LonLat } from '../ground';
+import { takesOf } from '../visits';
 import type { CastSign } from './after';
 import type { FishedPlace } from './rest';
 import type { MadeCast } from './stand';
@@ -63,12 +64,13 @@ export function feltOn({ outings }: Pick<LedgerState, 'outings'>, water: string)
 
 /** The stands of an outing that were left, as they were left. */
 export function fishedPlaces(outing: OutingState): FishedPlace[] {
+  const takes = takesOf(outing).filter((t) => t.isBite);
   return outing.stations
     .filter((s) => s.id !== outing.currentStation)
     .flatMap((s): FishedPlace[] => {
       const casts = outing.casts.filter((c) => c.station === s.id);
       const fish = outing.fish.filter((f) => f.station === s.id);
-      const bites = outing.reactions.filter((r) => r.station === s.id && (r.kind === 'bite' || r.kind === 'missed' || r.kind === 'lost' || r.kind === 'hooked'));
+      const bites = takes.filter((t) => t.station === s.id);
       const rests = outing.rests.filter((r) => r.station === s.id);
       const leftMs = Math.max(s.openedMs, ...[...casts, ...fish, ...bites, ...rests].map((e) => e.ms));
       if (casts.length + fish.length + bites.length === 0) return [];

@@ -1,7 +1,8 @@
 import { worthAfter, type HoleSigns } from '../patch';
 import { distanceM, type LonLat } from '../ground';
-import { biteKinds, refusalKinds, sightingKinds, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
+import { refusalKinds, sightingKinds, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
 import { minuteMs } from '../units';
+import { biteMsOf, takesOf } from '../visits';
 
 /** What one stay at a hole has shown. */
 export interface HoleStay {
@@ -40,12 +41,12 @@ export function holeSigns(outing: OutingState, station: StationState): HoleSigns
   const arrivedMs = station.arrivals.at(-1) ?? station.openedMs;
   const times = (kinds: readonly ReactionKind[], sinceMs: number) =>
     outing.reactions.filter((r) => r.station === station.id && r.ms >= sinceMs && kinds.includes(r.kind)).map((r) => r.ms);
-  const landed = outing.fish.filter((f) => f.station === station.id && f.ms >= arrivedMs).map((f) => f.ms);
+  const bites = takesOf(outing).flatMap((take) => (take.station === station.id ? (biteMsOf(take) ?? []) : []));
   return {
     arrivedMs,
     visitsMs: differentFish(times(sightingKinds, arrivedMs)),
     refusalsMs: differentFish(times(refusalKinds, -Infinity)),
-    bitesMs: differentFish([...times(biteKinds, arrivedMs), ...landed]),
+    bitesMs: differentFish(bites.filter((ms) => ms >= arrivedMs)),
   };
 }
 

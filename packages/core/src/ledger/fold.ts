@@ -2,7 +2,7 @@ import { corrected, inOrder, readCorrections, type BodyCheck, type Corrections }
 import type { EventKind, EventOf, LedgerEvent } from './event';
 import { broughtFrom } from './import-mark';
 import { OutingReducer } from './outing-reducer';
-import type { LedgerState } from './state';
+import type { LedgerState, LineState } from './state';
 
 /**
  * The state that a set of events adds up to. The order they arrive in, and arriving twice, change nothing: events are taken by
@@ -85,11 +85,13 @@ const reducers: Reducers = {
     const endMs = Math.max(ms, into.outing.startedMs);
     into.outing.endedMs = endMs;
     into.outing.currentStation = null;
+    into.leaveAll(endMs);
     into.raiseLines(endMs);
     into.note(event.id, ms, event.kind, null);
   },
   joined: (into, event, ms) => into.note(event.id, ms, event.kind, null),
-  'method-changed': (into, { id, kind, body }, ms) => {
+  'method-changed': (into, { id, kind, body, device }, ms) => {
+    into.leave(device, ms);
     into.outing.method = body.method;
     into.outing.methods.push({ ms, method: body.method });
     into.note(id, ms, kind, into.outing.currentStation, body.method);
@@ -103,7 +105,7 @@ const reducers: Reducers = {
     }
     into.note(id, ms, kind, body.station ?? null);
   },
-  'station-opened': (into, { id, kind, body }, ms) => {
+  'station-opened': (into, { id, kind, body, device }, ms) => {
     into.addStation({
       id: body.station,
       kind: body.kind,
@@ -121,7 +123,9 @@ const reducers: Reducers = {
       outM: body.outM ?? null,
       peg: body.peg ?? body.station,
       arrivals: [ms],
+      stays: [],
     });
+    into.arrive(device, body.station, ms);
     into.outing.currentStation = body.station;
     into.note(id, ms, kind, body.station);
   },
@@ -137,8 +141,8 @@ const reducers: Reducers = {
     into.outing.clarity.push({ ms, secchiM: body.secchiM });
     into.note(id, ms, kind, body.station ?? null);
   },
-  'line-down': (into, { id, kind, body }, ms) => {
-    into.addLine({
+  'line-down': (into, { id, kind, body, device }, ms) => {
+    const line: LineState = {
       id: body.line,
       station: body.station,
       rod: body.rod,
@@ -149,7 +153,8 @@ const reducers: Reducers = {
       depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM, lineOutM: body.lineOutM ?? null }],
       cadences: [],
       second: body.second ? { ...body.second, presentation: body.second.presentation ?? null } : null,
-    });
+    };
+    into.addLine(line, device);
     into.note(id, ms, kind, body.station, body.presentation);
   },
   cast: (into, { id, kind, body }, ms) => {
@@ -205,6 +210,7 @@ const reducers: Reducers = {
   'pass-ended': (into, { id, kind, body }, ms) => {
     const pass = into.station(body.station);
     if (pass) pass.endedMs ??= ms;
+    into.leaveAll(ms, body.station);
     into.note(id, ms, kind, body.station);
   },
   rested: (into, { id, kind, body }, ms) => {
@@ -274,7 +280,8 @@ const reducers: Reducers = {
     const fish = into.fish(body.fish);
     if (fish) fish.fate = 'released';
   },
-  moved: (into, { id, kind, body }, ms) => {
+  moved: (into, { id, kind, body, device }, ms) => {
+    into.arrive(device, body.station, ms);
     into.outing.currentStation = body.station;
     into.station(body.station)?.arrivals.push(ms);
     into.note(id, ms, kind, body.station);

@@ -5,5 +5,5 @@ export { asItStands, type BodyCheck } from './corrections';
 export { fold } from './fold';
 export { instantOf } from './instant';
 export { upcastEvent } from './upcast';
-export { biteKinds, reactionKinds, reactionMeanings, refusalKinds, sightingKinds, type ReactionMeaning } from './reaction';
+export { reactionKinds, reactionMeanings, refusalKinds, sightingKinds, type ReactionMeaning } from './reaction';
 export { importDevice } from './import-mark';

@@ -1,6 +1,6 @@
 import type { EventOf } from './event';
 import { instantOf } from './instant';
-import type { FishState, LineState, OutingState, StationState } from './state';
+import type { FishState, LineState, OutingState, StationState, StayState } from './state';
 
 /** One outing while it is being added up. */
 export class OutingReducer {
@@ -8,6 +8,9 @@ export class OutingReducer {
   private readonly stations = new Map<string, StationState>();
   private readonly lines = new Map<string, LineState>();
   private readonly caught = new Map<string, FishState>();
+  /** Where each phone is, and which phone let each line down. */
+  private readonly stays = new Map<string, { station: string; stay: StayState }>();
+  private readonly lineDevices = new Map<string, string>();
 
   constructor(id: string, startedMs: number, start: EventOf<'outing-started'>['body'], from: string | null) {
     this.outing = {
@@ -65,8 +68,9 @@ export class OutingReducer {
     this.outing.stations.push(station);
   }
 
-  addLine(line: LineState): void {
+  addLine(line: LineState, device: string): void {
     if (this.lines.has(line.id)) return;
+    this.lineDevices.set(line.id, device);
     this.lines.set(line.id, line);
     this.outing.lines.push(line);
   }
@@ -83,6 +87,33 @@ export class OutingReducer {
 
   raiseLines(ms: number): void {
     for (const line of this.outing.lines) line.upMs ??= ms;
+  }
+
+  /** A phone comes to a station, and so leaves the one it was at. */
+  arrive(device: string, stationId: string, ms: number): void {
+    const open = this.stays.get(device);
+    if (open?.station === stationId) return;
+    this.leave(device, ms);
+    const station = this.stations.get(stationId);
+    if (!station) return;
+    const stay: StayState = { fromMs: ms, toMs: null, device };
+    station.stays.push(stay);
+    this.stays.set(device, { station: stationId, stay });
+  }
+
+  /** A phone leaves the station it is at. Its lines come up with it; at a hole they stay down, as a tip-up does. */
+  leave(device: string, ms: number): void {
+    const open = this.stays.get(device);
+    if (!open) return;
+    open.stay.toMs = ms;
+    this.stays.delete(device);
+    if (this.stations.get(open.station)?.kind === 'hole') return;
+    for (const line of this.outing.lines) if (line.station === open.station && this.lineDevices.get(line.id) === device) line.upMs ??= ms;
+  }
+
+  /** Everybody leaves a station, or all of them: a pass ended, or the outing. */
+  leaveAll(ms: number, stationId?: string): void {
+    for (const [device, { station }] of [...this.stays]) if (stationId === undefined || station === stationId) this.leave(device, ms);
   }
 
   note(id: string, ms: number, kind: string, station: string | null, text?: string): void {

@@ -32,7 +32,6 @@ export const reactionMeanings: Readonly<Record<ReactionKind, ReactionMeaning>> =
 export const reactionKinds = Object.keys(reactionMeanings) as ReactionKind[];
 const having = (has: (m: ReactionMeaning) => boolean): readonly ReactionKind[] => reactionKinds.filter((kind) => has(reactionMeanings[kind]));
 
-/** Kinds that are bites, that turn down, and that show a fish without a bite. */
-export const biteKinds = having((m) => m.isBite);
+/** Kinds that turn down, and that show a fish without a bite. */
 export const refusalKinds = having((m) => m.answer === 'turned down');
 export const sightingKinds = having((m) => m.isSighting && !m.isBite);

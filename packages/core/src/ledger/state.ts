@@ -47,6 +47,15 @@ export interface StationState {
   peg: string;
   /** Arrivals there, ms. */
   arrivals: number[];
+  /** Times that somebody fished from it, from arriving until leaving; the last is open while it goes on. */
+  stays: StayState[];
+}
+
+/** One stay of one phone at a station. */
+export interface StayState {
+  fromMs: number;
+  toMs: number | null;
+  device: string;
 }
 
 export interface ReactionState {

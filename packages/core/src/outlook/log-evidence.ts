@@ -1,5 +1,6 @@
-import { reactionMeanings, type LedgerState } from '../ledger';
+import type { LedgerState } from '../ledger';
 import { minuteMs } from '../units';
+import { biteMsOf, lineEndMs, takesOf } from '../visits';
 import { phaseAtInstant, sunHeightDeg, type Phase, type Place } from '../weather';
 import { lightRules, phaseRules } from './rules';
 
@@ -21,8 +22,6 @@ export interface RuleEvidence {
 export const priorBites = 8;
 /** Bites of one school come together: they count as fewer. Heuristic; the season's own clumping where it is known. */
 const usualClump = 1.8;
-/** A line left down without an end counts no longer than this, min. */
-const longestOpenMin = 240;
 const stepMin = 10;
 
 interface Span {
@@ -36,11 +35,8 @@ interface Span {
  */
 export function weighRules(ledger: LedgerState, water: string, phases: readonly Phase[], place: Place, habit: string, nowMs: number): Map<string, RuleEvidence> {
   const outings = ledger.outings.filter((o) => o.water === water);
-  const lines = outings.flatMap((o) => o.lines.map((l): Span => ({ fromMs: l.downMs, toMs: l.upMs ?? Math.min(nowMs, l.downMs + longestOpenMin * minuteMs) })));
-  const bites = outings.flatMap((o) => [
-    ...o.fish.map((f) => f.ms),
-    ...o.reactions.filter((r) => reactionMeanings[r.kind].isBite && !o.fish.some((f) => f.line === r.line && f.ms >= r.ms && f.ms - r.ms < 3 * minuteMs)).map((r) => r.ms),
-  ]);
+  const lines = outings.flatMap((o) => o.lines.map((l): Span => ({ fromMs: l.downMs, toMs: lineEndMs(l, nowMs) })));
+  const bites = outings.flatMap((o) => takesOf(o).flatMap((take) => biteMsOf(take) ?? []));
   const light = lightRules.find((r) => r.habit === habit)!;
   const phaseKey = (ms: number) => {
     const phase = phaseAtInstant(phases, ms)?.name;

@@ -1,5 +1,6 @@
-import { reactionMeanings, type OutingState, type QuietReason, type StationState } from '../ledger';
+import { type OutingState, type QuietReason, type StationState } from '../ledger';
 import { clamp, minuteMs } from '../units';
+import { biteMsOf, takesOf } from '../visits';
 import { coolingC, quietRules } from './changes';
 import { flowOfTimedFloat, isOtherFloat } from './float';
 import { bedAt, type PlumbedDepth } from './peg';
@@ -35,21 +36,16 @@ export interface Peg {
   sinceMs: number;
 }
 
-/** A fish so soon after a bite is the fish of that bite, ms. */
-const sameBiteMs = 3 * minuteMs;
-
-/** Bites of a station in time order: those that were logged, and fish whose bite nobody tapped. */
 /** Fastest flow that floats and feed are reckoned for, m/s. */
 const fastestMps = 3;
 
+/** Bites of a station in time order, landed or not, each with where on the run it came. */
 function bitesOf(outing: OutingState, station: string): { ms: number; alongM: number | null }[] {
-  const bites = outing.reactions.filter((r) => r.station === station && reactionMeanings[r.kind].isBite).map((r) => ({ ms: r.ms, alongM: r.alongM, isOpen: true }));
-  for (const fish of outing.fish.filter((f) => f.station === station)) {
-    const own = bites.findLast((b) => b.isOpen && b.ms <= fish.ms && fish.ms - b.ms < sameBiteMs);
-    if (own) own.isOpen = false;
-    else bites.push({ ms: fish.ms, alongM: fish.alongM, isOpen: false });
-  }
-  return bites.sort((a, b) => a.ms - b.ms);
+  return takesOf(outing).flatMap((take) => {
+    const ms = biteMsOf(take);
+    if (take.station !== station || ms === null) return [];
+    return [{ ms, alongM: take.reactions.find((r) => r.alongM !== null)?.alongM ?? take.fish?.alongM ?? null }];
+  });
 }
 
 function swimOf(outing: OutingState, station: StationState, plumbed: readonly PlumbedDepth[], flowSinceMs: number, nowMs: number): PegSwim {

@@ -33,7 +33,7 @@ export function summariseMethods(ledger: LedgerState, nowMs: number, unitOf: (me
     const row = rows.get(method);
     if (row?.unit === 'minutes') row.effort += (toMs - fromMs) / minuteMs;
   }
-  for (const { method, isFish } of catchesOf(ledger)) {
+  for (const { method, isFish } of catchesOf(ledger, nowMs)) {
     const row = rows.get(method);
     if (!row) continue;
     row.bites++;

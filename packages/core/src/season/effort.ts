@@ -1,5 +1,6 @@
-import { reactionMeanings, type FishState, type LedgerState, type LineState, type OutingState, type ReactionState } from '../ledger';
+import { reactionMeanings, type LedgerState, type LineState, type OutingState } from '../ledger';
 import { minuteMs } from '../units';
+import { lineEndMs, visitsOf } from '../visits';
 
 /** Bands of height above bottom, m: from and up to. */
 export const heightBands = [
@@ -35,10 +36,6 @@ export interface Catch {
   isFish: boolean;
 }
 
-/** A line left in an outing that never ended counts no longer than this, min. */
-const longestOpenMin = 240;
-/** A bite and a fish this close on one line are one bite, min. */
-const sameBiteMin = 3;
 /** Bites at one station closer than this belong to one visit of a school, min. */
 const visitMin = 10;
 
@@ -48,7 +45,7 @@ export function effortIntervals(ledger: LedgerState, nowMs: number): EffortInter
 }
 
 function lineIntervals(outing: OutingState, line: LineState, nowMs: number): EffortInterval[] {
-  const end = Math.max(line.downMs, line.upMs ?? Math.min(nowMs, line.downMs + longestOpenMin * minuteMs));
+  const end = lineEndMs(line, nowMs);
   const station = outing.stations.find((s) => s.id === line.station);
   const bottomM = station?.depthM ?? null;
   const cuts = [{ ms: line.downMs, depthM: null as number | null }, ...line.depths].filter((c) => c.ms < end);
@@ -66,34 +63,47 @@ function lineIntervals(outing: OutingState, line: LineState, nowMs: number): Eff
     .filter((s) => s.toMs > s.fromMs);
 }
 
-/** Bites and fish over all outings. A fish counts as a bite too, once with the bite noted just before it. */
-export function catchesOf(ledger: LedgerState): Catch[] {
-  return ledger.outings.flatMap((outing) => {
-    const bites = outing.reactions.filter((r) => reactionMeanings[r.kind].isBite);
-    const of = (entry: FishState | ReactionState, isFish: boolean): Catch => {
-      const station = outing.stations.find((s) => s.id === entry.station);
-      const bottomM = entry.bottomM ?? station?.depthM ?? null;
-      return {
-        outing: outing.id,
-        station: entry.station,
-        method: station?.method ?? outing.method,
-        ms: entry.ms,
-        presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
-        heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM,
-        isFish,
-      };
-    };
-    const alone = bites.filter((b) => !outing.fish.some((f) => f.line === b.line && f.ms >= b.ms && f.ms - b.ms < sameBiteMin * minuteMs));
-    return [...outing.fish.map((f) => of(f, true)), ...alone.map((b) => of(b, false))];
-  });
+/** Bites and fish over all outings: the takes of their visits in which a fish took the bait, whether it was landed or not. */
+export function catchesOf(ledger: LedgerState, nowMs: number): Catch[] {
+  return ledger.outings.flatMap((outing) =>
+    visitsOf(outing, nowMs).flatMap((visit) =>
+      visit.takes.flatMap((take): Catch[] => {
+        const entry = take.fish ?? take.reactions.find((r) => reactionMeanings[r.kind].isBite);
+        if (!take.isBite || !entry) return [];
+        const bottomM = entry.bottomM ?? outing.stations.find((s) => s.id === entry.station)?.depthM ?? null;
+        return [
+          {
+            outing: outing.id,
+            station: entry.station,
+            method: visit.method,
+            ms: entry.ms,
+            presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
+            heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM,
+            isFish: take.fish !== null,
+          },
+        ];
+      }),
+    ),
+  );
+}
+
+/** A bite this soon before a fish on its line adds nothing to how much signs clump, ms. Convention. */
+const sameSignMs = 3 * minuteMs;
+
+/** Signs of fish as they were logged, entry by entry: how much they clump is a matter of schools, not of which bites make one take. */
+export function signsOf(ledger: LedgerState): Pick<Catch, 'station' | 'ms'>[] {
+  return ledger.outings.flatMap(({ fish, reactions }) => [
+    ...fish,
+    ...reactions.filter((r) => reactionMeanings[r.kind].isBite && !fish.some((f) => f.line === r.line && f.ms >= r.ms && f.ms - r.ms < sameSignMs)),
+  ]);
 }
 
 /**
- * How much bites clump: the number of catches in the visit that a catch belongs to, on average over catches (variance over mean
- * of the counts, since visits come at random). 1 where every catch comes alone or there are none.
+ * How much bites clump: the number of signs in the visit of a school that a sign belongs to, on average over signs (variance over mean
+ * of the counts, since schools come at random). 1 where every sign comes alone or there are none.
  */
-export function clumpSize(catches: readonly Catch[]): number {
-  const ordered = [...catches].sort((a, b) => (a.station < b.station ? -1 : a.station > b.station ? 1 : a.ms - b.ms));
+export function clumpSize(signs: readonly Pick<Catch, 'station' | 'ms'>[]): number {
+  const ordered = [...signs].sort((a, b) => (a.station < b.station ? -1 : a.station > b.station ? 1 : a.ms - b.ms));
   let squares = 0;
   let size = 0;
   ordered.forEach((c, i) => {

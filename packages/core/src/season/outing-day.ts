@@ -63,7 +63,7 @@ export function outingDay(outing: OutingState, nowMs: number): OutingDay {
   const ledger: LedgerState = { outings: [outing], weather: [], drills: [] };
   const toMs = outing.endedMs ?? Math.max(outing.startedMs, Math.min(nowMs, outing.startedMs + longestOpenMs));
   const intervals = effortIntervals(ledger, toMs);
-  const caught = catchesOf(ledger);
+  const caught = catchesOf(ledger, nowMs);
   const heights = heightBands.map((b): Height => ({
     band: b.id,
     fish: caught.filter((c) => c.isFish && c.heightM !== null && c.heightM >= b.fromM && c.heightM < b.toM).length,
@@ -169,7 +169,7 @@ function swimDayWords({ stations, fish }: OutingState, units: UnitPreference): {
 export function triedInVain(outing: OutingState, nowMs: number): string[] {
   const ledger: LedgerState = { outings: [outing], weather: [], drills: [] };
   const intervals = effortIntervals(ledger, outing.endedMs ?? nowMs);
-  const caught = catchesOf(ledger);
+  const caught = catchesOf(ledger, nowMs);
   return [...new Set(intervals.flatMap((s) => s.presentation ?? []))]
     .filter((bait) => !caught.some((c) => c.presentation === bait))
     .map((bait) => {

@@ -1,4 +1,5 @@
 import { reactionMeanings, type OutingState } from '../ledger';
+import { takesOf } from '../visits';
 import { placeAlong, type LonLat } from '../units';
 
 /** A cast from where one stood to where it landed, and whether a fish answered it. */
@@ -23,7 +24,8 @@ export function outingPlaces(outing: OutingState): { casts: CastLine[]; bites: B
     const stand = cast && standOf(cast.station);
     return at ?? (cast && stand && outM !== null ? placeAlong(stand.at, cast.bearingDeg, outM) : null);
   };
-  const bites = outing.reactions.filter((r) => reactionMeanings[r.kind].isBite);
+  const takes = takesOf(outing).filter((t) => t.isBite);
+  const bites = takes.flatMap((t) => t.reactions.filter((r) => reactionMeanings[r.kind].isBite));
   const answered = new Set([...bites.map((b) => b.cast), ...outing.fish.map((f) => f.cast)]);
   const placed = (isFish: boolean) => (entry: Parameters<typeof where>[0]) => {
     const at = where(entry);
@@ -34,6 +36,7 @@ export function outingPlaces(outing: OutingState): { casts: CastLine[]; bites: B
       const stand = standOf(c.station);
       return stand ? [{ from: stand.at, to: placeAlong(stand.at, c.bearingDeg, c.distanceM), isAnswered: answered.has(c.id) }] : [];
     }),
-    bites: [...bites.flatMap(placed(false)), ...outing.fish.flatMap(placed(true))],
+    // A landed fish stands for its bite, where either says where it was.
+    bites: takes.flatMap((t) => [...(t.fish ? placed(true)(t.fish) : []), ...t.reactions.flatMap(placed(t.fish !== null))].slice(0, 1)),
   };
 }

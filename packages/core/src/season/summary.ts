@@ -1,5 +1,5 @@
 import type { LedgerState, OutingState } from '../ledger';
-import { catchesOf, clumpSize, heightBands, effortIntervals, type Catch } from './effort';
+import { catchesOf, clumpSize, heightBands, effortIntervals, signsOf, type Catch } from './effort';
 import { findLead, shrunkenRates, type Finding, type RateRow, type Tally } from './rates';
 
 export interface Comparison {
@@ -50,8 +50,9 @@ export interface SeasonSummary {
 export function summariseSeason(ledger: LedgerState, nowMs: number, method?: string, unit: Comparison['unit'] = 'minutes'): SeasonSummary {
   const isOf = (row: { method: string }) => method === undefined || row.method === method;
   const intervals = effortIntervals(ledger, nowMs).filter(isOf);
-  const catches = catchesOf(ledger).filter(isOf);
-  const clump = clumpSize(catches);
+  const catches = catchesOf(ledger, nowMs).filter(isOf);
+  const methodOf = new Map(ledger.outings.flatMap((o) => o.stations.map((s) => [s.id, s.method])));
+  const clump = clumpSize(signsOf(ledger).filter((sign) => method === undefined || methodOf.get(sign.station) === method));
   const minutesBy = (key: (s: { heightM: number | null; presentation: string | null }) => string | null, wanted: string) =>
     intervals.reduce((sum, s) => (key(s) === wanted ? sum + (s.toMs - s.fromMs) / 60_000 : sum), 0);
   const castsBy = (presentation: string) =>

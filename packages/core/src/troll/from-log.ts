@@ -1,5 +1,6 @@
 import { reactionMeanings, type OutingState } from '../ledger';
 import { clamp, minuteMs } from '../units';
+import { takesOf, biteMsOf } from '../visits';
 import type { FishedDepth } from './spread';
 
 /** Stretches of a line at one depth, ms and m. */
@@ -39,20 +40,25 @@ export interface PassStrike {
   isFish: boolean;
 }
 
-/** A fish so soon after a strike is the fish of that strike, ms: it is played in from far behind. */
-const sameStrikeMs = 6 * minuteMs;
-
 /** Strikes of passes in time order. */
 export function bitesOf(outing: OutingState, passes: ReadonlySet<string>): PassStrike[] {
-  const found = outing.reactions
-    .filter((r) => passes.has(r.station) && reactionMeanings[r.kind].isBite)
-    .map((r): PassStrike => ({ id: r.id, ms: r.ms, station: r.station, line: r.line, depthM: r.depthM, at: r.at, turn: r.turn, isFish: false }));
-  for (const f of outing.fish.filter((x) => passes.has(x.station))) {
-    const own = found.findLast((b) => !b.isFish && b.ms <= f.ms && f.ms - b.ms < sameStrikeMs && (b.line === null || f.line === null || b.line === f.line));
-    if (own) own.isFish = true;
-    else found.push({ id: f.eventId, ms: f.ms, station: f.station, line: f.line, depthM: f.depthM, at: f.at, turn: null, isFish: true });
-  }
-  return found.sort((a, b) => a.ms - b.ms);
+  return takesOf(outing).flatMap((take): PassStrike[] => {
+    const ms = biteMsOf(take);
+    if (!passes.has(take.station) || ms === null) return [];
+    const strike = take.reactions.find((r) => reactionMeanings[r.kind].isBite);
+    return [
+      {
+        id: strike?.id ?? take.fish!.eventId,
+        ms,
+        station: take.station,
+        line: take.line,
+        depthM: strike?.depthM ?? take.fish?.depthM ?? null,
+        at: strike?.at ?? take.fish?.at ?? null,
+        turn: strike?.turn ?? null,
+        isFish: take.fish !== null,
+      },
+    ];
+  });
 }
 
 /** Hours of bait and strikes in a band of depth. */
