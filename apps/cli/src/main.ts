@@ -20,6 +20,8 @@ const commands: Record<string, () => Promise<Command>> = {
   feed: async () => (await import('./commands/pole')).feed,
   bag: async () => (await import('./commands/pole')).bag,
   season: async () => (await import('./commands/season')).season,
+  place: async () => (await import('./commands/place')).place,
+  catches: async () => (await import('./commands/catches')).catches,
   visits: async () => (await import('./commands/visits')).visits,
   convert: async () => (await import('./commands/convert')).convert,
   'tie-on': async () => (await import('./commands/tie-on')).tieOn,
@@ -56,6 +58,8 @@ const usage = `burrow COMMAND …
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
   visits F.ndjson                     each stay at a station, a line a visit, with every fish that came there
+  catches F.ndjson                    the fish of a ledger as CSV
+  place TEXT                          a place as people write it (51.5, -0.12; 51°30'N 0°7.2'W) in degrees
   convert IN OUT [--leave-out]        places between .gpx, .geojson and soundings .csv;
                                       a ledger .ndjson to catches .csv or .ndjson
 `;

@@ -16,8 +16,9 @@ export function catchesCsv(ledger: LedgerState): string {
         outing.id,
         outing.waterName,
         place?.label,
-        place?.at[0],
-        place?.at[1],
+        // Where it took, of a pass; elsewhere the place that was fished from.
+        (fish.at ?? place?.at)?.[0],
+        (fish.at ?? place?.at)?.[1],
         fish.species,
         fish.lengthMm,
         fish.weightG,

@@ -11,6 +11,7 @@ export * from './water-marks';
 export * from './ledger-ndjson';
 export * from './catches-csv';
 export * from './measurements-csv';
+export * from './place-text';
 export * from './places';
 export * from './gpx';
 export * from './kml';

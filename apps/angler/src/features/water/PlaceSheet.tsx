@@ -11,14 +11,17 @@ const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default:
 export function PlaceSheet({ onClose, onPlace }: { onClose: () => void; onPlace: (at: LonLat) => void }) {
   const [text, setText] = useState('');
   const [says, setSays] = useState<string | null>(null);
-  const take = () =>
-    placeFrom(text).then(onPlace, (error: Error) => {
-      setSays(error.message);
-    });
+  const take = () => {
+    try {
+      onPlace(placeFrom(text));
+    } catch (error) {
+      setSays((error as Error).message);
+    }
+  };
   return (
-    <Sheet title="Where does it lie?" open onClose={onClose} footer={<Action kind="main" height={64} label="Go there" disabled={text.trim() === ''} onPress={() => void take()} />}>
+    <Sheet title="Where does it lie?" open onClose={onClose} footer={<Action kind="main" height={64} label="Go there" disabled={text.trim() === ''} onPress={take} />}>
       <Suspense fallback={null}>
-        <Field label="Latitude, longitude" value={text} onChangeText={setText} autoFocus maxLength={80} onSubmitEditing={() => void take()} />
+        <Field label="Latitude, longitude" value={text} onChangeText={setText} autoFocus maxLength={80} onSubmitEditing={take} />
       </Suspense>
       {says ? <Text tone="straw">{says}</Text> : null}
     </Sheet>
