@@ -63,7 +63,7 @@ const outing: OutingState = {
       mapDepthM: 7.4,
       outM: null,
       peg: 'hole',
-      arrivals: [0],
+      arrivals: [0], stays: [],
     },
   ],
   lines: [],
