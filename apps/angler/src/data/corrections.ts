@@ -19,7 +19,12 @@ export async function correct(ledger: PhoneLedger, scope: Scope, events: readonl
   if (!event) throw new Error('This entry was taken back meanwhile.');
   const isLess = Object.keys(event.body).some((key) => !(key in body));
   const isMoved = Math.abs(Date.parse(event.at) - atMs) >= 1000;
-  if (!isLess && !isMoved) return ledger.writeAll(scope, [{ kind: 'amended', body: { target: id, body: body as Record<string, unknown> } }]);
+  if (!isLess && !isMoved) {
+    // Only what differs: a field that nobody touched is not written, and what another phone made of it stands.
+    const before = event.body as Record<string, unknown>;
+    const changed = Object.fromEntries(Object.entries(body).filter(([key, value]) => JSON.stringify(before[key]) !== JSON.stringify(value)));
+    return Object.keys(changed).length === 0 ? [] : ledger.writeAll(scope, [{ kind: 'amended', body: { target: id, body: changed } }]);
+  }
   const anew = await ledger.writeAll(scope, [{ kind: event.kind, body }], isMoved ? atMs : Date.parse(event.at));
   return [...anew, ...(await ledger.writeAll(scope, [{ kind: 'undone', body: { target: id } }]))];
 }

@@ -78,7 +78,8 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
   const [fate, setFate] = useState<'kept' | 'released' | null>(fish?.fate ?? null);
   const [showsAll, setShowsAll] = useState(false);
   const [said, setSaid] = useState<ReactionKind>(reaction?.kind ?? 'bite');
-  const [depthM, setDepth] = useState<number | null>(entry === null ? null : (fish?.depthM ?? reaction?.depthM ?? place?.depthM ?? null));
+  // The bed's depth is that of a place alone: a fish or a bite whose depth nobody knew keeps it so.
+  const [depthM, setDepth] = useState<number | null>(fish || reaction ? (fish ?? reaction)!.depthM : entry?.kind === 'station-opened' ? (place?.depthM ?? null) : null);
   const [figures, setFigures] = useState<Record<string, number | null>>(() => {
     const before: Record<string, unknown> = entry && isFigureKind(entry.kind) ? (asItStands(events, entry.id)?.body ?? {}) : {};
     return Object.fromEntries(Object.entries(before).filter((e): e is [string, number] => typeof e[1] === 'number'));
