@@ -187,3 +187,13 @@ test('two outings joined add up as one, here as on the phone, whatever is logged
   await ledger.sync(account, { device: 'd', cursor: 0, events: [event(two.outing, 2700, 'undone', { target: joined.id }, account)] });
   expect((await rows()).map((r) => r.fish).sort()).toEqual([1, 2]);
 });
+
+test('a year of weather may be asked for: south of the equator the season begins in March', async () => {
+  const agent = request.agent(app.app);
+  await agent.post('/api/account').send({ email: 'south@test.invalid', password: 'cold enough to stand on', name: 'South' }).expect(201);
+  const water = { type: 'FeatureCollection', water: { name: 'South', kind: 'lake', at: [170, -44], timezone: 'UTC', elevation_m: 300, secchi_m: 6 }, features: [] };
+  await agent.post('/api/waters').send(water).expect(201);
+  // The service of this test does not answer; the question itself is taken.
+  expect((await agent.get('/api/waters/south/weather?days=366')).status).toBe(503);
+  expect((await agent.get('/api/waters/south/weather?days=401').expect(400)).body.status).toBe(400);
+});

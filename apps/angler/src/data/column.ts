@@ -26,7 +26,7 @@ export function useColumn(water: WaterDetail | undefined, hypsography: Hypsograp
   const habit = speciesOf(speciesId).light;
   const caught = state.outings.reduce((sum, o) => sum + o.fish.length + o.reactions.length, 0);
   const series = season.data?.value.series;
-  return useComputed({
+  const computed = useComputed({
     key: ['column', water?.id],
     of: [
       hour,
@@ -53,4 +53,6 @@ export function useColumn(water: WaterDetail | undefined, hypsography: Hypsograp
       return (await columnWorker()).answer(input, state, water!.id, habit);
     },
   });
+  // Without the weather since autumn nothing is computed: why it did not come is the answer, rather than a wait without an end.
+  return computed.data === undefined && season.isError ? { ...computed, isPending: false, isError: true, error: season.error as Error } : computed;
 }

@@ -10,8 +10,8 @@ import { accountOf } from './signed-in';
 
 const bottom = z.coerce.number().min(simulatedBottom.leastM).max(simulatedBottom.mostM).optional();
 
-/** How far back a series may be asked for: a winter with its autumn. */
-const weatherDays = z.coerce.number().int().min(1).max(220).default(10);
+/** How far back a series may be asked for: from one autumn to the end of the next, on either side of the equator. */
+const weatherDays = z.coerce.number().int().min(1).max(400).default(10);
 
 /** The version that a change was made to, from `If-Match: "3"`. */
 function versionOf(req: Pick<Request, 'headers'>): number {
