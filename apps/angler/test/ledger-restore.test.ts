@@ -1,35 +1,16 @@
-import type { SyncRequest, SyncResponse } from '@burrow/contract/api';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { api, OfflineError } from '@/data/api';
 import { newId } from '@/data/ids';
 import { PhoneLedger } from '@/data/ledger';
 import { PhoneStore } from '@/data/store';
 import { usualMethod } from '@burrow/core/methods';
+import { MemoryServer } from './memory-server';
 
 jest.mock('@/data/api', () => ({ ...jest.requireActual('@/data/api'), api: { sync: jest.fn() } }));
 
 const sync = api.sync as jest.MockedFunction<typeof api.sync>;
-/** A server in memory, as the real one answers. */
-class Server {
-  readonly events: LedgerEvent[] = [];
-  refuses = new Set<string>();
-  readonly answer = async ({ cursor, events }: SyncRequest): Promise<SyncResponse> => {
-    const sent = events as LedgerEvent[];
-    const good = sent.filter((e) => !this.refuses.has(e.kind));
-    for (const e of good) if (!this.events.some((k) => k.id === e.id)) this.events.push(e);
-    const ids = new Set(sent.map((e) => e.id));
-    return {
-      accepted: good.map((e) => e.id),
-      rejected: sent.filter((e) => this.refuses.has(e.kind)).map((e) => ({ id: e.id, reason: 'body.text: too long' })),
-      events: this.events.slice(cursor).filter((e) => !ids.has(e.id)),
-      cursor: this.events.length,
-      more: false,
-    };
-  };
-}
-
 let accounts = 0;
-async function open(server: Server | null, account = `a${++accounts}`) {
+async function open(server: MemoryServer | null, account = `a${++accounts}`) {
   sync.mockImplementation(server ? server.answer : () => Promise.reject(new OfflineError()));
   const ledger = new PhoneLedger(new PhoneStore(account), account);
   await ledger.open();
@@ -39,7 +20,7 @@ const outing = () => ({ id: newId(), zone: 'Etc/GMT+9' });
 const started = { water: 'w', waterName: 'W', species: ['black-crappie'], goal: 'numbers', method: usualMethod.id } as const;
 
 test('a phone whose clock is an hour fast does not win every correction', async () => {
-  const server = new Server();
+  const server = new MemoryServer();
   const first = await open(server);
   const at = outing();
   await first.ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
@@ -71,14 +52,14 @@ test('a correction is written to the outing of its entry, also where that was jo
 });
 
 test('a server that was put back from a backup is offered everything, and read from the beginning', async () => {
-  const server = new Server();
+  const server = new MemoryServer();
   const { ledger } = await open(server);
   sync.mockImplementation(async (request) => ({ ...(await server.answer(request)), generation: 'one' }));
   const at = outing();
   for (let i = 0; i < 5; i++) await ledger.write(at, 'note', { text: `n${i}` });
   await ledger.sync();
   expect(server.events).toHaveLength(5);
-  const restored = new Server();
+  const restored = new MemoryServer();
   const others = Array.from({ length: 9 }, (_, i) => ({ ...server.events[0], id: newId(), body: { text: `other ${i}` } }) as LedgerEvent);
   restored.events.push(...server.events.slice(0, 2), ...others);
   sync.mockImplementation(async (request) => ({ ...(await restored.answer({ ...request, cursor: request.generation === 'two' ? request.cursor : 0 })), generation: 'two' }));

@@ -5,31 +5,13 @@ import { newId } from '@/data/ids';
 import { PhoneLedger } from '@/data/ledger';
 import { PhoneDatabase, PhoneStore } from '@/data/store';
 import { usualMethod } from '@burrow/core/methods';
+import { MemoryServer } from './memory-server';
 
 jest.mock('@/data/api', () => ({ ...jest.requireActual('@/data/api'), api: { sync: jest.fn() } }));
 
 const sync = api.sync as jest.MockedFunction<typeof api.sync>;
-/** A server in memory, as the real one answers. */
-class Server {
-  readonly events: LedgerEvent[] = [];
-  refuses = new Set<string>();
-  readonly answer = async ({ cursor, events }: SyncRequest): Promise<SyncResponse> => {
-    const sent = events as LedgerEvent[];
-    const good = sent.filter((e) => !this.refuses.has(e.kind));
-    for (const e of good) if (!this.events.some((k) => k.id === e.id)) this.events.push(e);
-    const ids = new Set(sent.map((e) => e.id));
-    return {
-      accepted: good.map((e) => e.id),
-      rejected: sent.filter((e) => this.refuses.has(e.kind)).map((e) => ({ id: e.id, reason: 'body.text: too long' })),
-      events: this.events.slice(cursor).filter((e) => !ids.has(e.id)),
-      cursor: this.events.length,
-      more: false,
-    };
-  };
-}
-
 let accounts = 0;
-async function open(server: Server | null, account = `a${++accounts}`) {
+async function open(server: MemoryServer | null, account = `a${++accounts}`) {
   sync.mockImplementation(server ? server.answer : () => Promise.reject(new OfflineError()));
   const ledger = new PhoneLedger(new PhoneStore(account), account);
   await ledger.open();
@@ -57,7 +39,7 @@ test('the outbox empties when the server answers, and nothing is sent twice', as
   const at = outing();
   for (let i = 0; i < 3; i++) await ledger.write(at, 'note', { text: `n${i}` });
   await ledger.sync().catch(() => undefined);
-  const server = new Server();
+  const server = new MemoryServer();
   sync.mockImplementation(server.answer);
   await ledger.sync();
   await ledger.sync();
@@ -67,7 +49,7 @@ test('the outbox empties when the server answers, and nothing is sent twice', as
 });
 
 test('what another phone wrote comes in', async () => {
-  const server = new Server();
+  const server = new MemoryServer();
   const first = await open(server);
   const at = outing();
   await first.ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
@@ -80,7 +62,7 @@ test('what another phone wrote comes in', async () => {
 });
 
 test('a new phone shows no log before all of it has come: half of one lacks the ends of outings', async () => {
-  const server = new Server();
+  const server = new MemoryServer();
   const first = await open(server);
   const at = outing();
   await first.ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
@@ -104,7 +86,7 @@ test('a new phone shows no log before all of it has come: half of one lacks the 
 });
 
 test('a refused event is kept and shown with its reason, and holds up nothing', async () => {
-  const server = new Server();
+  const server = new MemoryServer();
   server.refuses.add('note');
   const { ledger } = await open(server);
   const at = outing();
@@ -164,7 +146,7 @@ test.each([413, 500, 400])('a batch that the server cannot take (%d) is halved u
   const at = outing();
   for (let i = 0; i < 9; i++) await ledger.write(at, 'note', { text: i === 5 ? 'at fault' : `n${i}` });
   await ledger.sync().catch(() => undefined);
-  const server = new Server();
+  const server = new MemoryServer();
   const sizes: number[] = [];
   sync.mockImplementation(async (request) => {
     sizes.push(request.events.length);
@@ -253,7 +235,7 @@ test('an outbox of an app before this form of events is read in today’s, kept,
     unsent: 3,
     state: { outings: [{ method: usualMethod.id, stations: [{ id: hole, kind: 'hole' }], reactions: [{ station: hole, kind: 'bite' }] }] },
   });
-  const server = new Server();
+  const server = new MemoryServer();
   sync.mockImplementation(server.answer);
   await ledger.sync();
   await ledger.sync();

@@ -32,21 +32,7 @@ test('an outing of 7 300 fish is taken in', async () => {
   const ledger = new Ledger(app.db);
   const events = manyFish(account, 7300);
   // The last batch alone writes all fish at once; those before only fill the table.
-  await app.db.getRepository(Event).insert(
-    events.slice(0, 200).map((e, i) => ({
-      accountId: account,
-      id: e.id,
-      seq: String(i + 1),
-      outing: e.outing,
-      device: e.device,
-      at: e.at,
-      atInstant: new Date(e.at),
-      kind: e.kind,
-      v: 2,
-      body: e.body as never,
-    })),
-  );
-  for (let from = 200; from < events.length - 500; from += 1000)
+  for (let from = 0; from < events.length - 500; from += 1000)
     await app.db.getRepository(Event).insert(
       events.slice(from, Math.min(from + 1000, events.length - 500)).map((e, i) => ({
         accountId: account,
