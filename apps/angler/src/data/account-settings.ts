@@ -89,6 +89,13 @@ export function enterAccount(account: string, nowMs = Date.now()): void {
   keep(key, current);
 }
 
+/** Forgets what this phone kept of an account's settings, and puts the usual ones in force. */
+export function forgetSettings(account: string): void {
+  for (const name of [key, keyOf(account)]) globalThis.localStorage?.removeItem(name);
+  current = null;
+  adopt(pick(startingPreferences), accountKeys);
+}
+
 /** Sends what was set here and takes in what was set elsewhere, of each the later. */
 export async function syncSettings(nowMs = Date.now()): Promise<void> {
   if (!current) return;
@@ -97,7 +104,8 @@ export async function syncSettings(nowMs = Date.now()): Promise<void> {
   const theirs = await api.settings(sent.settings);
   if (current?.account !== account) return;
   // What was set while they were on their way is newer than both.
-  const joined = joinedSettings(stamped(sent, Date.now()), theirs);
+  // Of two set at one time the server's stands, there and here.
+  const joined = joinedSettings(theirs, stamped(sent, Date.now()));
   put(joined);
   current = { account, settings: joined, seen: seenNow() };
   keep(key, current);

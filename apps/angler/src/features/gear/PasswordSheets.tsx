@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
+import { forgetSettings } from '@/data/account-settings';
 import { api } from '@/data/api';
 import { remember, useAccount } from '@/data/session';
 import { Action } from '@/ui/Action';
@@ -43,11 +44,12 @@ export function PasswordSheet({ onClose }: { onClose: () => void }) {
 export function DeleteSheet({ onClose }: { onClose: () => void }) {
   const [password, setPassword] = useState('');
   const client = useQueryClient();
-  const { store } = useAccount();
+  const { id, store } = useAccount();
   const deleting = useMutation({
     mutationFn: () => api.deleteAccount(password),
     onSuccess: async () => {
       await store.forget();
+      forgetSettings(id);
       client.removeQueries({ predicate: (q) => q.queryKey[0] !== 'session' });
       client.setQueryData(['session'], remember(await api.session(), true));
     },
