@@ -54,7 +54,7 @@ export class PhoneLedger {
       this.store.setting<ImportRecord[]>('imports'),
     ]);
     if (this.stopped) return;
-    this.device = device ?? crypto.randomUUID();
+    this.device = device ?? newId();
     this.cursor = cursor ?? 0;
     this.generation = generation ?? null;
     if (device === undefined) await this.store.keep('device', this.device);

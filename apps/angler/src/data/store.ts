@@ -1,5 +1,6 @@
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { Dexie, type Table } from 'dexie';
+import { newId } from './ids';
 import { ObservableValue } from './observable-value';
 
 /** An event as the phone keeps it. */
@@ -55,7 +56,8 @@ export class PhoneStore {
   private readonly waiting = { events: new Map<string, KeptEvent>(), gone: new Set<string>(), settings: new Map<string, unknown>() };
   /** All that has to be written anew should the browser throw the database away under the page. */
   private readonly known = { events: new Map<string, KeptEvent>(), settings: new Map<string, unknown>() };
-  private readonly mark = crypto.randomUUID();
+  // Not the browser's own maker of ids, which a page that came by plain http has not.
+  private readonly mark = newId();
   /** Called where the database opens after one had begun without it. */
   onOpenedLate: (() => void) | null = null;
   private isLate = false;
