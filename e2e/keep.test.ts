@@ -55,7 +55,7 @@ test('a browser that opens no database: told at once, the log goes on in memory 
     };
   });
   await ownWater(page, stack.url, 'Mem');
-  await expect(page.getByText(inMemory)).toBeVisible({ timeout: 2000 });
+  await expect(page.getByText(inMemory)).toBeVisible();
   await page.getByRole('button', { name: 'What to do' }).click();
   await expect(page.getByText(/A private window keeps nothing/)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
@@ -70,7 +70,7 @@ test('a database that never answers: no waiting for ever', async ({ page, stack 
     IDBFactory.prototype.open = () => new EventTarget() as IDBOpenDBRequest;
   });
   await ownWater(page, stack.url, 'Slow');
-  await expect(page.getByText(inMemory)).toBeVisible({ timeout: 3000 });
+  await expect(page.getByText(inMemory)).toBeVisible();
   await page.getByRole('link', { name: 'Season', exact: true }).click();
   await expect(page.getByText('Opening the log')).toHaveCount(0);
 });
@@ -84,7 +84,7 @@ test('no room left in the middle: told, nothing lost, sent, and written when the
   await expect.poll(() => onDisk(page)).toEqual(['outing-started']);
   await fillUp(page);
   await page.getByRole('button', { name: 'End outing' }).click();
-  await expect(page.getByText(inMemory)).toBeVisible({ timeout: 2500 });
+  await expect(page.getByText(inMemory)).toBeVisible();
   // The server has it although the disk does not.
   const ended = `SELECT count(*)::int AS n FROM event WHERE kind = 'outing-ended' AND received_at > now() - interval '1 minute' AND v = 2 AND device <> 'demo'`;
   await expect.poll(async () => Number((await stack.query(ended))[0].n)).toBeGreaterThan(0);
@@ -108,7 +108,7 @@ test('a database thrown away under the open page is noticed and written anew', a
         gone.onsuccess = gone.onerror = gone.onblocked = () => resolve();
       });
   });
-  await expect(page.getByText(keptAgain)).toBeVisible({ timeout: 5000 });
+  await expect(page.getByText(keptAgain)).toBeVisible();
   expect(await onDisk(page)).toEqual(['outing-started']);
   await context.setOffline(false);
   await page.reload();
