@@ -69,3 +69,29 @@ test('a server that was put back from a backup is offered everything, and read f
   expect(ledger.view.get().events).toHaveLength(14);
   ledger.close();
 });
+
+test('a log that cannot be read is not taken for an empty one: the server is asked for all of it, and what the disk held comes in later', async () => {
+  const server = new MemoryServer();
+  const first = await open(server);
+  const at = outing();
+  await first.ledger.write(at, 'note', { text: 'sent' });
+  await first.ledger.sync();
+  sync.mockRejectedValue(new OfflineError());
+  await first.ledger.write(at, 'note', { text: 'not sent' });
+  first.ledger.close();
+  const store = new PhoneStore(first.account);
+  const asked: number[] = [];
+  sync.mockImplementation((request) => (asked.push(request.cursor), server.answer(request)));
+  const broken = jest.spyOn(Object.getPrototypeOf((store as unknown as { db: { events: object } }).db.events), 'toArray').mockRejectedValueOnce(new Error('damaged'));
+  const ledger = new PhoneLedger(store, first.account);
+  await ledger.open();
+  expect(store.health.get()).toBe('refused');
+  await ledger.sync();
+  expect(asked[0]).toBe(0);
+  expect(ledger.view.get().events).toHaveLength(1);
+  broken.mockRestore();
+  for (let i = 0; i < 100 && ledger.view.get().events.length < 2; i++) await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(ledger.view.get().events).toHaveLength(2);
+  expect(store.health.get()).toBe('again');
+  ledger.close();
+});

@@ -102,9 +102,17 @@ export class PhoneStore {
   /** All events of the log. */
   async allEvents(): Promise<KeptEvent[]> {
     await this.open();
-    const rows = this.isOpen ? await this.db.events.toArray().catch(() => []) : [];
+    const rows = this.isOpen ? await this.db.events.toArray().catch((error: unknown) => this.unread(error)) : [];
     for (const row of rows) if (!this.known.events.has(row.id)) this.known.events.set(row.id, row);
     return [...this.known.events.values()];
+  }
+
+  /** A log that cannot be read is none that is empty: its place in the server's ledger is not read either, so that all of it is fetched, and it is tried again. */
+  private unread(error: unknown): KeptEvent[] {
+    this.isOpen = false;
+    this.isLate = true;
+    this.tell(isFull(error) ? 'full' : 'refused');
+    return [];
   }
 
   async setting<T>(key: string): Promise<T | undefined> {
