@@ -40,7 +40,12 @@ jest.mock('@/data/column', () => ({ useColumn: () => mockColumn }));
 jest.mock('@/data/ground', () => ({ useGround: () => ({ data: undefined, isError: false }) }));
 const mockNavigate = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }), useLocalSearchParams: () => ({}) }));
-jest.mock('@/data/session', () => ({ useLedger: () => mockLedger, useAccount: () => ({ name: 'Ada' }), useSignOut: () => async () => undefined, useIsSignedOut: () => false }));
+jest.mock('@/data/session', () => ({
+  useLedger: () => mockLedger,
+  useAccount: () => ({ name: 'Ada', store: { health: { get: () => 'kept', subscribe: () => () => undefined } } }),
+  useSignOut: () => async () => undefined,
+  useIsSignedOut: () => false,
+}));
 jest.mock('@/features/shell/Shell', () => ({ useWide: () => false }));
 jest.mock('@tanstack/react-query', () => ({
   useQueryClient: () => ({ invalidateQueries: async () => undefined }),

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { OfflineError } from '@/data/api';
+import { useObservable } from '@/data/observable-value';
 import { usePersistence, type Persistence } from '@/data/persistence';
 import { useAccount, useIsSignedOut, useLedger, useSignOut } from '@/data/session';
 import { EnterForm } from '@/features/account/EnterForm';
@@ -21,7 +22,9 @@ type SheetName = 'password' | 'devices' | 'archive' | 'delete';
 
 /** The account: what is sent, where it is kept, where one is signed in, all of it in one file, its end. */
 export function AccountPart() {
-  const { name, isDemo } = useAccount();
+  const { name, isDemo, store } = useAccount();
+  // While the band says that nothing is kept, how long it would be is no answer.
+  const isKept = useObservable(store.health) === 'kept';
   const { unsent, reached, trouble, ledger } = useLedger();
   const isSignedOut = useIsSignedOut();
   const persistence = usePersistence();
@@ -43,7 +46,7 @@ export function AccountPart() {
     <View style={{ gap: 8 }}>
       <Text>{`${name}. ${state}`}</Text>
       {isSignedOut ? <EnterForm mode="known" /> : null}
-      {persistence === null ? null : (
+      {persistence === null || !isKept ? null : (
         <Text size="small" tone="second">
           {keeping[persistence]}
         </Text>
