@@ -22,6 +22,7 @@ const allowed = {
   ledger: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar'],
   outlook: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits'],
   visits: ['units', 'ledger'],
+  situation: ['units', 'water', 'weather', 'winter', 'column', 'fish', 'rig', 'safety', 'ground', 'ledger', 'outlook', 'visits'],
   patch: ['units', 'fish'],
   casting: ['units', 'fish', 'ground', 'patch', 'ledger', 'rig', 'visits'],
   troll: ['units', 'rig', 'fish', 'ground', 'casting', 'ledger', 'visits'],

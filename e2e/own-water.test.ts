@@ -32,7 +32,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
   await test.step('a hole is drilled with nothing measured', async () => {
     await page.getByRole('button', { name: 'To the map' }).click();
     await startOuting(page, 'on the ice');
-    await expect(page.getByText(/Without weather, places are scored as for midwinter/)).toBeVisible();
+    await expect(page.getByText(/Without weather, places are scored by the date/)).toBeVisible();
     await expectHonest(page, 'water');
     await page.getByRole('button', { name: 'Drill here' }).click();
     await expect(page.getByText('not sounded', { exact: true })).toBeVisible();

@@ -5,6 +5,7 @@ import { hourMs } from '@burrow/core/units';
 import { GearScreen } from '@/features/gear/GearScreen';
 import { OutlookScreen } from '@/features/outlook/OutlookScreen';
 import { SeasonScreen } from '@/features/season/SeasonScreen';
+import { OutlookProvider } from '@/data/outlook';
 import { change, unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
 import { shortOuting } from '../../../packages/core/test/events';
@@ -76,7 +77,12 @@ function weather(): WaterWeather {
   return { station: 'Upland station', simulated: true, observedMs, series };
 }
 
-const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
+const show = (node: React.ReactElement) =>
+  render(
+    <ThemeProvider name="day">
+      <OutlookProvider>{node}</OutlookProvider>
+    </ThemeProvider>,
+  );
 
 beforeEach(() => {
   jest.clearAllMocks();

@@ -22,6 +22,7 @@ const commands: Record<string, () => Promise<Command>> = {
   season: async () => (await import('./commands/season')).season,
   place: async () => (await import('./commands/place')).place,
   catches: async () => (await import('./commands/catches')).catches,
+  situation: async () => (await import('./commands/situation')).situation,
   visits: async () => (await import('./commands/visits')).visits,
   convert: async () => (await import('./commands/convert')).convert,
   'tie-on': async () => (await import('./commands/tie-on')).tieOn,
@@ -57,6 +58,8 @@ const usage = `burrow COMMAND …
                                       where the food of a ball comes to lie
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
+  situation --water F.geojson --species id --method m --at ISO [--weather F.csv] [--log F.ndjson]
+                                      what is known there and then, each value with who says it and of when
   visits F.ndjson                     each stay at a station, a line a visit, with every fish that came there
   catches F.ndjson                    the fish of a ledger as CSV
   place TEXT                          a place as people write it (51.5, -0.12; 51°30'N 0°7.2'W) in degrees

@@ -49,6 +49,12 @@ export function instantOption(values: Record<string, unknown>, name: string): nu
   return ms;
 }
 
+/** One of the words that are allowed. Throws BadInput for anything else. */
+export function wordOption<W extends string>(name: string, value: string | undefined, allowed: readonly W[]): W {
+  if (!allowed.includes(value as W)) throw new BadInput(`--${name}: expected one of ${allowed.join(', ')}, found ${value === undefined ? 'nothing' : `"${value}"`}`);
+  return value as W;
+}
+
 /** A place `lon,lat`. Throws BadInput for anything else. */
 export function lonLatOption(values: Record<string, unknown>, name: string): [number, number] {
   const [lon, lat, ...more] = String(values[name] ?? '')

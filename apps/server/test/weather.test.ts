@@ -103,6 +103,21 @@ test.each<[string, RequestListener]>([
   expect(calls).toBe(1);
 });
 
+test('whoever asks further back while a shorter question is under way gets all that was asked for', async () => {
+  const asked: number[] = [];
+  const url = await service((req, res) => {
+    const days = Number(new URL(req.url!, 'http://x').searchParams.get('past_days'));
+    asked.push(days);
+    setTimeout(() => res.end(JSON.stringify(answerOf(hours(-24 * days, 24), () => -8))), 50);
+  });
+  const weather = new Weather(db, url, 220, false);
+  const account = await own();
+  const [near, season, again] = await Promise.all([10, 120, 120].map((days) => weather.for(account, 'pond', place, nowMs, days)));
+  expect(asked).toEqual([10, 120]);
+  expect(near.series[0].atMs).toBe(nowMs - 240 * hour);
+  for (const { series } of [season, again]) expect(series[0].atMs).toBe(nowMs - 120 * 24 * hour);
+});
+
 test('a service that goes away leaves what it gave, with its age', async () => {
   let isUp = true;
   const url = await service((_req, res) => (isUp ? res.end(JSON.stringify(answerOf(hours(-48, 48), () => -8))) : res.writeHead(503).end()));

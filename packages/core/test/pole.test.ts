@@ -12,7 +12,6 @@ import {
   feedLanding,
   floatCapacityG,
   floatOf,
-  flowOfTimedFloat,
   isOtherFloat,
   nextBall,
   overDepthM,
@@ -32,6 +31,7 @@ import {
   type ChangeScene,
   type SwimLog,
 } from '../src/pole';
+import { flowOfTimedFloat } from '../src/rig';
 import { gammaDraw, hourMs, minuteMs, seededRandom } from '../src/units';
 
 describe('float', () => {

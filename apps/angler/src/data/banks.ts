@@ -1,6 +1,6 @@
 import { bankWords, type BankSetting } from '@burrow/core/banks';
-import type { ColumnAnswer } from '@burrow/core/column';
 import type { OutlookInput } from '@burrow/core/outlook';
+import { temperatureAt, type Situation } from '@burrow/core/situation';
 import { hourMs, startOfDay } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
 import { shoreOf } from '@burrow/contract/formats/water-geojson';
@@ -10,16 +10,22 @@ import { shortlyKeptMs } from './computed';
 import { groundWorker } from './ground';
 import { usePreferences } from './preferences';
 
+/** The water of a bank is told at this depth, m. Convention. */
+const shallowM = 0.3;
 /** Hours of the day that the strip shows. */
 const [fromHour, toHour] = [7, 18];
 
 /** The banks of a water by sun and wind through the day, computed in the ground worker when asked for. */
-export function useBanks(water: WaterDetail | undefined, input: OutlookInput | null, column: ColumnAnswer | null, isAsked: boolean) {
+export function useBanks(water: WaterDetail | undefined, input: OutlookInput | null, situation: Situation | null, isAsked: boolean) {
   const { windViewpoint, units } = usePreferences();
   const hour = input ? Math.floor(input.nowMs / hourMs) * hourMs : 0;
+  // A temperature that nobody told is no figure: the advice says that it is not known.
+  const shallow = situation && temperatureAt(situation, shallowM);
+  const tempC = shallow && shallow.by !== 'assumed' ? Math.round(10 * shallow.value) / 10 : null;
+  const secchiM = situation?.clarity.value ?? null;
   const answer = useQuery({
-    queryKey: ['banks', water?.id, hour, windViewpoint, units, column?.now.atMs],
-    enabled: isAsked && water !== undefined && input !== null,
+    queryKey: ['banks', water?.id, hour, windViewpoint, units, tempC, secchiM],
+    enabled: isAsked && water !== undefined && input !== null && secchiM !== null,
     staleTime: Infinity,
     gcTime: shortlyKeptMs,
     networkMode: 'always',
@@ -33,8 +39,8 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
       if (airC === null || windMs === null || windFromDeg === null || cloud === null)
         throw new Error('Which bank: expected temperature, wind and cloud of this hour, and the weather lacks one of them.');
       const setting: BankSetting = {
-        secchiM: water!.file.water.secchi_m,
-        tempC: column?.now.tempC.at(column.now.iceClearM > 0 ? 1 : 0) ?? null,
+        secchiM: secchiM!,
+        tempC,
         airC,
         windMs,
         windFromDeg,

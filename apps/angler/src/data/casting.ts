@@ -3,57 +3,35 @@ import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
 import { castTarget, castsOf, feltOn, shyDistanceM, strikeRadiusM, takeChance, type CastTarget, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { coverKind, LocalFrame, type LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
-import { secchiOf } from '@burrow/core/outlook';
-import { valueAt } from '@burrow/core/water';
+import { temperatureAt, wholeBed } from '@burrow/core/situation';
 import { useMemo } from 'react';
 import type { Ground } from '@/workers/ground.api';
 import { useComputed } from './computed';
 import { groundWorker } from './ground';
-import { useOutlook } from './outlook';
+import { useSituation } from './outlook';
 import { usePreferences } from './preferences';
 import { useRiver } from './river';
 import { useLedger } from './session';
 
-/** Water where nothing tells its temperature, °C. */
-const assumedC = 4;
-/** Depths cast for where nothing tells them: this share of the deepest to that. */
-const assumedShares = [0.35, 0.7] as const;
-/** On moving water fish hold to lies: plain bed is worth this much beside them, and this is the least they lie in, m. */
-const [riverBase, leastRiverM] = [0.12, 0.4];
+/** On moving water fish hold to lies: plain bed is worth this much beside them. */
+const riverBase = 0.12;
 /** Casts worked out ahead. */
 const fanCasts = 6;
 /** As far as one goes for the next stand: on foot, and afloat, m. */
 const nextWithinM = { ashore: 200, afloat: 300 } as const;
 
-export type Source = 'measured' | 'modelled' | 'assumed';
-
 /** What is cast for on a water and how far a fish moves to it, with who says so. */
-export function useCastSetting(water: WaterDetail, ground: Ground, outing: OutingState | undefined) {
-  const { castM, castBand, craft } = usePreferences();
+export function useCastSetting(water: WaterDetail, ground: Ground) {
+  const { castM, craft } = usePreferences();
   const { state } = useLedger();
-  const { outlook, column, nowMs } = useOutlook();
+  const situation = useSituation();
   const river = useRiver(water, ground);
   const isMoving = isFlowing(water.file.water.kind);
-  const deepestM = ground.map.deepest.depthM;
-  const look = outlook?.depth?.look;
-  const own = castBand?.water === water.id ? castBand : null;
-  const band = own
-    ? { fromM: own.fromM, toM: own.toM }
-    : isMoving
-      ? { fromM: leastRiverM, toM: deepestM }
-      : look && look.fromM < deepestM
-        ? { fromM: look.fromM, toM: Math.min(deepestM, look.toM + 1) }
-        : { fromM: assumedShares[0] * deepestM, toM: assumedShares[1] * deepestM };
-  const bandBy = own ? 'yours' : isMoving ? 'the whole bed, lies first' : look ? 'foretold' : 'assumed';
-  const measuredC = outing?.temperatures.at(-1)?.tempC;
-  const middleM = (band.fromM + band.toM) / 2;
-  const temp: { value: number; by: Source } =
-    measuredC !== undefined
-      ? { value: measuredC, by: 'measured' }
-      : column && !isMoving
-        ? { value: valueAt(column.now, 'tempC', Math.min(middleM, column.deepestM)), by: 'modelled' }
-        : { value: assumedC, by: 'assumed' };
-  const secchiM = secchiOf(state, water.id, nowMs, water.file.water.secchi_m);
+  const known = situation.band;
+  const band = known?.value ?? wholeBed(ground.map.deepest.depthM);
+  const bandBy = known?.by === 'logged' ? 'yours' : isMoving ? 'the whole bed, lies first' : known?.by === 'modelled' ? 'foretold' : 'assumed';
+  const temp = temperatureAt(situation, (band.fromM + band.toM) / 2);
+  const secchiM = situation.clarity.value;
   const felt = useMemo(() => feltOn(state, water.id), [state, water.id]);
   const lies = river.data?.lies;
   const targets = useMemo(() => {

@@ -1,7 +1,7 @@
 import type { LonLat } from '@burrow/core/ground';
 import { holeStays, restedHoles, thinPlaces, type PlaceSetting } from '@burrow/core/holes';
 import { speciesOf } from '@burrow/core/fish';
-import type { Outlook } from '@burrow/core/outlook';
+import type { Situation } from '@burrow/core/situation';
 import { dayMs } from '@burrow/core/units';
 import type { WaterDetail } from '@burrow/contract/api';
 import { placesOf } from '@burrow/contract/formats/water-marks';
@@ -12,38 +12,36 @@ import { newId } from './ids';
 import { groundWorker } from './ground';
 import { change, usePreferences, type KeptHolePlan } from './preferences';
 import { useLedger } from './session';
-import { useSpecies } from './species';
 import { useOuting } from './water';
 import type { Ground, PlaceQuery, PlanRequest } from '@/workers/ground.api';
 
 /**
  * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
- * While the outlook, which says where in the column fish are, is on its way (undefined), nothing is advised yet: advice that turns
- * about under the thumb is worse. Where there is none (null) midwinter and steady weather are taken.
+ * While the column, which says where in the water fish are, is on its way (null), nothing is advised yet: advice that turns
+ * about under the thumb is worse.
  */
-export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, outlook: Outlook | null | undefined, nowMs: number, from: LonLat | null) {
+export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null, from: LonLat | null) {
   const { state } = useLedger();
   const { units, leastIceM, isPressed, holePlan } = usePreferences();
-  const { species } = useSpecies(water?.file, water?.id);
   const outing = useOuting();
   const setting = useMemo<PlaceSetting | null>(
     () =>
-      water && outlook !== undefined
+      water && situation
         ? {
-            group: speciesOf(species).group,
-            stage: outlook?.depth?.stage ?? 'midwinter',
-            look: outlook?.depth?.look ?? null,
-            phase: outlook?.phaseNow?.name ?? 'steady',
+            group: speciesOf(situation.species.value).group,
+            stage: situation.stage.value,
+            look: situation.band?.value ?? null,
+            phase: situation.phase?.value ?? 'steady',
             inflows: placesOf(water.file, 'inflow'),
             cover: placesOf(water.file, 'cover'),
             isPressed,
           }
         : null,
-    [water, species, outlook, isPressed],
+    [water, situation, isPressed],
   );
   const current = outing?.water === water?.id ? outing : undefined;
   // What holes show changes with every sign and with the minutes; asked anew at most each minute.
-  const minute = Math.floor(nowMs / 60_000) * 60_000;
+  const minute = Math.floor((situation?.nowMs ?? 0) / 60_000) * 60_000;
   const query = useMemo<PlaceQuery | null>(
     () =>
       water && setting

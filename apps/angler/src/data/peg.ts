@@ -1,32 +1,38 @@
 import type { WaterDetail } from '@burrow/contract/api';
+import { middleOfWater } from '@burrow/contract/formats/water-geojson';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { OutingState } from '@burrow/core/ledger';
 import type { Method } from '@burrow/core/methods';
 import { assumedPole, pegPlaces, pegPlaceWords, quietReasons } from '@burrow/core/pole';
-import { valueAt } from '@burrow/core/water';
+import { temperatureAt, unknownWater, waterAt } from '@burrow/core/situation';
 import { weatherAt } from '@burrow/core/weather';
 import { useMemo } from 'react';
 import type { Ground } from '@/workers/ground.api';
-import { useOutlook } from './outlook';
+import { useOutlook, useSituation } from './outlook';
 import { usePreferences } from './preferences';
+import { useLedger } from './session';
 
-/** Water where nothing tells its temperature, °C. */
-const assumedC = 4;
+/** Depth that the water of a peg is told for, m. Convention. */
+const pegDepthM = 1;
 
 /** The water at a peg, who says so, and why it may be quiet. */
-export function usePegWater(water: WaterDetail, outing: OutingState, nowMs: number) {
-  const { input, column } = useOutlook();
-  const measuredC = outing.temperatures.at(-1)?.tempC;
-  const isMoving = isFlowing(water.file.water.kind);
-  const temp: { value: number; by: 'measured' | 'modelled' | 'assumed' } =
-    measuredC !== undefined
-      ? { value: measuredC, by: 'measured' }
-      : column && !isMoving
-        ? { value: valueAt(column.now, 'tempC', Math.min(1, column.deepestM)), by: 'modelled' }
-        : { value: assumedC, by: 'assumed' };
+export function usePegWater(outing: OutingState, nowMs: number) {
+  const { input } = useOutlook();
+  const temp = temperatureAt(useSituation(), pegDepthM);
   const now = (input && weatherAt(input.series, nowMs)) ?? null;
   const rain = now && now.precipMm !== null && now.airC !== null ? { precipMm: now.precipMm, airC: now.airC } : null;
   return { temp, airC: now?.airC ?? null, reasons: quietReasons(outing, nowMs, rain, temp.by === 'assumed' ? null : temp.value) };
+}
+
+/** Temperature of a peg's water at the end of a past day, °C: as it was read then, else what is usual of the date. */
+export function usePastPegC(water: WaterDetail | undefined, atMs: number): number {
+  const { state } = useLedger();
+  return useMemo(() => {
+    if (!water) return unknownWater.temperature.value;
+    const [lon, lat] = middleOfWater(water.file);
+    const isMoving = isFlowing(water.file.water.kind);
+    return temperatureAt(waterAt({ state, nowMs: atMs, outlook: null, water: { id: water.id, place: { lon, lat, timeZone: 'UTC' }, isMoving, deepestM: null } }), pegDepthM).value;
+  }, [state, water, atMs]);
 }
 
 /** Where to sit with the pole; null where this is not the way one fishes. */

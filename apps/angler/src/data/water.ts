@@ -2,7 +2,7 @@ import type { WaterDetail, WaterSummary, WaterWeather, WaterWinter } from '@burr
 import type { OutingState } from '@burrow/core/ledger';
 import { thinnest, type IceMeasurement } from '@burrow/core/safety';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { createContext, use, useMemo } from 'react';
 import { api, ApiError } from './api';
 import { nowMs } from './clock';
 import { usePreferences } from './preferences';
@@ -41,10 +41,14 @@ function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: num
   });
 }
 
-/** The water in use: the one chosen last, else the first. */
+/** The water that the screens within are about, where that is not the one chosen. */
+export const WaterContext = createContext<string | null>(null);
+
+/** The water in use: that of the outing under way on the screens of an outing, else the one chosen last, else the first. */
 export function useWater() {
   const waters = useKept<WaterSummary[]>(['waters'], api.waters, 300_000);
-  const { water: chosen } = usePreferences();
+  const { water: preferred } = usePreferences();
+  const chosen = use(WaterContext) ?? preferred;
   const list = waters.data?.value ?? [];
   const water = list.find((w) => w.id === chosen) ?? list[0];
   return { waters, water, detail: useWaterDetail(water?.id) };

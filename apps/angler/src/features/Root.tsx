@@ -8,6 +8,7 @@ import { Notice } from '@/ui/Notice';
 import { useAccountSettings } from '@/data/account-settings';
 import { useNow } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
+import { OutlookProvider } from '@/data/outlook';
 import { AccountProvider, useSession } from '@/data/session';
 import { watchTroubles } from '@/data/troubles';
 import { useWater } from '@/data/water';
@@ -40,7 +41,9 @@ function AuthGate({ children }: { children: ReactNode }) {
     return (
       <AccountProvider key={session.data.account.id} account={session.data.account}>
         <BySun>
-          <Shell>{children}</Shell>
+          <OutlookProvider>
+            <Shell>{children}</Shell>
+          </OutlookProvider>
         </BySun>
       </AccountProvider>
     );

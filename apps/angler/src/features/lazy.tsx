@@ -1,16 +1,23 @@
 import { lazy, Suspense, type ComponentType } from 'react';
+import { AtOutingWater } from '@/data/outlook';
 import { Notice } from '@/ui/Notice';
 import { ScreenGuard } from '@/ui/ScreenGuard';
 import type * as Screens from './field-screens';
 
-/** A screen that is loaded when it is opened, with what is shown while it comes. */
-function opened(name: keyof typeof Screens): ComponentType {
+/** A screen that is loaded when it is opened, with what is shown while it comes; one of an outing is about the water of the outing under way. */
+function opened(name: keyof typeof Screens, isOfOuting = false): ComponentType {
   const Screen = lazy(() => import('./field-screens').then((screens) => ({ default: screens[name] })));
   return function Opened() {
     return (
       <ScreenGuard>
         <Suspense fallback={<Notice title="Coming up" busy />}>
-          <Screen />
+          {isOfOuting ? (
+            <AtOutingWater>
+              <Screen />
+            </AtOutingWater>
+          ) : (
+            <Screen />
+          )}
         </Suspense>
       </ScreenGuard>
     );
@@ -18,7 +25,7 @@ function opened(name: keyof typeof Screens): ComponentType {
 }
 
 export const WaterRoute = opened('WaterScreen');
-export const HoleRoute = opened('HoleScreen');
+export const HoleRoute = opened('HoleScreen', true);
 export const SeasonRoute = opened('SeasonScreen');
 export const PracticeRoute = opened('PracticeScreen');
 export const GearRoute = opened('GearScreen');
@@ -26,5 +33,5 @@ export const FieldcraftRoute = opened('FieldcraftScreen');
 export const MarkWaterRoute = opened('MarkWaterScreen');
 export const NewWaterRoute = opened('NewWaterScreen');
 export const OutingRoute = opened('OutingScreen');
-export const TieOnRoute = opened('TieOnScreen');
-export const RigCardRoute = opened('RigCardScreen');
+export const TieOnRoute = opened('TieOnScreen', true);
+export const RigCardRoute = opened('RigCardScreen', true);

@@ -1,28 +1,23 @@
 import { parseTackleCsv } from '@burrow/contract/formats';
 import { firstToBuy, goals, tackleMethods, whatToTieOn, type TieOnQuery } from '@burrow/core/tackle';
 import { speciesTable } from '@burrow/core/fish';
-import { BadInput } from '../bad-input';
-import { numberOption, readArgs, readFormat, readText } from '../options';
+import { numberOption, readArgs, readFormat, readText, wordOption } from '../options';
 
 /** `burrow tie-on --box F.csv --species id --temp-c T --secchi-m S --method M --goal G [--depth-m D] [--current-ms U] [--cloud C]` */
 export function tieOn(args: string[]): void {
   const text = { type: 'string' } as const;
   const { values } = readArgs(args, { box: text, species: text, 'temp-c': text, 'secchi-m': text, method: text, goal: text, 'depth-m': text, 'current-ms': text, cloud: text });
   const box = readFormat(values.box, parseTackleCsv, readText(values.box, 'a tackle box in CSV (--box)'));
-  const word = <W extends string>(name: string, value: string | undefined, allowed: readonly W[]): W => {
-    if (!allowed.includes(value as W)) throw new BadInput(`--${name}: expected one of ${allowed.join(', ')}, found ${value === undefined ? 'nothing' : `"${value}"`}`);
-    return value as W;
-  };
   const query: TieOnQuery = {
-    speciesId: word(
+    speciesId: wordOption(
       'species',
       values.species,
       speciesTable.map((s) => s.id),
     ),
     tempC: numberOption(values, 'temp-c'),
     secchiM: numberOption(values, 'secchi-m'),
-    method: word('method', values.method, tackleMethods),
-    goal: word('goal', values.goal, goals),
+    method: wordOption('method', values.method, tackleMethods),
+    goal: wordOption('goal', values.goal, goals),
     depthM: values['depth-m'] === undefined ? null : numberOption(values, 'depth-m'),
     currentMs: values['current-ms'] === undefined ? 0 : numberOption(values, 'current-ms'),
     cloud: values.cloud === undefined ? null : numberOption(values, 'cloud'),

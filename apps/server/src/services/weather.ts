@@ -47,7 +47,7 @@ const evictPlaces = `
 
 /** Weather by place: from a service, kept in the database and fetched anew in the background, with what anglers brought for their own waters. */
 export class Weather {
-  private readonly fetching = new Map<string, Promise<WeatherPlaceRow>>();
+  private readonly fetching = new Map<string, { pastDays: number; answer: Promise<WeatherPlaceRow> }>();
   private readonly failedAt = new Map<string, number>();
   private readonly asked = new RateLimiterMemory({ points: mostAsked.hourly, duration: 3600 });
   private readonly askedNow = new Map<string, number>();
@@ -127,19 +127,22 @@ export class Weather {
     return answer === null || (answer.simulated && !account.isDemo) ? null : answer;
   }
 
-  /** One question at a time for a place, and none soon after one that failed. */
+  /** One question at a time for a place, and none soon after one that failed. One that reaches further back than the question under way is asked after it. */
   private fetched(asker: string, key: string, place: Place, nowMs: number, pastDays: number): Promise<WeatherPlaceRow> {
-    let answer = this.fetching.get(key);
+    const underWay = this.fetching.get(key);
+    let answer = underWay && underWay.pastDays >= pastDays ? underWay.answer : undefined;
     if (!answer) {
       if (Date.now() - (this.failedAt.get(key) ?? -Infinity) < retryMs) return Promise.reject(away());
       const under = this.askedNow.get(asker) ?? 0;
       if (under >= mostAsked.atOnce) return Promise.reject(tooOften());
       this.askedNow.set(asker, under + 1);
-      answer = this.asked
-        .consume(asker)
+      answer = Promise.resolve(underWay?.answer)
+        .catch(() => undefined)
+        .then(() => this.asked.consume(asker))
         .catch(() => Promise.reject(tooOften()))
         .then(() => this.fetch(asker, key, place, nowMs, pastDays));
-      this.fetching.set(key, answer);
+      const asked = { pastDays, answer };
+      this.fetching.set(key, asked);
       answer
         .then(
           () => this.failedAt.delete(key),
@@ -150,7 +153,7 @@ export class Weather {
           },
         )
         .finally(() => {
-          this.fetching.delete(key);
+          if (this.fetching.get(key) === asked) this.fetching.delete(key);
           const left = (this.askedNow.get(asker) ?? 1) - 1;
           if (left > 0) this.askedNow.set(asker, left);
           else this.askedNow.delete(asker);

@@ -20,6 +20,9 @@ export function addMethod(method: Method): void {
 /** A way of fishing by its id; undefined for one that this version does not know. */
 export const methodOf = (id: string): Method | undefined => known.get(id);
 
+/** Ids of all ways of fishing. */
+export const methodIds = (): string[] => [...known.keys()];
+
 /** Ways of fishing that a surface allows, the usual one first. */
 export const methodsOn = (surface: Surface): Method[] => [...known.values()].filter((m) => m.surfaces.includes(surface));
 

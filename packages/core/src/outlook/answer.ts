@@ -4,6 +4,7 @@ import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededTex
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
 import { fishDepth, injuryWords, seasonStage, type Band, type FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
+import { columnAsMeasured, type TempReading } from './reading';
 import { startingViewpoints, type Viewpoints } from './viewpoints';
 import { surfaceOf, type Surface } from './surface';
 import type { RuleEvidence } from './log-evidence';
@@ -22,8 +23,9 @@ export interface OutlookInput {
   isMoving?: boolean;
   /** Deepest of its map, m, for a water without a column. */
   deepestM?: number;
-  /** The water's column, where it could be computed. */
+  /** The water's column, where it could be computed, and what a thermometer read there of late, which goes before it. */
   column?: ColumnAnswer | null;
+  readings?: readonly TempReading[];
   /** What the log says of the rules, and the sides taken where schools differ. */
   evidence?: ReadonlyMap<string, RuleEvidence>;
   viewpoints?: Viewpoints;
@@ -56,6 +58,8 @@ export interface Outlook {
   feelsLikeC: number | undefined;
   coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
   surface: Surface;
+  /** The column as the thermometer has it; null without one. */
+  column: ColumnAnswer | null;
   ice: IceFinding;
   /** Clear ice that the model has grown since the last measurement, m; null where it cannot say. Never a measurement. */
   grownM: number | null;
@@ -81,7 +85,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const span = { fromMs: nowMs - outlookSpan.behindMs, toMs: nowMs + outlookSpan.aheadMs };
   const hour = Math.floor(nowMs / hourMs) * hourMs;
   const last = series[series.length - 1].atMs;
-  const column = input.column ?? null;
+  const column = input.column ? columnAsMeasured(input.column, input.readings ?? [], nowMs) : null;
   const surface = surfaceOf(input.isMoving ?? false, column, input.lastIce?.atMs, nowMs);
   const setting: FeedingSetting = {
     viewpoints: input.viewpoints ?? startingViewpoints,
@@ -112,6 +116,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     feelsLikeC: (weatherNow && feltAir(weatherNow)) ?? undefined,
     coldest: coldestOf(series, nowMs, today.duskMs),
     surface,
+    column,
     ice: judgeIce(input.lastIce, input.load ?? 'foot', nowMs, thawHours(series, input.lastIce?.atMs ?? nowMs, nowMs)),
     grownM: grownSince(column, input.lastIce),
     storm: stormBefore(series, nowMs, today.duskMs > nowMs ? today.duskMs : nowMs + 12 * hourMs),

@@ -30,7 +30,7 @@ export interface FishDepth {
 }
 
 /** Soft limits of stages and bands; source: fieldcraft §1. */
-export const stageLimits = { firstIceDays: 28, lateIceThawDegreeH: 60, lateIceDayH: 11.2, coldC: 10, warmWithinC: 1.2 } as const;
+export const stageLimits = { firstIceDays: 28, lateIceThawDegreeH: 60, lateIceDayH: 11.2, springDayH: 11.5, coldC: 10, warmWithinC: 1.2 } as const;
 
 /** The stage of the season, from the column, its ice and the length of the day in hours. */
 export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freezeUpMs' | 'iceOutMs'>, dayLengthH: number): SeasonStage {
@@ -41,7 +41,7 @@ export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freez
     return days < stageLimits.firstIceDays ? 'first ice' : 'midwinter';
   }
   const surfaceC = now.tempC[0];
-  const isSpring = iceOutMs !== null || (freezeUpMs === null && dayLengthH > 11.5 && surfaceC > (answer.dayAgo?.tempC[0] ?? surfaceC) - 0.2);
+  const isSpring = iceOutMs !== null || (freezeUpMs === null && dayLengthH > stageLimits.springDayH && surfaceC > (answer.dayAgo?.tempC[0] ?? surfaceC) - 0.2);
   if (isSpring) return iceOutMs !== null && surfaceC < 8 && now.atMs - iceOutMs < 15 * 24 * hourMs ? 'just after ice-out' : 'pre-spawn';
   return surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
 }

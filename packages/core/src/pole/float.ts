@@ -13,13 +13,6 @@ export function floatCapacityG(depthM: number, flowMs: number): number {
   return depthM * Math.max(stillGPerM, flowGPerM * Math.abs(flowMs));
 }
 
-/** Depth-mean flow from a float timed at the surface over a marked way, m/s, signed: the surface runs 8/7 of it. RangeError for no time. */
-export function flowOfTimedFloat(alongM: number, seconds: number): number {
-  requireWithin(seconds, 0.5, 3600, 'time', 's');
-  requireWithin(alongM, -100, 100, 'way of the float', 'm');
-  return (7 / 8) * (alongM / seconds);
-}
-
 /** The float to take of those one has: the lightest that carries what is wanted, else the heaviest; null where there is none. */
 export function floatOf<F extends { capacityG: number }>(floats: readonly F[], wantedG: number): F | null {
   const ordered = [...floats].sort((a, b) => a.capacityG - b.capacityG);

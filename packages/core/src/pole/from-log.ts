@@ -2,7 +2,8 @@ import { type OutingState, type QuietReason, type StationState } from '../ledger
 import { clamp, minuteMs } from '../units';
 import { biteMsOf, takesOf } from '../visits';
 import { coolingC, quietRules } from './changes';
-import { flowOfTimedFloat, isOtherFloat } from './float';
+import { flowOfTimedFloat } from '../rig';
+import { isOtherFloat } from './float';
 import { bedAt, type PlumbedDepth } from './peg';
 import type { SwimLog } from './swims';
 

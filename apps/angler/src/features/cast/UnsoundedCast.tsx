@@ -1,7 +1,6 @@
 import { baitOutM, bearingText, castText, chooseCadence, feltWords, outAlong, pauseS, signsAt, whatAfter } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
-import { secchiOf } from '@burrow/core/outlook';
 import { tempText } from '@burrow/core/units';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
@@ -11,7 +10,7 @@ import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-
 import { useNow } from '@/data/clock';
 import { newId } from '@/data/ids';
 import { tied, useOnTheLine, usePreferences } from '@/data/preferences';
-import { useLedger } from '@/data/session';
+import { useSituation } from '@/data/outlook';
 import { FishSheet } from '@/features/station/FishSheet';
 import { LogList } from '@/features/station/LogList';
 import { LoggedBar } from '@/features/station/LoggedBar';
@@ -26,8 +25,6 @@ import { CastMeasures } from './CastMeasures';
 import { RetrieveBeat } from './RetrieveBeat';
 import { bankShape } from './shapes';
 
-/** Water where nobody has measured it, °C. */
-const assumedC = 4;
 /** Time to the bottom where no depth is known, s: assumed. */
 const assumedFallS = 8;
 
@@ -35,7 +32,6 @@ const assumedFallS = 8;
 export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; stand: StationState; water: WaterDetail }) {
   const { units, castM, goal } = usePreferences();
   const bait = useOnTheLine();
-  const { state } = useLedger();
   const router = useRouter();
   const now = useNow(5000);
   const [aimDeg, setAim] = useState<number | null>(null);
@@ -47,13 +43,13 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const last = made.at(-1);
   const bearingDeg = Math.round(aimDeg ?? last?.bearingDeg ?? 0) % 360;
   const line = outing.lines.findLast((l) => l.station === stand.id && l.upMs === null);
-  const measuredC = outing.temperatures.at(-1)?.tempC;
-  const tempC = measuredC ?? assumedC;
+  const { temperature, clarity } = useSituation();
+  const tempC = temperature.value;
   const signs = signsAt(outing, stand);
   const rule = whatAfter({ signs, nowMs: now, underM: stand.depthM, passes: 0 });
   const { cadence, rule: why } = chooseCadence({
     tempC,
-    secchiM: secchiOf(state, water.id, now, water.file.water.secchi_m),
+    secchiM: clarity.value,
     bed: 'unknown',
     group: speciesOf(outing.species[0]).group,
     goal,
@@ -88,7 +84,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
     <View style={{ flex: 1 }}>
       <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 6, gap: 4 }}>
         <Text size="small" tone="second">
-          {`Stand ${stand.label}, water ${tempText(tempC, units)} ${measuredC === undefined ? 'assumed' : 'measured'}, no depths known`}
+          {`Stand ${stand.label}, water ${tempText(tempC, units)} ${temperature.by}, no depths known`}
         </Text>
         <View aria-live="polite" style={{ gap: 2 }}>
           <Text heading={1} size="title">

@@ -58,7 +58,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const { input, outlook } = useOutlook();
   const now = useNow(5000);
   const zone = water.file.water.timezone;
-  const settings = useCastSetting(water, ground, outing);
+  const settings = useCastSetting(water, ground);
   const { answer, asked, casts } = useStand(water, ground, settings, outing, stand.at);
   const [dragged, setDragged] = useState<number | null>(null);
   const [felt, setFelt] = useState<number | null>(null);

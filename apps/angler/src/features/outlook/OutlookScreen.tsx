@@ -86,7 +86,7 @@ export function OutlookScreen() {
   const column = (
     <ColumnPart
       species={input.speciesId}
-      clarityAssumed={data.clarityAssumed}
+      clarityAssumed={data.situation?.clarity.by === 'assumed'}
       answer={data.column}
       depth={outlook.depth}
       why={data.columnWhy}

@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useNow } from '@/data/clock';
 import { useFollowedPosition } from '@/data/position';
+import { useSituation } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useTrack } from '@/data/track';
 import { CastMeasures } from '@/features/cast/CastMeasures';
@@ -36,7 +37,7 @@ const assumedBand = { fromM: 1, toM: 5 } as const;
 export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pass: StationState; water: WaterDetail }) {
   useWakeLock();
   const wide = useWide();
-  const { units, troll, castBand, craft } = usePreferences();
+  const { units, troll, craft } = usePreferences();
   const now = useNow(2000);
   const zone = water.file.water.timezone;
   const scope = { id: outing.id, zone };
@@ -48,8 +49,9 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   const here = position.fix?.at ?? null;
   const flush = useTrack(scope, pass, here);
   const { speedMs, by: speedBy } = trollingSpeed(position.fix?.speedMs ?? null, position.recent, troll.speedMs);
-  const own = castBand?.water === water.id ? castBand : null;
-  const band = own ?? assumedBand;
+  const { temperature, band: known } = useSituation();
+  const band = known?.value ?? assumedBand;
+  const isAssumed = known === null || known.by === 'assumed';
   const running = usePassLines({ outing, pass, water, band, waterM: null, speedMs, nowMs: now, scope, log: logged.log });
   const { lines, strikes, rows } = running;
   const strike = (line: RunningLine) => running.strike(line, { at: here, speedMs: speedBy === 'measured' ? speedMs : null });
@@ -59,13 +61,12 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   };
   const keys = passKeys({ lines, strike, turnRound, setSheet });
   useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
-  const measuredC = outing.temperatures.at(-1)?.tempC;
   const sounded = (depthM: number) => logged.log(`Depth ${depthText(depthM, units)}`, [{ kind: 'depth-sounded', body: { station: pass.id, depthM, source: 'entered' } }]);
   const log = <PassLog outing={outing} pass={pass} units={units} zone={zone} onUndo={(id) => undo(id)} />;
   const advice = (
     <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 8, gap: 4 }}>
       <Text size="small" tone="second">
-        {`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${measuredC === undefined ? 'not measured' : `${tempText(measuredC, units)} measured`}, no depths known`}
+        {`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${temperature.by === 'assumed' ? 'not measured' : `${tempText(temperature.value, units)} ${temperature.by}`}, no depths known`}
       </Text>
       <View aria-live="polite" style={{ gap: 2 }}>
         <Text heading={1} size="title">
@@ -73,7 +74,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
         </Text>
         <Text tone="second">
           {lines.length === 0
-            ? `Their depths cover ${depthText(band.fromM, units)} to ${depthText(band.toM, units)}, ${own ? 'yours' : 'assumed: set it under More'}.`
+            ? `Their depths cover ${depthText(band.fromM, units)} to ${depthText(band.toM, units)}, ${!isAssumed ? 'yours' : 'assumed: set it under More'}.`
             : 'No lane without a map. Log the depth where each pass begins: three make one.'}
         </Text>
       </View>
@@ -101,10 +102,15 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
       {sheet === 'more' ? (
         <Sheet title={`Pass ${pass.label}`} open onClose={close}>
           <BeganOver pass={pass} onLog={sounded} />
-          <BandSteppers waterId={water.id} band={band} hint={own ? 'Yours.' : 'Assumed until you set it.'} />
+          <BandSteppers waterId={water.id} band={band} hint={!isAssumed ? 'Yours.' : 'Assumed until you set it.'} />
           <SpeedStepper speedMs={speedMs} speedBy={speedBy} />
           <PassExits outing={outing} flush={flush} />
-          <ColdWaterNote tempC={measuredC ?? null} method={methodOf(pass.method) ?? usualMethod} craft={craft === 'kayak' ? 'kayak' : 'boat'} units={units} />
+          <ColdWaterNote
+            tempC={temperature.by === 'assumed' ? null : temperature.value}
+            method={methodOf(pass.method) ?? usualMethod}
+            craft={craft === 'kayak' ? 'kayak' : 'boat'}
+            units={units}
+          />
           <CastMeasures outing={outing} station={pass.id} zone={zone} levelM={0} units={units} onLogged={close} />
           <Text strong>Hours by depth on this water</Text>
           <HoursByDepth rows={rows} units={units} />

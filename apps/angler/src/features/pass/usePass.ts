@@ -28,7 +28,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const now = useNow(2000);
   const zone = water.file.water.timezone;
   const scope = { id: outing.id, zone };
-  const settings = useCastSetting(water, ground, outing);
+  const settings = useCastSetting(water, ground);
   const position = useFollowedPosition();
   const [touched, setTouched] = useState<LonLat | null>(null);
   const [sheet, setSheet] = useState<PassSheet | null>(null);

@@ -26,7 +26,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const { state } = useLedger();
   const now = useNow(5000);
   const zone = water.file.water.timezone;
-  const { temp, airC, reasons } = usePegWater(water, outing, now);
+  const { temp, airC, reasons } = usePegWater(outing, now);
   const [alongM, setAlong] = useState<number | null>(null);
   const [sheet, setSheet] = useState<PegSheet | null>(null);
   const [feedFor, setFeedFor] = useState<string | null>(null);

@@ -4,10 +4,12 @@ import { speciesOf } from '@burrow/core/fish';
 import { holeSigns } from '@burrow/core/holes';
 import type { StationState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
+import { temperatureAt } from '@burrow/core/situation';
 import { depthStepM } from '@burrow/core/units';
 import { useEffect, useMemo, useState } from 'react';
 import { useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
+import { useSituation } from '@/data/outlook';
 import { newId } from '@/data/ids';
 import { tied, unsaidBait, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -19,9 +21,6 @@ import { marksDid, useReading } from './reading/useReading';
 import { useCall } from './useCall';
 import { useDevice } from './useDevice';
 import { useLogged } from './useLogged';
-
-/** Water at the fishing depth in midwinter, °C, until a thermometer has been down. */
-const assumedWaterC = 4;
 
 export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' | 'responses' | 'rig';
 
@@ -37,7 +36,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   const now = useNow(5000);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const speciesId = outing.species[0];
-  const waterTempC = outing.temperatures.at(-1)?.tempC ?? assumedWaterC;
+  const waterTempC = useSounderTempC(outing, hole);
   // What was told before; what is told from here on the coach at a flasher hears itself, and a reading by eye is given anew.
   const answers = useMemo(
     () =>
@@ -189,3 +188,14 @@ export function useHole(outing: OutingState, hole: StationState) {
 }
 
 export type HoleControl = ReturnType<typeof useHole>;
+
+/** Temperature that echoes are timed by, °C, taken anew only when a thermometer was read: a sounder that starts over forgets its marks. */
+function useSounderTempC(outing: OutingState, hole: StationState): number {
+  const situation = useSituation();
+  // Sound runs through the whole of the water: half way down stands for it.
+  const middleM = (hole.depthM ?? hole.mapDepthM ?? 2 * situation.temperature.depthM) / 2;
+  const take = () => ({ readMs: outing.temperatures.at(-1)?.ms, tempC: Math.round(10 * temperatureAt(situation, middleM).value) / 10 });
+  const [taken, setTaken] = useState(take);
+  if (taken.readMs !== outing.temperatures.at(-1)?.ms) setTaken(take());
+  return taken.tempC;
+}

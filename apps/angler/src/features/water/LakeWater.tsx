@@ -43,7 +43,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const { units } = usePreferences();
   const wide = useWide();
   const router = useRouter();
-  const { outlook, columnPending, weather, without, input, column, nowMs } = useOutlook();
+  const { outlook, columnPending, weather, without, input, column, situation, nowMs } = useOutlook();
   const { outing, elsewhere, ready, zone, surface, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const lastIce = useLastIce(water.id);
   const { map: bed, breakFoot } = ground;
@@ -53,13 +53,13 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const [inWords, setInWords] = useState(false);
   const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
   const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
-  const drilling = useHoles(water, ground, columnPending && !weather.isError ? undefined : outlook, nowMs, position);
+  const drilling = useHoles(water, ground, columnPending && !weather.isError ? null : situation, position);
   const { left, next, fish, look } = drilling;
-  const banks = useBanks(water, input, column, wide || inWords);
+  const banks = useBanks(water, input, situation, wide || inWords);
   const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
   const { layers, overlay } = useLayers(fish, look, bed.deepest.depthM);
 
-  const casting = useCastSetting(water, ground, outing);
+  const casting = useCastSetting(water, ground);
   const isCasting = outing !== undefined && method.picture === 'fan';
   const { at: firstAt, isPending: isSeeking } = useFirstStand(water, ground, casting, isCasting);
 
@@ -91,7 +91,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
               ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
               : {
                   headline: headline(ground),
-                  detail: `${reason(ground, units, rule)}${without ? ' Without weather, places are scored as for midwinter and steady weather.' : ''}`,
+                  detail: `${reason(ground, units, rule)}${without && situation ? ` Without weather, places are scored by the date: ${situation.stage.value}, steady weather.` : ''}`,
                 };
 
   const answer = (

@@ -41,7 +41,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { units } = usePreferences();
   const wide = useWide();
   const router = useRouter();
-  const { input, column } = useOutlook();
+  const { input, column, situation } = useOutlook();
   const { map: bed } = ground;
   const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const { layers, overlay } = useLayers(null, null, bed.deepest.depthM);
@@ -49,14 +49,14 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { outing, elsewhere, ready, zone, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const [openAt, setOpenAt] = useState<{ at: LonLat; expectedM: number | null } | null>(null);
   const stands = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
-  const settings = useCastSetting(water, ground, outing);
+  const settings = useCastSetting(water, ground);
   const isFan = method.picture === 'fan';
   const seen = useFirstStand(water, ground, settings, isFan).at;
   const first = isFan ? seen : null;
   const peg = usePegPlace(ground, method, outing !== undefined);
   const [inWords, setInWords] = useState(false);
   const river = useRiver(water, ground);
-  const banks = useBanks(water, input, column, wide || inWords);
+  const banks = useBanks(water, input, situation, wide || inWords);
   const lies = useMemo(() => (river.data?.lies ?? []).map((l, k) => ({ ...l, number: k + 1 })), [river.data]);
 
   if (river.isError) return <Notice title="No lies to show">{(river.error as Error).message}</Notice>;

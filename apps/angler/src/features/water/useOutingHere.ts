@@ -7,6 +7,7 @@ import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { newId } from '@/data/ids';
 import { useOutlook } from '@/data/outlook';
+import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useSpecies } from '@/data/species';
 import { useOuting } from '@/data/water';
@@ -16,6 +17,7 @@ export function useOutingHere(water: WaterDetail) {
   const { ledger, ready, state } = useLedger();
   const { species } = useSpecies(water.file, water.id);
   const { plan, outlook } = useOutlook();
+  const { goal } = usePreferences();
   const router = useRouter();
   const underWay = useOuting();
   const isStarting = useRef(false);
@@ -43,7 +45,7 @@ export function useOutingHere(water: WaterDetail) {
         water: water.id,
         waterName: water.file.water.name,
         species: [species],
-        goal: 'numbers',
+        goal,
         method: by.id,
         ...(plan.length > 0 ? { plan: plan.map((item) => ({ at: isoWithOffset(item.atMs, zone), what: item.what })) } : {}),
       });

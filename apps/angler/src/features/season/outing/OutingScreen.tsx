@@ -1,3 +1,4 @@
+import type { WaterDetail } from '@burrow/contract/api';
 import type { LedgerEvent, LogEntry, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { pegsOf, type Peg } from '@burrow/core/pole';
@@ -17,6 +18,7 @@ import { useWaterDetail } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
+import { usePastPegC } from '@/data/peg';
 import { Text } from '@/ui/Text';
 import { DayPicture } from './DayPicture';
 import { EntrySheet, isCorrectable } from './EntrySheet';
@@ -24,8 +26,6 @@ import { OutingMap } from './OutingMap';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
-/** Water that nobody measured, °C. */
-const assumedC = 4;
 /** An outing that ended this long ago is not gone on with. */
 const resumableMs = 18 * hourMs;
 
@@ -136,7 +136,7 @@ function OutingPage({ outing }: { outing: OutingState }) {
   const pegs = pegsOf(outing, outing.endedMs ?? now);
   const picture =
     pegs.length > 0 ? (
-      <PegDays pegs={pegs} outing={outing} atMs={outing.endedMs ?? now} zone={zone} />
+      <PegDays pegs={pegs} water={water} atMs={outing.endedMs ?? now} zone={zone} />
     ) : outing.casts.length > 0 && day.deepestM === null ? null : (
       <DayPicture day={day} zone={zone} units={units} />
     );
@@ -184,14 +184,14 @@ function OutingPage({ outing }: { outing: OutingState }) {
 }
 
 /** How the swims of each peg went. */
-function PegDays({ pegs, outing, atMs, zone }: { pegs: readonly Peg[]; outing: OutingState; atMs: number; zone: string }) {
-  const tempC = outing.temperatures.at(-1)?.tempC;
+function PegDays({ pegs, water, atMs, zone }: { pegs: readonly Peg[]; water: WaterDetail | undefined; atMs: number; zone: string }) {
+  const tempC = usePastPegC(water, atMs);
   return (
     <View style={{ paddingHorizontal: 16, gap: 8 }}>
       {pegs.map((peg) => (
         <View key={peg.id} style={{ gap: 4 }}>
           {pegs.length > 1 ? <Text strong>{`Peg ${peg.label}`}</Text> : null}
-          <SwimDay peg={peg} atMs={atMs} tempC={tempC ?? assumedC} hereId={peg.hereId} swapTo={null} aheadMin={0} zone={zone} />
+          <SwimDay peg={peg} atMs={atMs} tempC={tempC} hereId={peg.hereId} swapTo={null} aheadMin={0} zone={zone} />
         </View>
       ))}
     </View>

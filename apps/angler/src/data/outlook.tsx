@@ -1,28 +1,63 @@
-import { alertsFor, answerOutlook, dayPlan, outlookWords, startingPlan, withoutWeather, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
+import { alertsFor, answerOutlook, dayPlan, outlookWords, recentReadings, startingPlan, withoutWeather, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
+import { situationAt, type Situation } from '@burrow/core/situation';
 import { dayText, distanceM, inOwnUnits } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { methodsOn, stepsOn, usualMethod, type Hazard } from '@burrow/core/methods';
-import { useMemo } from 'react';
+import { createContext, use, useMemo, type ReactNode } from 'react';
 import { useColumn } from './column';
 import { useNow } from './clock';
 import { useGround } from './ground';
-import { change, usePreferences } from './preferences';
+import { change, useOnTheLine, usePreferences } from './preferences';
 import { useLedger } from './session';
 import { useAfterFirstPaint } from './after-first-paint';
-import { isNone, useLastIce, useWater, useWeather, useWinter } from './water';
+import { isNone, useLastIce, useOuting, useWater, useWeather, useWinter, WaterContext } from './water';
 import { useSpecies } from './species';
 
 /** Stands before the cautions of open water: the model may be wrong. */
 const modelledOpen: Hazard = { id: 'modelled-open', headline: 'Open water, as modelled', text: 'If there is ice here, it is new and not to be trusted.' };
 
+type OutlookData = ReturnType<typeof useOutlookData>;
+const OutlookContext = createContext<OutlookData | null>(null);
+
+/** Works out the outlook and the situation of the water in use once, for all screens within. */
+export function OutlookProvider({ children }: { children: ReactNode }) {
+  return <OutlookContext value={useOutlookData()}>{children}</OutlookContext>;
+}
+
+/** The screens of an outing are about its own water, whatever was chosen since. */
+export function AtOutingWater({ children }: { children: ReactNode }) {
+  const { water } = useWater();
+  const outing = useOuting();
+  if (!outing || outing.water === water?.id) return children;
+  return (
+    <WaterContext value={outing.water}>
+      <OutlookProvider>{children}</OutlookProvider>
+    </WaterContext>
+  );
+}
+
 /** Everything that the Outlook shows: weather, column, log and plan put together. Null parts are still on their way or cannot be had. */
-export function useOutlook() {
+export function useOutlook(): OutlookData {
+  const data = use(OutlookContext);
+  if (data === null) throw new Error('useOutlook: expected an OutlookProvider around the screen, found none');
+  return data;
+}
+
+/** What is known here and now, the same for every screen of a water that has been read. */
+export function useSituation(): Situation {
+  const { situation } = useOutlook();
+  if (situation === null) throw new Error('useSituation: expected a water that has been read, found none yet');
+  return situation;
+}
+
+function useOutlookData() {
   const { water, waters, detail } = useWater();
   const weather = useWeather(water?.id);
   const lastIce = useLastIce(water?.id);
   const { state } = useLedger();
-  const { units, load, craft, viewpoints, plan: kept } = usePreferences();
+  const { units, load, craft, viewpoints, goal, castBand, plan: kept } = usePreferences();
+  const bait = useOnTheLine()?.name ?? null;
   const nowMs = useNow(60_000);
   const file = detail.data?.value.file;
   const { species, offered } = useSpecies(file, water?.id);
@@ -44,13 +79,50 @@ export function useOutlook() {
   const deepestM = ground.data?.map.deepest.depthM;
   const input = useMemo<OutlookInput | null>(
     () =>
-      place && series && series.length > 1
-        ? { speciesId: species, nowMs, place, series, lastIce, load, column: column.data?.column ?? null, evidence, viewpoints, isMoving: isMixed, deepestM }
+      water && place && series && series.length > 1
+        ? {
+            speciesId: species,
+            nowMs,
+            place,
+            series,
+            lastIce,
+            load,
+            column: column.data?.column ?? null,
+            readings: recentReadings(state, water.id, nowMs),
+            evidence,
+            viewpoints,
+            isMoving: isMixed,
+            deepestM,
+          }
         : null,
-    [place, series, species, nowMs, lastIce, load, column.data, evidence, viewpoints, isMixed, deepestM],
+    [water, place, series, species, nowMs, lastIce, load, column.data, state, evidence, viewpoints, isMixed, deepestM],
   );
   const outlook = useMemo(() => input && answerOutlook(input), [input]);
-  const answer = column.data?.column ?? null;
+  const answer = outlook?.column ?? null;
+  const situation = useMemo(
+    () =>
+      water && file && place
+        ? situationAt({
+            state,
+            nowMs,
+            outlook,
+            water: {
+              id: water.id,
+              place,
+              isMoving: isMixed,
+              secchiM: file.water.secchi_m,
+              isSecchiMeasured: file.water.assumed?.includes('secchi_m') !== true,
+              deepestM: deepestM ?? null,
+            },
+            species,
+            method: null,
+            goal,
+            bait,
+            ownBand: castBand?.water === water.id ? castBand : null,
+          })
+        : null,
+    [water, file, place, state, nowMs, outlook, isMixed, deepestM, species, goal, bait, castBand],
+  );
   const computed = useMemo(() => {
     if (!outlook || !input) return [];
     const sun = outlook.sun.find((s) => s.duskMs > nowMs);
@@ -84,8 +156,7 @@ export function useOutlook() {
     column: answer,
     zone: file?.water.timezone ?? 'UTC',
     offered,
-    /** Whether nobody measured how clear this water is. */
-    clarityAssumed: file?.water.assumed?.includes('secchi_m') === true && !state.outings.some((o) => o.water === water?.id && o.clarity.length > 0),
+    situation,
     /** What can be said without any weather; null where there is some, or it is not known yet. */
     without: noWeather && place ? withoutWeather({ place, nowMs, isMoving: isMixed, lastIce, load }, units) : null,
     columnWhy: isMixed
