@@ -52,7 +52,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
 
   await test.step('Water shows the bed, starts an outing and drills where tapped', async () => {
     await page.getByRole('link', { name: 'Water' }).click();
-    await expect(page.getByRole('heading', { name: /^Start at the foot of the/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /^Start in [\d.]+ ft/ })).toBeVisible();
     await page.getByRole('button', { name: 'Start outing', exact: true }).click();
     const map = page.getByRole('application');
     const box = (await map.boundingBox())!;

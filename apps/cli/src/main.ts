@@ -22,6 +22,7 @@ const commands: Record<string, () => Promise<Command>> = {
   season: async () => (await import('./commands/season')).season,
   place: async () => (await import('./commands/place')).place,
   catches: async () => (await import('./commands/catches')).catches,
+  where: async () => (await import('./commands/where')).where,
   situation: async () => (await import('./commands/situation')).situation,
   visits: async () => (await import('./commands/visits')).visits,
   convert: async () => (await import('./commands/convert')).convert,
@@ -58,6 +59,9 @@ const usage = `burrow COMMAND …
                                       where the food of a ball comes to lie
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
+  where --water F.geojson --species id --method m --at ISO [--weather F.csv] [--log F.ndjson] [--temp-c T]
+        [--craft bank|boat|kayak|foot] [--level-m X] [--goal numbers|size|supper]
+                                      places to fish, best first, as GeoJSON, each in the depths of that fish or why not
   situation --water F.geojson --species id --method m --at ISO [--weather F.csv] [--log F.ndjson]
                                       what is known there and then, each value with who says it and of when
   visits F.ndjson                     each stay at a station, a line a visit, with every fish that came there

@@ -8,7 +8,10 @@ const burrow = (...args: string[]) => spawnSync(process.execPath, [path.resolve(
 const at = '2027-01-16T09:00-09:00';
 const lake = ['--water', 'demo/tamber-lake.geojson', '--at', at, '--species', 'black-crappie', '--method', 'ice'];
 type Known = { value: unknown; by: string; at: string | null } | null;
-const values = (stdout: string) => JSON.parse(stdout) as Record<string, Known> & { temperature: { value: number; by: string; depthM: number }; answers: Record<string, Known> };
+const values = (stdout: string) =>
+  JSON.parse(stdout) as { at: string; method: string; answers: Record<string, Known> } & Record<string, Known> & {
+      temperature: { value: number; by: string; at: string | null; depthM: number };
+    };
 
 test('every value says who says it and of when', () => {
   const { stdout, status } = burrow('situation', ...lake, '--weather', 'demo/weather.csv', '--log', 'demo/season.ndjson');
@@ -28,7 +31,7 @@ test('every value says who says it and of when', () => {
 test('a thermometer of this morning moves temperature and band; without weather the date and the latitude tell', () => {
   const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'burrow-situation-')), 'log.ndjson');
   const outing = testId();
-  const started = { water: 'lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers', method: 'ice' } as const;
+  const started = { water: 'lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers' as const, method: 'ice' };
   const events = [event(outing, 0, 'outing-started', started), event(outing, 60, 'temperature-measured', { station: testId(), depthM: 1, tempC: 9 })];
   writeFileSync(file, events.map((e) => JSON.stringify({ ...e, at: '2027-01-16T07:00:00-09:00' })).join('\n'));
   const [before, after] = [burrow('situation', ...lake), burrow('situation', ...lake, '--log', file)].map((r) => values(r.stdout));

@@ -7,7 +7,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { placesOf } from '@burrow/contract/formats/water-marks';
 import { keepPreviousData, useMutation, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { shortlyKeptMs } from './computed';
+import { shortlyKeptMs, useComputed } from './computed';
 import { newId } from './ids';
 import { groundWorker } from './ground';
 import { change, usePreferences, type KeptHolePlan } from './preferences';
@@ -15,14 +15,10 @@ import { useLedger } from './session';
 import { useOuting } from './water';
 import type { Ground, PlaceQuery, PlanRequest } from '@/workers/ground.api';
 
-/**
- * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
- * While the column, which says where in the water fish are, is on its way (null), nothing is advised yet: advice that turns
- * about under the thumb is worse.
- */
-export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null, from: LonLat | null) {
+/** What places on a water are scored by; null until the situation and the water are known. */
+function usePlaceQuery(water: WaterDetail | undefined, situation: Situation | null): PlaceQuery | null {
   const { state } = useLedger();
-  const { units, leastIceM, isPressed, holePlan } = usePreferences();
+  const { units, leastIceM, isPressed } = usePreferences();
   const outing = useOuting();
   const setting = useMemo<PlaceSetting | null>(
     () =>
@@ -42,7 +38,7 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
   const current = outing?.water === water?.id ? outing : undefined;
   // What holes show changes with every sign and with the minutes; asked anew at most each minute.
   const minute = Math.floor((situation?.nowMs ?? 0) / 60_000) * 60_000;
-  const query = useMemo<PlaceQuery | null>(
+  return useMemo<PlaceQuery | null>(
     () =>
       water && setting
         ? {
@@ -56,6 +52,33 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
         : null,
     [water, setting, state, minute, current, leastIceM, units],
   );
+}
+
+/** Where to begin on standing water: the best place of the depths that the fish is looked for in. Nothing while the situation or the answer is on its way. */
+export function useFirstPlace(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null) {
+  const query = usePlaceQuery(water, situation);
+  const band = situation?.band?.value;
+  const asked = situation && band ? { speciesId: situation.species.value, band, keepsAll: situation.goal.value === 'supper' } : null;
+  return useComputed({
+    key: ['first-place', water?.id],
+    of: JSON.stringify([ground?.map.soundings, ground?.levelM, query?.setting, query?.stays, query?.thin, query?.units, asked]),
+    enabled: ground !== undefined && query !== null && asked !== null,
+    compute: async () => (await groundWorker()).first(query!, asked!),
+  });
+}
+
+/**
+ * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
+ * While the column, which says where in the water fish are, is on its way (null), nothing is advised yet: advice that turns
+ * about under the thumb is worse.
+ */
+export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null, from: LonLat | null) {
+  const { holePlan } = usePreferences();
+  const outing = useOuting();
+  const query = usePlaceQuery(water, situation);
+  const setting = query?.setting ?? null;
+  const current = outing?.water === water?.id ? outing : undefined;
+  const minute = Math.floor((situation?.nowMs ?? 0) / 60_000) * 60_000;
   const plan = holePlan?.water === water?.id ? holePlan : null;
   const left = plan?.holes.filter((h) => !query?.drilled.some(({ at }) => at[0] === h.at[0] && at[1] === h.at[1])) ?? [];
   const lastHole = current?.stations.at(-1);

@@ -8,6 +8,7 @@ import { createContext, use, useMemo, type ReactNode } from 'react';
 import { useColumn } from './column';
 import { useNow } from './clock';
 import { useGround } from './ground';
+import { useFirstPlace } from './holes';
 import { change, useOnTheLine, usePreferences } from './preferences';
 import { useLedger } from './session';
 import { useAfterFirstPaint } from './after-first-paint';
@@ -123,6 +124,8 @@ function useOutlookData() {
         : null,
     [water, file, place, state, nowMs, outlook, isMixed, deepestM, species, goal, bait, castBand],
   );
+  const columnPending = !isMixed && !noWeather && (!settled || (column.isPending && !ground.isError));
+  const first = useFirstPlace(standing, ground.data, columnPending && !weather.isError ? null : situation);
   const computed = useMemo(() => {
     if (!outlook || !input) return [];
     const sun = outlook.sun.find((s) => s.duskMs > nowMs);
@@ -157,12 +160,14 @@ function useOutlookData() {
     zone: file?.water.timezone ?? 'UTC',
     offered,
     situation,
+    /** Where to begin on standing water. */
+    first,
     /** What can be said without any weather; null where there is some, or it is not known yet. */
     without: noWeather && place ? withoutWeather({ place, nowMs, isMoving: isMixed, lastIce, load }, units) : null,
     columnWhy: isMixed
       ? 'Moving water is mixed: it has the temperature that you measure, from top to bottom'
       : inUnits(column.data?.why ?? (column.isError ? (column.error as Error).message : null)),
-    columnPending: !isMixed && !noWeather && (!settled || (column.isPending && !ground.isError)),
+    columnPending,
     winter: winter.data?.value ?? null,
     evidence: column.data?.evidence ?? [],
     /** The way of fishing that this water asks for now. */
@@ -171,7 +176,7 @@ function useOutlookData() {
     crafts,
     alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],
     /** How far the measured ice lies from the place to start, m; null where either is not known. */
-    iceAwayM: lastIce?.at && ground.data?.breakFoot ? distanceM(lastIce.at, ground.data.breakFoot.at) : null,
+    iceAwayM: lastIce?.at && first.data ? distanceM(lastIce.at, first.data.at) : null,
     plan: isEdited ? kept.items : computed,
     isEdited,
     changePlan: (items: PlanItem[]) => change({ plan: { key: planKey, items } }),

@@ -1,5 +1,5 @@
 import { bytesOf, echoHeader, EchoLogReader } from '@burrow/contract/formats/echo-log';
-import { Coach, emptyMemory, SteadyAdvice, type CoachMemory } from '@burrow/core/coach';
+import { Coach, emptyMemory, SteadyAdvice, type CoachMemory, type Span } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { createParser } from 'eventsource-parser';
@@ -27,6 +27,7 @@ export class DeviceSession {
   private coach: Coach | null = null;
   private calm: SteadyAdvice;
   private lineM: number | null = null;
+  private band: Span | null = null;
   private lastT = 0;
   private heardAt = Date.now();
   private stopped = false;
@@ -63,6 +64,12 @@ export class DeviceSession {
     this.lineM = depthM;
     this.reader?.line(depthM);
     this.coach?.line(depthM);
+  }
+
+  /** Depths that the fish are looked for in here. */
+  searchIn(band: Span | null): void {
+    this.band = band;
+    this.coach?.searchIn(band);
   }
 
   reacted(kind: ReactionKind | 'landed'): void {
@@ -168,6 +175,7 @@ export class DeviceSession {
     this.isSimulated = isSimulated;
     this.reader = new EchoReader(header);
     this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg }, this.coach?.memory ?? this.watch.memory);
+    this.coach.searchIn(this.band);
     if (this.lineM !== null) this.setLine(this.lineM);
     // Another stream counts its time anew.
     this.calm = new SteadyAdvice(this.watch.stepM);

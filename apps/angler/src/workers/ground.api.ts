@@ -2,7 +2,6 @@ import {
   contourDepths,
   contourLines,
   depthAt,
-  findBreakFoot,
   findFeatures,
   thinnedRing,
   hypsographyOf,
@@ -18,16 +17,21 @@ import {
 import {
   type PlaceScore,
   chooseHole,
+  firstPlaces,
+  firstPlaceWords,
   FishDensity,
   ownNearby,
   scanPlan,
   thinReachM,
+  type FirstPlace,
+  type FirstQuery,
   type HoleStay,
   type PlaceReason,
   type PlaceSetting,
   type RestedHole,
   type ScanKind,
 } from '@burrow/core/holes';
+import { speciesOf } from '@burrow/core/fish';
 import { CastWater, firstStand, nextStand, standCasts, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { feedingLies, winteringPools, type FeedingLie, type RiverMarks, type WinteringPool } from '@burrow/core/river';
 import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, type BankStrip } from '@burrow/core/banks';
@@ -180,7 +184,6 @@ export const groundApi = {
       contours: contourLines(map, [...(levelM < 0 ? [0.01] : []), ...contourDepths(map.deepest.depthM, metresPerUnit)]),
       levelM,
       features: findFeatures(map),
-      breakFoot: findBreakFoot(map),
       hypsography: hypsographyOf(map),
     };
     return water.ground;
@@ -194,6 +197,15 @@ export const groundApi = {
     const [start, about] = [request.start, request.about].map((p) => p && spotsOf([p], frame)[0]);
     const plan = scanPlan(ground.map, { ...score.prior, perHour: fish.layer() }, { ...request, start, about, isBarred: barring(query.thin, frame) });
     return { ...plan, holes: plan.holes.map((spot) => described(spot, fish, score, ground.map, query)) };
+  },
+
+  /** Where to begin on a water of which a fish and its depths are known; null for a map without water. */
+  first(query: PlaceQuery, asked: Omit<FirstQuery, 'units'>): (FirstPlace & { words: { headline: string; detail: string } }) | null {
+    const { score, ground } = surveys.score(query.water, query.setting);
+    const { map, features } = ground;
+    const perHour = density(query, score).layer();
+    const [place] = firstPlaces({ map, features, score, perHour, isBarred: barring(query.thin, score.frame) }, { ...asked, units: query.units }, 1);
+    return place === undefined ? null : { ...place, words: firstPlaceWords(place, map, speciesOf(asked.speciesId), query.units) };
   },
 
   /** The next hole after what the others have shown; null where nothing is left. */

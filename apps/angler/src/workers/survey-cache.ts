@@ -1,4 +1,4 @@
-import { DepthSurvey, type BreakFoot, type Contour, type DepthMap, type GroundFeature, type LonLat, type Sounding, type SurveyedArea } from '@burrow/core/ground';
+import { DepthSurvey, type Contour, type DepthMap, type GroundFeature, type LonLat, type Sounding, type SurveyedArea } from '@burrow/core/ground';
 import { PlaceScore, type PlaceSetting } from '@burrow/core/holes';
 import type { Hypsography } from '@burrow/core/winter';
 
@@ -13,7 +13,6 @@ export interface Ground {
   isShore: boolean;
   contours: Contour[];
   features: GroundFeature[];
-  breakFoot: BreakFoot | null;
   /** The water over the level its soundings were made at, m; the map has the depths of this level. */
   levelM: number;
   /** Area by depth, for the column. */

@@ -77,6 +77,8 @@ export interface CoachSetting {
   /** Water temperature at the fishing depth, °C; sets the pauses. */
   waterTempC: number;
   beamDeg: number;
+  /** Depths that the fish are looked for in here, m; left out where nobody knows them. */
+  band?: Span | null;
 }
 
 /**
@@ -90,6 +92,7 @@ export class Coach {
   private advice: Advice | null = null;
   private count = 0;
   private lineM: number | null = null;
+  private band: Span | null;
   private refusedAt = 0;
   private chosenMs = -Infinity;
   private beat: CadenceId | null = null;
@@ -104,6 +107,12 @@ export class Coach {
     readonly memory: CoachMemory = emptyMemory(),
   ) {
     this.species = speciesOf(setting.speciesId);
+    this.band = setting.band ?? null;
+  }
+
+  /** Depths that the fish are looked for in here, m, which are searched while no top has shown itself; null where nobody knows them. */
+  searchIn(band: Span | null): void {
+    this.band = band;
   }
 
   /** Depth the line was let out to, m, where a counter tells. */
@@ -251,7 +260,7 @@ export class Coach {
   /** What is searched where nothing shows: under the bait, or where tops have shown themselves. Null for a rule that does not search, and without a bottom. */
   private spanFor({ aim, byM }: SightingRule, { bait }: Observation, bottomM: number | null): Span | null {
     if (bottomM === null || (aim !== 'search' && aim !== 'under-bait')) return null;
-    return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: searchLimits.baitToShare * bottomM } : searchSpan(this.memory.topsM, bottomM);
+    return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: searchLimits.baitToShare * bottomM } : searchSpan(this.memory.topsM, bottomM, this.band);
   }
 
   /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */

@@ -16,7 +16,9 @@ export const searchLimits = {
   /** Tops seen before they tell where to search; kept this far above them, m. */
   leastTops: 3,
   overM: 0.3,
-  /** Before that, shares of the depth. */
+  /** Of a band that reaches to the bottom, no nearer to it than this, m. */
+  offBottomM: 0.3,
+  /** Where no band is known, shares of the depth. */
   fromShare: 0.35,
   toShare: 0.84,
   /** Under bait it is searched down to this share of the depth. */
@@ -31,10 +33,17 @@ export interface Span {
   toM: number;
 }
 
-/** Where fish may be beside the cone: about where tops have shown themselves, before that the middle and the lower part of the column. @param floorM depth of the bottom, m */
-export function searchSpan(topsM: readonly number[], floorM: number): Span {
-  const { leastTops, overM, fromShare, toShare } = searchLimits;
-  if (topsM.length < leastTops) return { fromM: fromShare * floorM, toM: toShare * floorM };
+/**
+ * Where fish may be beside the cone: about where tops have shown themselves, before that through the depths that they are looked for in here; where nobody
+ * knows those, or the bottom lies over them, the middle and the lower part of the column.
+ * @param floorM depth of the bottom, m
+ */
+export function searchSpan(topsM: readonly number[], floorM: number, band: Span | null = null): Span {
+  const { leastTops, overM, fromShare, toShare, offBottomM, leastSpanM } = searchLimits;
+  if (topsM.length < leastTops) {
+    const toM = Math.min(band?.toM ?? 0, floorM - offBottomM);
+    return band && toM - band.fromM >= leastSpanM ? { fromM: band.fromM, toM } : { fromM: fromShare * floorM, toM: toShare * floorM };
+  }
   return { fromM: Math.min(...topsM) - overM, toM: Math.max(...topsM) - overM };
 }
 

@@ -7,7 +7,6 @@ export { Relief } from './relief';
 export * from './depth-map';
 export { buildDepthMap, DepthSurvey, type SurveyOptions } from './survey';
 export { surveyedArea, type SurveyedArea } from './surveyed-area';
-export * from './break-foot';
 export { hypsographyOf } from './hypsography';
 export { featureLimits, findFeatures, type FeatureKind, type GroundFeature } from './features';
 export * from './cover';

@@ -6,3 +6,4 @@ export * from './scan-plan';
 export * from './next-hole';
 export * from './from-log';
 export * from './wording';
+export { firstPlaces, firstPlaceWords, isNearShore, type FirstPlace, type FirstQuery } from './first-place';

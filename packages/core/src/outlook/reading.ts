@@ -13,9 +13,9 @@ export interface TempReading {
 
 /**
  * How long and how far a thermometer rules over the model. Heuristic: a mixed layer keeps its temperature for half a day, weather has turned it over in two;
- * below the layer that was measured, half a model's error goes with every couple of metres.
+ * a couple of metres are stirred together in any wind; beyond the layer that was measured, half a model's error goes with every couple of metres.
  */
-export const readingLimits = { wholeH: 12, goneH: 48, sameLayerC: 0.5, fadeM: 2.5, leastC: -0.1, mostC: 40 } as const;
+export const readingLimits = { wholeH: 12, goneH: 48, sameLayerC: 0.5, leastLayerM: 2, fadeM: 2.5, leastC: -0.1, mostC: 40 } as const;
 
 /** Thermometer readings at a water that still rule, earliest first. */
 export const recentReadings = (ledger: LedgerState, water: string, nowMs: number): TempReading[] =>
@@ -39,7 +39,9 @@ export function readingReach(profile: Pick<ColumnProfile, 'depthM' | 'tempC' | '
   let [top, bottom] = [near, near];
   while (top > 0 && isSame(top - 1)) top--;
   while (bottom < profile.depthM.length - 1 && isSame(bottom + 1)) bottom++;
-  return profile.depthM.map((z) => Math.exp(-Math.max(0, profile.depthM[top] - z, z - profile.depthM[bottom]) / readingLimits.fadeM));
+  const fromM = Math.min(profile.depthM[top], depthM - readingLimits.leastLayerM);
+  const toM = Math.max(profile.depthM[bottom], depthM + readingLimits.leastLayerM);
+  return profile.depthM.map((z) => Math.exp(-Math.max(0, fromM - z, z - toM) / readingLimits.fadeM));
 }
 
 /** The column as the thermometer has it: what was read in the last two days goes before the model, in its layer wholly, away from it and with the hours less. */

@@ -25,6 +25,8 @@ import { usualProfile, usualStage, usualWaterC } from './usual';
 /** What a situation is made of. */
 export interface SituationSetting {
   state: LedgerState;
+  /** Thermometer readings of the last two days here, earliest first; those of the log where left out. */
+  readings?: readonly TempReading[];
   nowMs: number;
   /** Weather, column and what follows from them; null without weather. Its `column` is that which the thermometer has corrected. */
   outlook: Outlook | null;
@@ -96,8 +98,7 @@ export function situationAt(setting: SituationSetting): Situation {
   const here = state.outings.filter((o) => o.water === water.id);
   const ice = iceNow(here, outlook, nowMs);
   const surface = surfaceNow(setting, ice);
-  const readings = recentReadings(state, water.id, nowMs);
-  const column = waterNow(setting, surface.value, readings);
+  const column = waterNow(setting, surface.value);
   const stage = stageNow(setting, column.profile, surface.value);
   const phase: Known<PhaseName> | null = outlook?.phaseNow ? { value: outlook.phaseNow.name, by: 'foretold', atMs: outlook.phaseNow.fromMs } : null;
   const band = bandNow(setting, speciesId, column, stage, phase?.value);
@@ -149,7 +150,9 @@ export function temperatureAt({ nowMs, column }: Pick<Situation, 'nowMs' | 'colu
 type WaterColumn = Situation['column'];
 
 /** What of a setting tells the temperature of its water. */
-export type WaterSetting = Pick<SituationSetting, 'state' | 'nowMs' | 'outlook'> & { water: Pick<SituationSetting['water'], 'id' | 'place' | 'isMoving' | 'deepestM'> };
+export type WaterSetting = Pick<SituationSetting, 'state' | 'readings' | 'nowMs' | 'outlook'> & {
+  water: Pick<SituationSetting['water'], 'id' | 'place' | 'isMoving' | 'deepestM'>;
+};
 
 /** The temperature of a water alone, for `temperatureAt`. */
 export function waterAt(setting: WaterSetting): Pick<Situation, 'nowMs' | 'column'> {
@@ -159,10 +162,12 @@ export function waterAt(setting: WaterSetting): Pick<Situation, 'nowMs' | 'colum
     outlook,
     nowMs,
   );
-  return { nowMs, column: waterNow(setting, surfaceNow(setting, ice).value, recentReadings(state, water.id, nowMs)) };
+  return { nowMs, column: waterNow(setting, surfaceNow(setting, ice).value) };
 }
 
-function waterNow({ outlook, water, nowMs }: WaterSetting, surface: Surface, readings: readonly TempReading[]): WaterColumn {
+function waterNow(setting: WaterSetting, surface: Surface): WaterColumn {
+  const { state, outlook, water, nowMs } = setting;
+  const readings = setting.readings ?? recentReadings(state, water.id, nowMs);
   if (outlook?.column && !water.isMoving) return { profile: outlook.column.now, readings, base: { value: null, by: 'modelled', atMs: outlook.column.now.atMs } };
   const usualC = surface === 'ice' ? 0 : usualWaterC(nowMs, water.place.lat);
   const profile = usualProfile(usualC, water.deepestM ?? usualDepthM, water.isMoving);

@@ -4,12 +4,12 @@ import { speciesOf } from '@burrow/core/fish';
 import { holeSigns } from '@burrow/core/holes';
 import type { StationState, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { temperatureAt } from '@burrow/core/situation';
+import { temperatureAt, unknownWater } from '@burrow/core/situation';
 import { depthStepM } from '@burrow/core/units';
 import { useEffect, useMemo, useState } from 'react';
 import { useNow } from '@/data/clock';
 import { saveFile } from '@/data/files';
-import { useSituation } from '@/data/outlook';
+import { useOutlook } from '@/data/outlook';
 import { newId } from '@/data/ids';
 import { tied, unsaidBait, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -37,6 +37,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const speciesId = outing.species[0];
   const waterTempC = useSounderTempC(outing, hole);
+  const band = useOutlook().situation?.band?.value ?? null;
   // What was told before; what is told from here on the coach at a flasher hears itself, and a reading by eye is given anew.
   const answers = useMemo(
     () =>
@@ -68,7 +69,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   const lineM = line?.depths.at(-1)?.depthM ?? null;
   const reading = useReading(
     hole,
-    { speciesId, waterTempC, beamDeg: readingBeamDeg },
+    { speciesId, waterTempC, beamDeg: readingBeamDeg, band },
     hasFlasher ? (heard ?? answers) : answers,
     { jigM: lineM ?? frame?.lineM ?? null, bottomM: frame?.state.bottomM ?? null },
     units,
@@ -85,6 +86,11 @@ export function useHole(outing: OutingState, hole: StationState) {
 
   const isTaken = useStrikeSignal(flasher);
   useCall(flasher);
+  const { searchIn } = flasher;
+  const [fromM, toM, isListening] = [band?.fromM, band?.toM, frame !== null];
+  useEffect(() => {
+    if (isListening && fromM !== undefined && toM !== undefined) searchIn({ fromM, toM });
+  }, [searchIn, fromM, toM, isListening]);
   const asksMemory = isReadingByEye || sheet === 'responses';
   const { memory: readMemory } = flasher;
   useEffect(() => {
@@ -191,10 +197,11 @@ export type HoleControl = ReturnType<typeof useHole>;
 
 /** Temperature that echoes are timed by, °C, taken anew only when a thermometer was read: a sounder that starts over forgets its marks. */
 function useSounderTempC(outing: OutingState, hole: StationState): number {
-  const situation = useSituation();
-  // Sound runs through the whole of the water: half way down stands for it.
-  const middleM = (hole.depthM ?? hole.mapDepthM ?? 2 * situation.temperature.depthM) / 2;
-  const take = () => ({ readMs: outing.temperatures.at(-1)?.ms, tempC: Math.round(10 * temperatureAt(situation, middleM).value) / 10 });
+  const { situation } = useOutlook();
+  // Sound runs through the whole of the water: half way down stands for it. A hole is fished also where its water is not on this phone.
+  const depthM = hole.depthM ?? hole.mapDepthM;
+  const { value } = situation && depthM !== null ? temperatureAt(situation, depthM / 2) : (situation ?? unknownWater).temperature;
+  const take = () => ({ readMs: outing.temperatures.at(-1)?.ms, tempC: Math.round(10 * value) / 10 });
   const [taken, setTaken] = useState(take);
   if (taken.readMs !== outing.temperatures.at(-1)?.ms) setTaken(take());
   return taken.tempC;

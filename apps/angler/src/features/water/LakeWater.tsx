@@ -2,6 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { canStand, CastWater, standWords } from '@burrow/core/casting';
 import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
 import { expectedText, nextWords, planWords } from '@burrow/core/holes';
+import { speciesOf } from '@burrow/core/fish';
 import { countingThickness } from '@burrow/core/safety';
 import { depthText, distanceText, iceText } from '@burrow/core/units';
 import { passPlaceWords } from '@burrow/core/troll';
@@ -33,7 +34,7 @@ import { StationHere } from './StationHere';
 import { useLayers } from './useLayers';
 import { useOutingHere } from './useOutingHere';
 import { useTapped } from './useTapped';
-import { headline, mapHoles, reason, way } from './words';
+import { firstWords, mapHoles, way } from './words';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
@@ -43,10 +44,10 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const { units } = usePreferences();
   const wide = useWide();
   const router = useRouter();
-  const { outlook, columnPending, weather, without, input, column, situation, nowMs } = useOutlook();
+  const { first, columnPending, weather, without, input, column, situation, nowMs } = useOutlook();
   const { outing, elsewhere, ready, zone, surface, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const lastIce = useLastIce(water.id);
-  const { map: bed, breakFoot } = ground;
+  const { map: bed } = ground;
   const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const [isPlanning, setPlanning] = useState(false);
   const [drillAt, setDrillAt] = useState<{ at: LonLat; expectedM: number | null } | null>(null);
@@ -65,11 +66,11 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
 
   const peg = usePegPlace(ground, method, outing !== undefined);
 
-  const rule = outlook?.depth?.rule;
+  const begin = firstWords(first.data, columnPending || (situation?.band != null && first.isPending), speciesOf(situation?.species.value ?? '').short, surface === 'open' && !outing);
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
   const afloat = outing && method.picture === 'lane' ? position : null;
-  const target = tapped ?? afloat ?? (isCasting ? firstAt : peg ? peg.place?.at : (advised?.at ?? left[0]?.at)) ?? breakFoot?.at ?? bed.deepest.at;
+  const target = tapped ?? afloat ?? (isCasting ? firstAt : peg ? peg.place?.at : (advised?.at ?? left[0]?.at)) ?? first.data?.at ?? bed.deepest.at;
   const expected = depthAt(bed, target);
   // A place that has a hole already is gone back to, not drilled again.
   const known = outing?.stations.find((h) => h.at[0] === target[0] && h.at[1] === target[1]);
@@ -87,12 +88,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             }
           : drilling.plan && left.length > 0
             ? planWords(drilling.plan, left.length, isUnderWay ? left.length : drilling.plan.wanted, units)
-            : surface === 'open' && !outing
-              ? { headline: 'Open water: look over the break', detail: `${reason(ground, units, rule)} Pass over it with the sounder on, and stop over what shows.` }
-              : {
-                  headline: headline(ground),
-                  detail: `${reason(ground, units, rule)}${without && situation ? ` Without weather, places are scored by the date: ${situation.stage.value}, steady weather.` : ''}`,
-                };
+            : { ...begin, detail: `${begin.detail}${without && situation ? ` Without weather, places are scored by the date: ${situation.stage.value}, steady weather.` : ''}` };
 
   const answer = (
     <Answer>

@@ -12,13 +12,16 @@ export const waterKinds: readonly { id: WaterFile['water']['kind']; label: strin
   { id: 'channel', label: 'Channel' },
 ];
 
-export function headline({ breakFoot }: Ground): string {
-  return breakFoot ? `Start at the foot of the ${breakFoot.side} break` : 'Start over the deepest water';
-}
-
-export function reason({ breakFoot, map }: Ground, units: UnitPreference, rule?: { reason: string }): string {
-  if (!breakFoot) return `${depthText(map.deepest.depthM, units)} at the deepest.`;
-  return `${depthText(breakFoot.depthM, units)} beside a slope that rises 1 in ${Math.max(1, Math.round(1 / breakFoot.slope))}. ${rule?.reason ?? 'In midwinter fish lie in basins beside steep breaks.'}`;
+/** Where to begin, before anything was drilled or planned. */
+export function firstWords(
+  first: { words: { headline: string; detail: string } } | null | undefined,
+  isPending: boolean,
+  fish: string,
+  isOpen: boolean,
+): { headline: string; detail: string } {
+  if (first) return { ...first.words, detail: isOpen ? `${first.words.detail} Pass over it with the sounder on, and stop over what shows.` : first.words.detail };
+  if (isPending) return { headline: 'Looking for the first place', detail: `Where ${fish.toLowerCase()} are in this water is being worked out.` };
+  return { headline: `No depth here suits ${fish.toLowerCase()} now`, detail: 'Another fish, or another water: the Outlook shows warmth and oxygen by depth.' };
 }
 
 export function way(from: LonLat | null, to: LonLat, units: UnitPreference): string | null {

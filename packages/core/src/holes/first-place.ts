@@ -1,0 +1,119 @@
+import { speciesOf, type Species } from '../fish';
+import { depthAt, type DepthMap, type GroundFeature, type LocalFrame, type LonLat, type SurveyedArea } from '../ground';
+import { injuryWords, type Band } from '../outlook';
+import { bearingDeg, clamp, compassPoint, depthFigure, depthText, distanceM, type UnitPreference } from '../units';
+import type { PlaceReason, PlaceScore } from './place-score';
+import type { Spot } from './tour';
+import { featureNames } from './wording';
+
+/** Where to begin on standing water, and why there. */
+export interface FirstPlace {
+  at: LonLat;
+  /** Of the water there, with its standard deviation, m. */
+  depthM: number;
+  sdM: number;
+  /** Depths that were asked for, m. */
+  band: Band;
+  /** Whether the water there is as deep as one of them. */
+  isInBand: boolean;
+  /** Why it is not. */
+  short: 'deeper-than-they-live' | 'no-such-depth' | null;
+  /** What the bed does there; null where nothing stands out. */
+  feature: Pick<GroundFeature, 'kind' | 'side' | 'depthM'> | null;
+  reasons: PlaceReason[];
+}
+
+/** The bed, and what it is worth by rules and log. */
+export interface FirstGround {
+  map: DepthMap;
+  features: readonly GroundFeature[];
+  score: PlaceScore;
+  /** Fish to expect an hour, cell by cell of the map. */
+  perHour: Float32Array;
+  /** Where not to drill: ice measured too thin. */
+  isBarred?: (spot: Spot) => boolean;
+}
+
+export interface FirstQuery {
+  speciesId: string;
+  band: Band;
+  /** Whether what is caught is kept, so that depth does no harm. */
+  keepsAll: boolean;
+  units: UnitPreference;
+}
+
+/** A place belongs to a feature this near to it, m; fish that are let go again are not sought deeper than they live through, less this, m. */
+const [nearM, spareM] = [30, 0.3] as const;
+
+/**
+ * Places to begin at, best first: where the score is best among water as deep as the fish are looked for; of fish that will be let go again no deeper than they
+ * live through. Where the water has no such depth, the nearest that it has. Empty for a map without water.
+ * @param count so many at most, no two nearer than 30 m to each other
+ */
+export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, units }: FirstQuery, count: number): FirstPlace[] {
+  const { map, features, score, perHour, isBarred } = ground;
+  const { injuryDepthM } = speciesOf(speciesId);
+  const deepestM = keepsAll || injuryDepthM === null ? Infinity : injuryDepthM - spareM;
+  const wanted: Band = { fromM: Math.min(band.fromM, deepestM), toM: Math.min(band.toM, deepestM) };
+  const offM = (depthM: number) => Math.round(10 * Math.max(0, wanted.fromM - depthM, depthM - wanted.toM)) / 10;
+  const { nx, x0, y0, cellM } = score.prior;
+  const spotOf = (cell: number): Spot => ({ x: x0 + (cell % nx) * cellM, y: y0 + Math.floor(cell / nx) * cellM });
+  const open: { cell: number; offM: number }[] = [];
+  perHour.forEach((fish, cell) => {
+    if (fish >= 0 && !isBarred?.(spotOf(cell))) open.push({ cell, offM: offM(map.depthM[cell]) });
+  });
+  open.sort((a, b) => a.offM - b.offM || perHour[b.cell] - perHour[a.cell]);
+  const chosen: Spot[] = [];
+  for (const { cell } of open) {
+    if (chosen.length === count) break;
+    const spot = spotOf(cell);
+    if (chosen.every((c) => Math.hypot(c.x - spot.x, c.y - spot.y) >= nearM)) chosen.push(spot);
+  }
+  return chosen.map((spot) => {
+    const at = score.frame.toLonLat(spot.x, spot.y);
+    const { depthM, sdM } = depthAt(map, at)!;
+    const isInBand = depthM >= band.fromM - 0.05 && depthM <= band.toM + 0.05;
+    const short = isInBand ? null : band.fromM > deepestM ? 'deeper-than-they-live' : 'no-such-depth';
+    return { at, depthM, sdM, band, isInBand, short, feature: featureAt(features, at, depthM), reasons: score.reasonsAt(at, units) };
+  });
+}
+
+/** Tells whether a spot lies within reach of the shore or an island, m. */
+export function isNearShore({ ring, islands }: Pick<SurveyedArea, 'ring' | 'islands'>, frame: LocalFrame, reachM: number): (spot: Spot) => boolean {
+  const edges = [ring, ...islands].flatMap((outline) => {
+    const corners = outline.map((at) => frame.toMetres(at));
+    return corners.map((a, k): [number, number, number, number] => [...a, ...corners[(k + 1) % corners.length]]);
+  });
+  return ({ x, y }) =>
+    edges.some(([ax, ay, bx, by]) => {
+      const [dx, dy] = [bx - ax, by - ay];
+      const along = clamp(((x - ax) * dx + (y - ay) * dy) / Math.max(1e-9, dx * dx + dy * dy), 0, 1);
+      return Math.hypot(x - ax - along * dx, y - ay - along * dy) <= reachM;
+    });
+}
+
+/** The feature that a place belongs to: the nearest of about its depth. */
+function featureAt(features: readonly GroundFeature[], at: LonLat, depthM: number): FirstPlace['feature'] {
+  const near = features
+    .map((feature) => ({ feature, awayM: distanceM(at, feature.at) }))
+    .filter(({ feature, awayM }) => awayM <= nearM && Math.abs(feature.depthM - depthM) <= Math.max(1.5, 0.3 * depthM))
+    .sort((a, b) => a.awayM - b.awayM);
+  return near.at(0)?.feature ?? null;
+}
+
+/** The first place in words: how deep, what makes it one, and where it is not what was wanted, why. */
+export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Species, units: UnitPreference): { headline: string; detail: string } {
+  const { feature, band, reasons, short } = place;
+  const what = feature ? `, ${featureNames[feature.kind]}` : '';
+  const side = compassPoint(bearingDeg(map.deepest.at, place.at));
+  const where = distanceM(map.deepest.at, place.at) < nearM ? ' at the deepest' : ` ${side} of the deepest`;
+  const looked = `${species.short} are looked for at ${depthFigure(band.fromM, units)} to ${depthText(band.toM, units)}`;
+  const [rule] = reasons.filter((r) => r.weight > 0 && r.ruleId !== 'place.depth-band');
+  const why =
+    short === 'deeper-than-they-live'
+      ? `${looked}.${injuryWords(species, band.toM, units)}`
+      : short === 'no-such-depth'
+        ? `${looked}, and the map has no such depth: this is the nearest to it.`
+        : `${looked}.`;
+  return { headline: `Start in ${depthText(place.depthM, units)}${what}${where}`, detail: [why, rule?.text].filter(Boolean).join(' ') };
+}
