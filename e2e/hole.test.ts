@@ -1,3 +1,4 @@
+import { soundSpeed } from '../packages/core/src/water';
 import { expect } from '@playwright/test';
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
@@ -37,8 +38,11 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
     await more.click();
     const words = await page.getByText(/^Depths are true, for water of/).innerText();
     const [trueFt, shownFt] = [...words.matchAll(/([\d.]+) ft/g)].map((m) => Number(m[1]));
-    expect(shownFt / trueFt).toBeGreaterThan(1.02);
-    expect(shownFt / trueFt).toBeLessThan(1.035);
+    const [, waterF, setMs] = /water of (\d+) °F.* set to (\d+) m\/s/s.exec(words)!.map(Number);
+    // By the speed of sound that the sentence names, as far as its figures are rounded.
+    const wanted = setMs / soundSpeed((waterF - 32) / 1.8);
+    expect(wanted).toBeGreaterThan(1.02);
+    expect(Math.abs(shownFt / trueFt - wanted)).toBeLessThan(0.1 / trueFt + 0.0015);
     await page.getByRole('button', { name: 'Close' }).click();
   });
 

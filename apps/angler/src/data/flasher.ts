@@ -35,6 +35,32 @@ export interface FlasherControl {
 /** How far a slow lift draws the line up, m. */
 const drawM = 0.5;
 
+/** Words and figures change no oftener than this, ms: nobody reads faster, and a phone that draws the screen anew at every ping does nothing else. */
+const wordsMs = 340;
+
+/** Passes frames on at a reader's pace, the latest last; a jig that was moved, or another source, is shown at once. */
+export function slowed(show: (frame: Frame) => void): { push: (frame: Frame) => void; stop: () => void } {
+  let shown: Frame | null = null;
+  let waiting: Frame | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const pass = (frame: Frame) => {
+    clearTimeout(timer);
+    [shown, waiting] = [frame, null];
+    timer = setTimeout(() => {
+      timer = undefined;
+      if (waiting) pass(waiting);
+    }, wordsMs);
+    show(frame);
+  };
+  return {
+    push: (frame) => {
+      if (timer === undefined || shown === null || shown.lineM !== frame.lineM || shown.source !== frame.source) pass(frame);
+      else waiting = frame;
+    },
+    stop: () => clearTimeout(timer),
+  };
+}
+
 /** Reads a flasher in a worker while the component is there; a log where `isLog`, once one is opened. */
 export function useFlasher(watch: SessionConfig | null, isLog = false): FlasherControl {
   const [frame, setFrame] = useState<Frame | null>(null);
@@ -47,8 +73,9 @@ export function useFlasher(watch: SessionConfig | null, isLog = false): FlasherC
     if (key === null) return undefined;
     const worker = spawnFlasher();
     remote.current = worker.remote;
+    const words = slowed(setFrame);
     show.current = proxy((next: Frame) => {
-      setFrame(next);
+      words.push(next);
       for (const listener of listeners.current) listener(next);
     });
     if (!isLog)
@@ -60,6 +87,7 @@ export function useFlasher(watch: SessionConfig | null, isLog = false): FlasherC
         )
         .catch((error: Error) => setFailure({ key, text: `The flasher cannot be read: ${error.message}` }));
     return () => {
+      words.stop();
       worker.end();
       remote.current = null;
       setFrame(null);

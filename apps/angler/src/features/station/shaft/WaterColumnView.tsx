@@ -1,15 +1,16 @@
 import { shaftWords } from '@burrow/core/coach';
 import type { Mark } from '@burrow/core/sonar';
 import { depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Pressable, View, type GestureResponderEvent } from 'react-native';
-import Svg, { Defs, G, Line, LinearGradient, Path, Rect, Stop, Text as SvgText } from 'react-native-svg';
+import Svg, { Defs, G, Line, LinearGradient, Rect, Stop, Text as SvgText } from 'react-native-svg';
 import type { FlasherControl } from '@/data/flasher';
 import { bold, usePalette } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
 import { EchoTrail } from './EchoTrail';
-import { barWidth, diamond, Strip, stripWidth, type Latest } from './Strip';
+import { LiveMarks } from './LiveMarks';
+import { Strip, stripWidth, type Latest } from './Strip';
 import { depthOf, frameFor, rulerDepths, spreadLabels, viewFrame, wholeFrame, yOf, type DepthFrame, type ShaftView } from './scale';
 
 interface Props {
@@ -100,7 +101,9 @@ export function WaterColumnView({ flasher, units, iceM, adviceM, onJig }: Props)
             <View style={{ position: 'absolute', left: jigX + 8, right: 0, top: 0, bottom: 0 }}>
               <EchoTrail onPing={flasher.onPing} frame={frame} palette={palette} />
             </View>
-            <Enlarged frame={frame} latest={latest} height={height} width={wide} units={units} jigM={draggedM ?? jigM} adviceM={adviceM} />
+            <Enlarged frame={frame} latest={latest} height={height} width={wide} units={units} jigM={draggedM ?? jigM} adviceM={adviceM}>
+              <LiveMarks onPing={flasher.onPing} frame={frame} width={wide} height={height} palette={palette} draggedM={draggedM} jigX={jigX} />
+            </Enlarged>
             <View
               role="slider"
               tabIndex={0}
@@ -165,6 +168,7 @@ function Enlarged({
   units,
   jigM,
   adviceM,
+  children,
 }: {
   frame: DepthFrame;
   latest: Latest;
@@ -173,11 +177,12 @@ function Enlarged({
   units: UnitPreference;
   jigM: number;
   adviceM: number | null;
+  /** What moves with every ping, under the labels. */
+  children: ReactNode;
 }) {
   const palette = usePalette();
   const { state } = latest;
   const y = (m: number) => yOf(frame, height, m);
-  const fish = state.marks.filter((m) => m.kind === 'fish' || m.kind === 'school');
   const labels = chipsOf(latest, jigM, adviceM, units);
   const labelY = spreadLabels(
     labels.map((l) => y(l.depthM)),
@@ -202,28 +207,9 @@ function Enlarged({
             <Line x1={0} x2={width} y1={y(state.bottomM)} y2={y(state.bottomM)} stroke={palette.plum} strokeWidth={3} />
           </>
         )}
-        {state.marks
-          .filter((m) => m.kind === 'bait')
-          .map((m) => (
-            <Rect
-              key={m.id}
-              x={jigX}
-              y={y(m.topM ?? m.depthM)}
-              width={60}
-              height={Math.max(6, y(m.baseM ?? m.depthM) - y(m.depthM))}
-              fill="none"
-              stroke={palette.kelp}
-              strokeDasharray="2 6"
-              strokeWidth={3}
-            />
-          ))}
-        {fish.map((m) => (
-          <Rect key={m.id} x={jigX + 6} y={y(m.depthM) - 6} width={barWidth(m)} height={12} rx={2} fill={palette.kelp} />
-        ))}
         {adviceM === null ? null : <Line x1={rulerWidth} x2={width} y1={y(adviceM)} y2={y(adviceM)} stroke={palette.ember} strokeDasharray="3 7" strokeWidth={2} />}
-        <Line x1={jigX} x2={jigX} y1={0} y2={y(jigM)} stroke={palette.ember} strokeWidth={2} />
-        <Path d={diamond(jigX, y(jigM), 13)} fill={palette.ember} stroke={palette.card} strokeWidth={2} />
       </Svg>
+      {children}
       {labels.map((label, i) => (
         <View
           key={label.id}
