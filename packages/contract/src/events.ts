@@ -1,4 +1,4 @@
-import { fold, reactionKinds, upcastEvent, type EventKind, type LedgerEvent, type LedgerState, type ReactionKind } from '@burrow/core/ledger';
+import { fold, reactionKinds, upcastEvent, type EventKind, type LedgerEvent, type LedgerState, type ReactionKind, ballBreaks, feedParticleIds } from '@burrow/core/ledger';
 import { z } from 'zod';
 import { listOf } from './bounded-list';
 import { firstProblem } from './problem-words';
@@ -25,8 +25,8 @@ const name = storableText(1, 120);
 const ball = z.object({
   cm: z.number().min(1).max(15),
   gcc: z.number().min(1.01).max(3),
-  breaks: z.enum(['surface', 'half', 'bottom', 'never']),
-  particle: z.enum(['crumb', 'pellet', 'maggot', 'caster', 'hemp']),
+  breaks: z.enum(ballBreaks),
+  particle: z.enum(feedParticleIds),
 });
 
 const planItem = z.object({ at: z.iso.datetime({ offset: true }), what: storableText(1, 200) });

@@ -1,5 +1,6 @@
 import { bestStance, CastWater, Fan, passesAlong, planFrom, shyDistanceM, stances, standCasts, strikeRadiusM, takeChance, takenAfter, type CastSetting } from '../src/casting';
-import { LocalFrame, mapAtLevel, levelAt, onDatum, type LonLat } from '../src/ground';
+import { LocalFrame, mapAtLevel, type LonLat } from '../src/ground';
+import { levelAt, onDatum } from '../src/water';
 import { windBow } from '../src/rig';
 import { bedOf } from './made-up-beds';
 

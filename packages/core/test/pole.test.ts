@@ -1,7 +1,6 @@
 import {
   bagsTogether,
   bagWeight,
-  ballBreaks,
   ballSpeed,
   bedAt,
   bestThird,
@@ -15,23 +14,20 @@ import {
   isOtherFloat,
   nextBall,
   overDepthM,
-  particles,
   quietFactor,
   settlingMin,
-  shotPatterns,
-  shotPlan,
   fedSpan,
   swimView,
   targetTime,
   unusualWaitMin,
-  usualShot,
   waitIn,
   whatToChange,
   whichSwim,
   type ChangeScene,
   type SwimLog,
 } from '../src/pole';
-import { flowOfTimedFloat } from '../src/rig';
+import { ballBreaks, feedParticleIds } from '../src/ledger';
+import { flowOfTimedFloat, shotPatterns, shotPlan, usualShot } from '../src/rig';
 import { gammaDraw, hourMs, minuteMs, seededRandom } from '../src/units';
 
 describe('float', () => {
@@ -126,7 +122,7 @@ describe('feed', () => {
 
   it('runs the other way when the water does, and leaves no trail on still water', () => {
     for (const breakAt of ballBreaks)
-      for (const particle of particles) {
+      for (const particle of feedParticleIds) {
         const [down, back, still] = [0.2, -0.2, 0].map((flowMs) => feedLanding({ ...half, breakAt, particle, flowMs }));
         expect([back.landsM, back.fedFromM, back.fedToM]).toEqual([-down.landsM, -down.fedFromM, -down.fedToM]);
         expect(Math.abs(still.landsM) + Math.abs(still.fedToM - still.fedFromM)).toBe(0);

@@ -1,7 +1,7 @@
 import { islandsOf, shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
-import { levelAt } from '@burrow/core/ground';
+import { levelAt } from '@burrow/core/water';
 import { metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import type { Remote } from 'comlink';
 import { useMemo } from 'react';

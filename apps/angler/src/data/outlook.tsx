@@ -1,6 +1,6 @@
 import { alertsFor, answerOutlook, dayPlan, outlookWords, recentReadings, startingPlan, withoutWeather, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
 import { situationAt, type Situation } from '@burrow/core/situation';
-import { dayText, distanceM, inOwnUnits } from '@burrow/core/units';
+import { dayText, inOwnUnits } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { methodsOn, stepsOn, usualMethod, type Hazard } from '@burrow/core/methods';
@@ -8,7 +8,6 @@ import { createContext, use, useMemo, type ReactNode } from 'react';
 import { useColumn } from './column';
 import { useNow } from './clock';
 import { useGround } from './ground';
-import { useFirstPlace } from './holes';
 import { change, useOnTheLine, usePreferences } from './preferences';
 import { useLedger } from './session';
 import { useAfterFirstPaint } from './after-first-paint';
@@ -125,7 +124,6 @@ function useOutlookData() {
     [water, file, place, state, nowMs, outlook, isMixed, deepestM, species, goal, bait, castBand],
   );
   const columnPending = !isMixed && !noWeather && (!settled || (column.isPending && !ground.isError));
-  const first = useFirstPlace(standing, ground.data, columnPending && !weather.isError ? null : situation);
   const computed = useMemo(() => {
     if (!outlook || !input) return [];
     const sun = outlook.sun.find((s) => s.duskMs > nowMs);
@@ -160,8 +158,6 @@ function useOutlookData() {
     zone: file?.water.timezone ?? 'UTC',
     offered,
     situation,
-    /** Where to begin on standing water. */
-    first,
     /** What can be said without any weather; null where there is some, or it is not known yet. */
     without: noWeather && place ? withoutWeather({ place, nowMs, isMoving: isMixed, lastIce, load }, units) : null,
     columnWhy: isMixed
@@ -175,8 +171,6 @@ function useOutlookData() {
     hazards,
     crafts,
     alerts: outlook && input ? alertsFor(answer, outlook, species, nowMs, input.place.timeZone, units) : [],
-    /** How far the measured ice lies from the place to start, m; null where either is not known. */
-    iceAwayM: lastIce?.at && first.data ? distanceM(lastIce.at, first.data.at) : null,
     plan: isEdited ? kept.items : computed,
     isEdited,
     changePlan: (items: PlanItem[]) => change({ plan: { key: planKey, items } }),

@@ -1,5 +1,5 @@
 import { startingViewpoints } from '@burrow/core/outlook';
-import { usualShot } from '@burrow/core/pole';
+import { usualShot } from '@burrow/core/rig';
 import type { TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';

@@ -3,7 +3,8 @@ import type { WindViewpoint } from '@burrow/core/banks';
 import type { BallBreak, FeedParticle } from '@burrow/core/ledger';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
-import { ballBreaks, particles, shotPatterns, type ShotPattern, type ShotSize } from '@burrow/core/pole';
+import { ballBreaks, feedParticleIds } from '@burrow/core/ledger';
+import { shotPatterns, type ShotPattern, type ShotSize } from '@burrow/core/rig';
 import type { MeasuredDive } from '@burrow/core/rig';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
 import { tackleFamilies, type TackleGoal, type TacklePiece } from '@burrow/core/tackle';
@@ -206,7 +207,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
         cm: z.number().min(1).max(15),
         gcc: z.number().min(1.01).max(3),
         breaks: z.enum(ballBreaks),
-        particle: z.enum(particles as [FeedParticle, ...FeedParticle[]]),
+        particle: z.enum(feedParticleIds),
       })
       .nullable(),
     feed: z.string().nullable().catch(null),

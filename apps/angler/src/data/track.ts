@@ -1,4 +1,4 @@
-import { distanceM, type LonLat } from '@burrow/core/ground';
+import { distanceM, type LonLat } from '@burrow/core/units';
 import { useEffect, useRef } from 'react';
 import { z } from 'zod';
 import { nowMs } from './clock';

@@ -1,4 +1,6 @@
-import { bagWeight, ballBreaks, feedLanding, floatCapacityG, flowProfiles, particles, shotPatterns, shotPlan } from '@burrow/core/pole';
+import { ballBreaks, feedParticleIds } from '@burrow/core/ledger';
+import { bagWeight, feedLanding, floatCapacityG, flowProfiles } from '@burrow/core/pole';
+import { shotPatterns, shotPlan } from '@burrow/core/rig';
 import { BadInput } from '../bad-input';
 import { numberOption, readArgs, round } from '../options';
 
@@ -42,7 +44,7 @@ export function feed(args: string[]): void {
     ballCm: numberOption(values, 'ball-cm'),
     densityGcc: numberOption(values, 'density-gcc'),
     breakAt: word(values, 'break', ballBreaks),
-    particle: word(values, 'particle', particles),
+    particle: word(values, 'particle', feedParticleIds),
     profile: word(values, 'profile', flowProfiles, 'seventh'),
   });
   say(Object.fromEntries(Object.entries(landing).map(([key, value]) => [key, round(value, 4)])));

@@ -1,3 +1,5 @@
+import type { ballBreaks, feedParticleIds } from './feed';
+
 /** One thing that happened, as written once and never changed. */
 interface Envelope<Kind extends string, Body> {
   /** UUID version 7. */
@@ -17,8 +19,8 @@ export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'refused' | 'fled
 /** What a bait feels on the bed, or a school that is seen where it is. */
 export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school';
 /** Where a ball of feed comes apart, and what it is made of. */
-export type BallBreak = 'surface' | 'half' | 'bottom' | 'never';
-export type FeedParticle = 'crumb' | 'pellet' | 'maggot' | 'caster' | 'hemp';
+export type BallBreak = (typeof ballBreaks)[number];
+export type FeedParticle = (typeof feedParticleIds)[number];
 /** Why it may have gone quiet, none of it the feed's fault. */
 export type QuietReason = 'cold-rain' | 'cooling' | 'predator' | 'bigger-fish';
 /** How a line ran when something took: straight, or on which side of a turn. */

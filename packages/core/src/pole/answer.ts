@@ -5,7 +5,7 @@ import { whetherToFeed, type FeedRule } from './feeding';
 import { floatCapacityG, floatOf, isOtherFloat } from './float';
 import { suggestedSwims, type Peg, type PegSwim } from './from-log';
 import { overDepthM } from './peg';
-import { shotPlan, usualShot, type ShotPattern, type ShotPlan, type ShotSize } from './shot';
+import { shotPlan, usualShot, type ShotPattern, type ShotPlan, type ShotSize } from '../rig';
 import { swimLimits, waitIn, whichSwim, type SwimAnswer, type SwimView } from './swims';
 
 /** What a swim is called: by its distance. */

@@ -2,8 +2,6 @@ import type { BallBreak, FeedParticle } from '../ledger';
 import { coldWaterDensity, gravity } from '../rig';
 import { requireWithin } from '../units';
 
-/** Where a ball comes apart. */
-export const ballBreaks = ['surface', 'half', 'bottom', 'never'] as const satisfies readonly BallBreak[];
 export const flowProfiles = ['uniform', 'seventh'] as const;
 export type FlowProfile = (typeof flowProfiles)[number];
 
@@ -15,7 +13,6 @@ export const feedParticles = {
   caster: { name: 'Caster', speeds: [0.05, 0.065, 0.09] },
   hemp: { name: 'Hemp', speeds: [0.08, 0.1, 0.13] },
 } as const satisfies Record<FeedParticle, { name: string; speeds: readonly [number, number, number] }>;
-export const particles = Object.keys(feedParticles) as FeedParticle[];
 
 /** How hard a ball is squeezed, and where that makes it come apart. Heuristic: by mix and water, to be seen at the margin. */
 export const squeezes: readonly { id: BallBreak; label: string }[] = [

@@ -1,6 +1,5 @@
 /** The pole: plumbed bed, float and shot, feed and where it lies, swims that settle, feed and rest, what to change, and the bag. */
 export * from './float';
-export * from './shot';
 export * from './feed';
 export * from './swims';
 export * from './wait';

@@ -1,4 +1,5 @@
 import { requireWithin } from '../units';
+import { shotOf, type ShotSize } from './shot';
 
 /** Kinds of part, each with a sign of its own on the card. */
 export type PartKind = 'stop' | 'bead' | 'float' | 'bulk' | 'shot' | 'swivel' | 'loop' | 'weight' | 'hook' | 'bait' | 'flag' | 'knot';
@@ -50,8 +51,9 @@ export interface RigSetting {
   floats?: readonly OwnFloat[];
 }
 
-/** Split shot by their names, g. Source: the sizes in common use. */
-const shot = { AAA: 0.81, BB: 0.4, 'No. 4': 0.17, 'No. 8': 0.06, 'No. 10': 0.03 } as const;
+/** Split shot that a card is laid out with, heaviest first, and the two droppers below them. */
+const bulkShot = ['AAA', 'BB', 'No. 4', 'No. 8', 'No. 10', 'No. 12'].map(shotOf);
+const droppers = ['No. 8', 'No. 10'].map(shotOf);
 /** A hook with its bait, g; what is left so that only the tip shows, g. Heuristic. */
 const [baitedG, tipG] = [0.1, 0.01];
 /** A float is fixed to here and slides beyond, m; bulk shot sits so high above the hook, m. Source: fieldcraft, 20 to 25 cm. */
@@ -64,20 +66,16 @@ export interface OwnFloat {
 }
 
 /** Shot that a float of this capacity takes, largest first, so that no more than `leftG` of it is left. */
-function shotFor(carriesG: number): { bulk: { name: string; massG: number }[]; droppers: { name: string; massG: number }[]; hungG: number } {
-  const droppers = [
-    { name: 'No. 8', massG: shot['No. 8'] },
-    { name: 'No. 10', massG: shot['No. 10'] },
-  ];
+function shotFor(carriesG: number): { bulk: ShotSize[]; hungG: number } {
   let left = carriesG - tipG - baitedG - droppers.reduce((sum, d) => sum + d.massG, 0);
-  const bulk: { name: string; massG: number }[] = [];
-  for (const [name, massG] of Object.entries(shot)) {
-    while (massG <= left + 1e-9 && bulk.length < 12) {
-      bulk.push({ name, massG });
-      left -= massG;
+  const bulk: ShotSize[] = [];
+  for (const size of bulkShot) {
+    while (size.massG <= left + 1e-9 && bulk.length < 12) {
+      bulk.push(size);
+      left -= size.massG;
     }
   }
-  return { bulk, droppers, hungG: carriesG - tipG - Math.max(0, left) };
+  return { bulk, hungG: carriesG - tipG - Math.max(0, left) };
 }
 
 /** Capacity of a float for still water of a depth, g: a quarter gram and as much again each metre. Heuristic; source: fieldcraft. */
@@ -93,7 +91,7 @@ function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number, 
   const wantedG = stillCapacity(depthM);
   const own = [...floats].sort((a, b) => Math.abs(Math.log(a.capacityG / wantedG)) - Math.abs(Math.log(b.capacityG / wantedG)))[0];
   const carriesG = own?.capacityG ?? wantedG;
-  const { bulk, droppers, hungG } = shotFor(carriesG);
+  const { bulk, hungG } = shotFor(carriesG);
   const bulkAt = Math.min(floatLimits.bulkM, 0.6 * depthM);
   const slides = id === 'sliding-float';
   return {

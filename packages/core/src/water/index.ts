@@ -4,3 +4,4 @@ export * from './sound';
 export * from './oxygen';
 export * from './light';
 export { valueAt, type DepthProfile } from './profile';
+export * from './level';

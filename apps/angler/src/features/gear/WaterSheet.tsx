@@ -12,7 +12,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
 import { useWaterChange } from '@/data/water-change';
-import { onDatum } from '@burrow/core/ground';
+import { onDatum } from '@burrow/core/water';
 import { counted } from '@burrow/core/units';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';

@@ -28,11 +28,10 @@ interface GoProps {
   /** What this water can be fished from; empty where there is no choice. */
   crafts: readonly Craft[];
   bears: string | null;
-  away: string | null;
 }
 
 /** What stands against going: the ice for who goes, open water, or a current. There is no yes here. */
-export function GoPart({ hazards, method, crafts, bears, away }: GoProps) {
+export function GoPart({ hazards, method, crafts, bears }: GoProps) {
   const { load, craft } = usePreferences();
   return (
     <View style={{ gap: 10 }}>
@@ -42,7 +41,7 @@ export function GoPart({ hazards, method, crafts, bears, away }: GoProps) {
       ) : null}
       {hazards.map((h) => (
         <Caution key={h.id} headline={h.headline}>
-          {h.id === 'ice' ? [h.text, away ? `Measured ${away} from the place to start.` : null, bears].filter((t) => t !== null).join(' ') : h.text}
+          {h.id === 'ice' ? [h.text, bears].filter((t) => t !== null).join(' ') : h.text}
         </Caution>
       ))}
     </View>

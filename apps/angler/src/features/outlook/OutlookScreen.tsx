@@ -1,6 +1,5 @@
 import type { Species } from '@burrow/core/fish';
 import { bearingWords, type FeedingWindow } from '@burrow/core/outlook';
-import { distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -96,15 +95,7 @@ export function OutlookScreen() {
       height={wide ? 340 : undefined}
     />
   );
-  const go = (
-    <GoPart
-      hazards={data.hazards}
-      method={data.method}
-      crafts={data.crafts}
-      bears={bearingWords(outlook.ice, load, units)}
-      away={data.iceAwayM === null ? null : distanceText(data.iceAwayM, units)}
-    />
-  );
+  const go = <GoPart hazards={data.hazards} method={data.method} crafts={data.crafts} bears={bearingWords(outlook.ice, load, units)} />;
   const cold = (
     <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} waterId={data.water.id} zone={timeZone} onSeen={() => setSeeing(true)} />
   );

@@ -1,5 +1,6 @@
 import { viewpointLine } from '@burrow/core/casting';
-import { feedParticles, feedPicture, particles, squeezes, swimName } from '@burrow/core/pole';
+import { feedParticleIds } from '@burrow/core/ledger';
+import { feedParticles, feedPicture, squeezes, swimName } from '@burrow/core/pole';
 import { clamp, depthText, liftText, metresPerDepthUnit } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -62,7 +63,7 @@ export function FeedSheet({ control }: { control: PegControl }) {
         <Choice
           label="What is in it"
           wrap
-          options={particles.map((p) => ({ id: p, label: feedParticles[p].name }))}
+          options={feedParticleIds.map((p) => ({ id: p, label: feedParticles[p].name }))}
           value={ball.particle}
           onChange={(particle) => set({ particle })}
         />

@@ -1,4 +1,5 @@
-import { shotText, swimName, usualShot } from '@burrow/core/pole';
+import { shotText, swimName } from '@burrow/core/pole';
+import { usualShot } from '@burrow/core/rig';
 import { clamp, currentText, depthFine, liftText, tempText } from '@burrow/core/units';
 import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';

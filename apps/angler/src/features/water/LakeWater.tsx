@@ -1,6 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { canStand, CastWater, standWords } from '@burrow/core/casting';
-import { bearingDeg, compassPoint, depthAt, nearestPlace, type LonLat } from '@burrow/core/ground';
+import { bearingDeg, compassPoint, depthAt, distanceM, nearestPlace, type LonLat } from '@burrow/core/ground';
 import { expectedText, nextWords, planWords } from '@burrow/core/holes';
 import { speciesOf } from '@burrow/core/fish';
 import { countingThickness } from '@burrow/core/safety';
@@ -16,7 +16,7 @@ import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
 import { useBanks } from '@/data/banks';
 import { useCastSetting, useFirstStand } from '@/data/casting';
-import { useHoles } from '@/data/holes';
+import { useFirstPlace, useHoles } from '@/data/holes';
 import { useOutlook } from '@/data/outlook';
 import { usePegPlace } from '@/data/peg';
 import { usePreferences, type KeptHolePlan } from '@/data/preferences';
@@ -44,7 +44,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const { units } = usePreferences();
   const wide = useWide();
   const router = useRouter();
-  const { first, columnPending, weather, without, input, column, situation, nowMs } = useOutlook();
+  const { columnPending, weather, without, input, column, situation, nowMs } = useOutlook();
   const { outing, elsewhere, ready, zone, surface, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const lastIce = useLastIce(water.id);
   const { map: bed } = ground;
@@ -54,7 +54,9 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const [inWords, setInWords] = useState(false);
   const [dropped, setDropped] = useState<KeptHolePlan | null>(null);
   const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
-  const drilling = useHoles(water, ground, columnPending && !weather.isError ? null : situation, position);
+  const settled = columnPending && !weather.isError ? null : situation;
+  const drilling = useHoles(water, ground, settled, position);
+  const first = useFirstPlace(water, ground, settled);
   const { left, next, fish, look } = drilling;
   const banks = useBanks(water, input, situation, wide || inWords);
   const planned = useMemo(() => left.map((h) => ({ ...h, number: drilling.plan!.holes.indexOf(h) + 1 })), [left, drilling.plan]);
@@ -66,7 +68,12 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
 
   const peg = usePegPlace(ground, method, outing !== undefined);
 
-  const begin = firstWords(first.data, columnPending || (situation?.band != null && first.isPending), speciesOf(situation?.species.value ?? '').short, surface === 'open' && !outing);
+  const begin = firstWords(
+    first.data,
+    columnPending || (situation?.band != null && first.isPending),
+    speciesOf(situation?.species.value ?? '').short,
+    surface === 'open' && !outing,
+  );
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;
   const afloat = outing && method.picture === 'lane' ? position : null;
@@ -102,13 +109,14 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   );
   const isIced = column !== null && column.now.iceClearM + column.now.iceWhiteM > 0;
   const bankPanel = <BankPanel {...banks} units={units} zone={zone} isIced={isIced} />;
+  const iceAway = lastIce?.at ? `Measured ${distanceText(distanceM(lastIce.at, target), units)} from the ring. ` : '';
   const list = (
     <>
       <View style={{ paddingHorizontal: 16, paddingBottom: 16, gap: 8 }}>
         {surface === 'open' ? <Caution headline="Open water, as modelled">If there is ice here, it is new and not to be trusted.</Caution> : null}
         {method.isOnIce ? (
           <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
-            {`Check each hole, more often near the inflow. No ice is safe ice.${water.file.water.kind === 'reservoir' ? ' Under a falling level ice hangs unsupported.' : ''}`}
+            {`${iceAway}Check each hole, more often near the inflow. No ice is safe ice.${water.file.water.kind === 'reservoir' ? ' Under a falling level ice hangs unsupported.' : ''}`}
           </Caution>
         ) : null}
       </View>

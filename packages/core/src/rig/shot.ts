@@ -26,6 +26,13 @@ export const usualShot: readonly ShotSize[] = [
   { name: 'No. 13', massG: 0.01 },
 ];
 
+/** A size by its name. RangeError for one that is not in the table. */
+export function shotOf(name: string): ShotSize {
+  const size = usualShot.find((s) => s.name === name);
+  if (!size) throw new RangeError(`expected a shot of ${usualShot.map((s) => s.name).join(', ')}, found "${name}"`);
+  return size;
+}
+
 export const shotPatterns = ['bulk', 'strung', 'bulk-droppers'] as const;
 export type ShotPattern = (typeof shotPatterns)[number];
 
