@@ -1,11 +1,12 @@
 import { ledgerEvent } from '@burrow/contract';
-import type { EventBodies } from '@burrow/core/ledger';
+import type { EventBodies, EventKind } from '@burrow/core/ledger';
 import { imperial, metric } from '@burrow/core/units';
-import { figuresOf, isFigureKind, stepped, type FigureKind } from '@/features/season/outing/figures';
+import { stepped } from '@/features/entries/figures';
+import { entryKinds, figuresOf, isFigureKind } from '@/features/entries/kinds';
 import { event, testId } from '../../../packages/core/test/events';
 
 /** What an entry of each kind says beside its figures. */
-const beside: Record<FigureKind, object> = {
+const beside: Partial<Record<EventKind, object>> = {
   'ice-measured': { station: testId() },
   'temperature-measured': { station: testId() },
   'clarity-measured': { station: testId() },
@@ -17,7 +18,7 @@ const beside: Record<FigureKind, object> = {
   cast: { station: testId(), cast: testId() },
   felt: { station: testId(), what: 'hard' },
 };
-const kinds = Object.keys(beside) as FigureKind[];
+const kinds = (Object.keys(entryKinds) as EventKind[]).filter(isFigureKind);
 
 describe.each([
   ['feet', imperial],

@@ -48,7 +48,7 @@ function placesOn(map: DepthMap, speciesId: string, nowMs: number, keepsAll = fa
   });
   const band = situation.band?.value ?? null;
   if (!band) return { places: [], band };
-  const features = findFeatures(map);
+  const features = featuresOf.get(map)!;
   const score = new PlaceScore(map, features, {
     group: speciesOf(speciesId).group,
     stage: situation.stage.value,

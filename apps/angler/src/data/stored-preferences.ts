@@ -1,11 +1,9 @@
 import { z } from 'zod';
 import type { WindViewpoint } from '@burrow/core/banks';
-import type { BallBreak, FeedParticle } from '@burrow/core/ledger';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
-import { ballBreaks, feedParticleIds } from '@burrow/core/ledger';
-import { shotPatterns, type ShotPattern, type ShotSize } from '@burrow/core/rig';
-import type { MeasuredDive } from '@burrow/core/rig';
+import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle } from '@burrow/core/ledger';
+import { shotPatterns, type MeasuredDive, type ShotPattern, type ShotSize } from '@burrow/core/rig';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
 import { tackleFamilies, type TackleGoal, type TacklePiece } from '@burrow/core/tackle';
 import type { UnitPreference } from '@burrow/core/units';

@@ -73,11 +73,14 @@ function endOf(next: ReadonlyMap<string, string>, from: string): string | null {
 }
 
 function take(into: OutingReducer, event: LedgerEvent, ms: number): void {
-  const reduce = reducers[event.kind] as ((into: OutingReducer, event: LedgerEvent, ms: number) => void) | undefined;
+  const reduce = (reducers as Partial<Record<EventKind, unknown>>)[event.kind] as ((into: OutingReducer, event: LedgerEvent, ms: number) => void) | undefined;
   reduce?.(into, event, ms);
 }
 
-type Reducers = { [K in EventKind]?: (into: OutingReducer, event: EventOf<K>, ms: number) => void };
+/** Kinds that are taken before an outing adds up, or that belong to none. */
+type Elsewhere = 'outing-started' | 'undone' | 'amended' | 'weather-seen' | 'drill-done';
+/** What each kind adds to its outing: a new one has a row here, or does not compile. */
+type Reducers = { [K in Exclude<EventKind, Elsewhere>]: (into: OutingReducer, event: EventOf<K>, ms: number) => void };
 
 const reducers: Reducers = {
   'outing-ended': (into, event, ms) => {

@@ -1,4 +1,4 @@
-import type { EventOf } from './event';
+import type { EventKind, EventOf } from './event';
 import { instantOf } from './instant';
 import type { FishState, LineState, OutingState, StationState, StayState } from './state';
 
@@ -116,7 +116,7 @@ export class OutingReducer {
     for (const [device, { station }] of [...this.stays]) if (stationId === undefined || station === stationId) this.leave(device, ms);
   }
 
-  note(id: string, ms: number, kind: string, station: string | null, text?: string): void {
+  note(id: string, ms: number, kind: EventKind, station: string | null, text?: string): void {
     this.outing.entries.push(text === undefined ? { id, ms, station, kind } : { id, ms, station, kind, text });
   }
 }

@@ -1,4 +1,4 @@
-import type { EventBodies, FeltKind, Goal, LineTurn, QuietReason, ReactionKind } from './event';
+import type { EventBodies, EventKind, FeltKind, Goal, LineTurn, QuietReason, ReactionKind } from './event';
 
 export interface LineState {
   id: string;
@@ -125,7 +125,7 @@ export interface LogEntry {
   id: string;
   ms: number;
   station: string | null;
-  kind: string;
+  kind: EventKind;
   text?: string;
 }
 

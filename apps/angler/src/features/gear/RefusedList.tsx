@@ -1,50 +1,10 @@
-import type { EventKind } from '@burrow/core/ledger';
 import { clockText, dayText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { useLedger } from '@/data/session';
+import { entryKinds } from '@/features/entries/kinds';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
-
-const kindWords: Record<EventKind, string> = {
-  'outing-started': 'Outing started',
-  'outing-ended': 'Outing ended',
-  'ice-measured': 'Ice',
-  joined: 'Joined with another outing',
-  'method-changed': 'Way of fishing changed',
-  'station-opened': 'Place opened',
-  'cadence-set': 'Movement',
-  cast: 'Cast',
-  felt: 'Felt on the bed',
-  'level-measured': 'Level of the water',
-  fed: 'Feed',
-  'swim-placed': 'Swim chosen',
-  plumbed: 'Depth plumbed',
-  'flow-timed': 'Flow',
-  changed: 'Change',
-  'quiet-seen': 'Reason for the quiet',
-  'bag-weighed': 'Fish weighed',
-  tracked: 'Track of a pass',
-  'pass-ended': 'Pass ended',
-  rested: 'Rested',
-  'depth-sounded': 'Depth',
-  'temperature-measured': 'Water temperature',
-  'clarity-measured': 'Clarity',
-  'line-down': 'Line down',
-  'line-up': 'Line up',
-  'flag-up': 'Flag',
-  'depth-set': 'Depth of the jig',
-  reaction: 'What a fish did',
-  'fish-landed': 'Fish landed',
-  'fish-kept': 'Fish kept',
-  'fish-released': 'Fish released',
-  'weather-seen': 'Weather seen',
-  'drill-done': 'Practice drill',
-  moved: 'Moved',
-  note: 'Note',
-  undone: 'Taken back',
-  amended: 'Corrected',
-};
 
 /** Entries that the server would not have, each with its reason: they stay on this phone. */
 export function RefusedList() {
@@ -63,7 +23,7 @@ export function RefusedList() {
         return (
           <View key={row.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8, borderTopWidth: 1, borderTopColor: palette.line, paddingVertical: 6 }}>
             <View style={{ flex: 1 }}>
-              <Text strong>{`${kindWords[row.event.kind]}, ${dayText(ms, 'UTC')} ${clockText(ms, 'UTC')} UTC`}</Text>
+              <Text strong>{`${entryKinds[row.event.kind].name}, ${dayText(ms, 'UTC')} ${clockText(ms, 'UTC')} UTC`}</Text>
               <Text size="small" tone="second">
                 {row.refused ?? ''}
               </Text>

@@ -10,7 +10,7 @@ import { newId } from '@/data/ids';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import type { MarkDid } from '@burrow/core/coach';
-import { reactionWords } from './LogList';
+import { reactionWords } from '@/features/entries/kinds';
 import { marksDid } from './reading/useReading';
 import { Signals } from './Signals';
 import { Sheet } from '@/ui/Sheet';

@@ -14,7 +14,7 @@ import { newId } from '@/data/ids';
 import { tied, unsaidBait, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
-import { reactionWords } from './LogList';
+import { reactionWords } from '@/features/entries/kinds';
 import { useStrikeSignal } from './useStrikeSignal';
 import { isTipUp } from './tip-ups';
 import { marksDid, useReading } from './reading/useReading';

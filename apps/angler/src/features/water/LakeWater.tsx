@@ -44,7 +44,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const { units } = usePreferences();
   const wide = useWide();
   const router = useRouter();
-  const { columnPending, weather, without, input, column, situation, nowMs } = useOutlook();
+  const { columnPending, weather, without, input, column, situation } = useOutlook();
   const { outing, elsewhere, ready, zone, surface, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
   const lastIce = useLastIce(water.id);
   const { map: bed } = ground;

@@ -41,7 +41,7 @@ export function RiverWater({ water, ground }: { water: WaterDetail; ground: Grou
   const { units } = usePreferences();
   const wide = useWide();
   const router = useRouter();
-  const { input, column, situation } = useOutlook();
+  const { input, situation } = useOutlook();
   const { map: bed } = ground;
   const { tapped, setTapped, position, says, locate } = useTapped((at) => !ground.isShore || depthAt(bed, at) !== null);
   const { layers, overlay } = useLayers(null, null, bed.deepest.depthM);

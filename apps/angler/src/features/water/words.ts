@@ -1,9 +1,8 @@
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { bearingDeg, compassPoint, distanceM, type LonLat } from '@burrow/core/ground';
 import type { LedgerState } from '@burrow/core/ledger';
-import { counted, depthText, distanceText, type UnitPreference } from '@burrow/core/units';
+import { counted, distanceText, type UnitPreference } from '@burrow/core/units';
 import type { MapHole } from '@/features/water/map/places';
-import type { Ground } from '@/workers/ground.api';
 
 export const waterKinds: readonly { id: WaterFile['water']['kind']; label: string }[] = [
   { id: 'lake', label: 'Lake' },

@@ -1,12 +1,13 @@
-import { speciesOf, speciesTable } from '@burrow/core/fish';
-import { asItStands, reactionKinds, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
+import { isKnownSpecies, speciesOf, speciesTable } from '@burrow/core/fish';
+import { reactionKinds, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type StationState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { clamp, clockText, depthText, depthStepM, minuteMs, type UnitPreference } from '@burrow/core/units';
 import { lazy, Suspense, useState } from 'react';
+import { stepped } from '@/features/entries/figures';
+import { draftOf, isBedDepth, isReady, lastMsOf, lateKinds, madeOf, textLabelOf, type Draft } from '@/features/entries/draft';
+import { figuresOf, reactionWords } from '@/features/entries/kinds';
 import { LengthRuler } from '@/features/station/LengthRuler';
-import { reactionWords } from '@/features/station/LogList';
-import { bodyOf, correct } from '@/data/corrections';
-import { newId } from '@/data/ids';
+import { correct } from '@/data/corrections';
 import { useLedger } from '@/data/session';
 import { useSpecies } from '@/data/species';
 import { Action } from '@/ui/Action';
@@ -14,7 +15,6 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import { figuresOf, isFigureKind, stepped } from './figures';
 
 const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
 
@@ -32,212 +32,67 @@ interface Props {
 /** Species offered before asking for more. */
 const atHand = 4;
 
-/** What can be added after the fact at a place of this kind. */
-const lateAt = (place: string | undefined) => [
-  { id: 'fish-landed', label: 'A fish' },
-  { id: 'reaction', label: place === 'swim' || place === 'pass' ? 'A bite' : 'A bite or look' },
-  ...(place === 'swim'
-    ? [
-        { id: 'fed', label: 'Feed' },
-        { id: 'plumbed', label: 'A depth plumbed' },
-        { id: 'bag-weighed', label: 'Fish weighed' },
-      ]
-    : place === 'pass'
-      ? []
-      : [{ id: 'depth-sounded', label: 'A depth' }]),
-  ...(place === 'stand' ? [{ id: 'cast', label: 'A cast' }] : []),
-  ...(place === undefined ? [] : [{ id: 'temperature-measured', label: 'Water temperature' }]),
-  { id: 'note', label: 'A note' },
-];
-
-/** Whether something in an entry can be corrected. */
-export function isCorrectable({ kind, station }: LogEntry, outing: OutingState): boolean {
-  if (kind === 'station-opened') return !['swim', 'pass'].includes(outing.stations.find((s) => s.id === station)?.kind ?? '');
-  return ['fish-landed', 'reaction', 'note', 'line-down'].includes(kind) || isFigureKind(kind);
-}
-
-/** Plumbing, flow and weighing belong to the peg, not to one of its swims. */
-const ofPeg: readonly string[] = ['plumbed', 'flow-timed', 'bag-weighed'];
-
-/** What is written in words, by kind. */
-const textLabels: Record<string, string | undefined> = { note: 'Note', 'line-down': 'What was on the line', fed: 'What was fed' };
-
 /** Adds an entry late, or corrects one: the same few fields either way. */
 export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Props) {
   const { ledger, events } = useLedger();
-  const { offered } = useSpecies(undefined, outing.water);
-  const [kind, setKind] = useState<string>(entry?.kind ?? 'fish-landed');
-  const lastMs = outing.endedMs ?? outing.entries.at(-1)?.ms ?? outing.startedMs;
-  const [atMs, setAtMs] = useState(entry?.ms ?? lastMs);
-  const [station, setStation] = useState(entry?.station ?? outing.stations.at(-1)?.id ?? '');
-  const place = outing.stations.find((s) => s.id === station);
-  const fish = entry?.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
-  const reaction = entry?.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
-  const [species, setSpecies] = useState<string>(fish?.species ?? outing.species[0]);
-  const [lengthMm, setLength] = useState<number | null>(fish?.lengthMm ?? null);
-  const [fate, setFate] = useState<'kept' | 'released' | null>(fish?.fate ?? null);
-  const [showsAll, setShowsAll] = useState(false);
-  const [said, setSaid] = useState<ReactionKind>(reaction?.kind ?? 'bite');
-  // The bed's depth is that of a place alone: a fish or a bite whose depth nobody knew keeps it so.
-  const [depthM, setDepth] = useState<number | null>(fish || reaction ? (fish ?? reaction)!.depthM : entry?.kind === 'station-opened' ? (place?.depthM ?? null) : null);
-  const [figures, setFigures] = useState<Record<string, number | null>>(() => {
-    const before: Record<string, unknown> = entry && isFigureKind(entry.kind) ? (asItStands(events, entry.id)?.body ?? {}) : {};
-    return Object.fromEntries(Object.entries(before).filter((e): e is [string, number] => typeof e[1] === 'number'));
-  });
-  const [text, setText] = useState(entry && textLabels[entry.kind] ? (entry.text ?? '') : '');
+  const [draft, setDraft] = useState<Draft>(() => draftOf(entry, outing, events));
   const [says, setSays] = useState<string | null>(null);
+  const put = (part: Partial<Draft>) => setDraft((before) => ({ ...before, ...part }));
+  const { kind, atMs, station, depthM } = draft;
+  const place = outing.stations.find((s) => s.id === station);
   const scope = { id: outing.id, zone };
-  const depthStep = depthStepM(units);
-  const fields = isFigureKind(kind) ? figuresOf(kind, units) : [];
-  const textLabel = textLabels[kind];
-  const isFish = kind === 'fish-landed';
-  const isDepth = kind === 'depth-sounded' || kind === 'station-opened';
-  const hasJig = isFish || kind === 'reaction';
-
-  const likely = [...new Set([...(fish ? [fish.species] : []), ...outing.species, ...outing.fish.map((f) => f.species)])];
-  const others = [...offered, ...speciesTable].map((s) => s.id as string).filter((id) => !likely.includes(id));
-  const known = showsAll ? [...likely, ...new Set(others)] : [...likely, ...others.slice(0, Math.max(0, atHand - likely.length))];
-  const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short : id);
-  const body = (): { kind: EventKind; body: EventBodies[EventKind] } => {
-    const depth = depthM === null ? {} : { depthM };
-    const old = entry ? bodyOf(events, entry.id) : {};
-    if (isFish) {
-      const { lengthMm: _, depthM: __, ...rest } = old as EventBodies['fish-landed'];
-      return { kind: 'fish-landed', body: { ...rest, fish: fish?.id ?? newId(), station, species, ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }), ...depth } };
-    }
-    if (kind === 'reaction') {
-      const { depthM: _, ...rest } = old as EventBodies['reaction'];
-      return { kind: 'reaction', body: { ...rest, station, reaction: said, ...depth } };
-    }
-    if (isFigureKind(kind)) {
-      const known = Object.fromEntries(fields.flatMap(({ field }) => (figures[field] == null ? [] : [[field, figures[field]]])));
-      const at = kind === 'level-measured' ? {} : { station: ofPeg.includes(kind) ? (place?.peg ?? station) : station };
-      const said = { ...(kind === 'fed' ? { what: text.trim() } : {}), ...(kind === 'cast' && !entry ? { cast: newId() } : {}) };
-      return { kind, body: { ...at, ...old, ...known, ...said } as EventBodies[typeof kind] };
-    }
-    if (kind === 'line-down') return { kind, body: { ...(old as EventBodies['line-down']), presentation: text.trim() } };
-    return { kind: 'note', body: { ...old, text: text.trim(), ...(station === '' ? {} : { station }) } };
+  const textLabel = textLabelOf(kind);
+  /** The depth of a place: corrected where one stands, else written as of its opening. */
+  const sounded = async (): Promise<LedgerEvent[]> => {
+    const all = events.filter((e) => e.kind === 'depth-sounded' && e.outing === outing.id && e.body.station === station);
+    const standing = all.findLast((e) => !events.some((u) => u.kind === 'undone' && u.body.target === e.id));
+    const body = { station, depthM: depthM!, source: 'entered' as const };
+    return standing
+      ? correct(ledger, scope, events, standing.id, body, Date.parse(standing.at))
+      : ledger.writeAll(scope, [{ kind: 'depth-sounded', body }], (place?.openedMs ?? atMs) + 1000);
+  };
+  const written = async (): Promise<LedgerEvent[]> => {
+    const made = madeOf(draft, entry, outing, events);
+    const first = entry ? await correct(ledger, scope, events, entry.id, made.body, atMs) : await ledger.writeAll(scope, [made], atMs);
+    const before = entry ? outing.fish.find((f) => f.eventId === entry.id)?.fate : null;
+    if (kind !== 'fish-landed' || draft.fate === null || draft.fate === before) return first;
+    return [...first, ...(await ledger.writeAll(scope, [{ kind: `fish-${draft.fate}`, body: { fish: (made.body as { fish: string }).fish } }], atMs))];
   };
   const save = async () => {
     try {
-      if (isDepth) {
-        const sounded = events.filter((e) => e.kind === 'depth-sounded' && e.outing === outing.id && e.body.station === station);
-        const standing = sounded.findLast((e) => !events.some((u) => u.kind === 'undone' && u.body.target === e.id));
-        const of = { station, depthM: depthM!, source: 'entered' as const };
-        onDone(
-          'Depth corrected',
-          standing
-            ? await correct(ledger, scope, events, standing.id, of, Date.parse(standing.at))
-            : await ledger.writeAll(scope, [{ kind: 'depth-sounded', body: of }], (place?.openedMs ?? atMs) + 1000),
-        );
-        return;
-      }
-      const made = body();
-      const written = entry ? await correct(ledger, scope, events, entry.id, made.body, atMs) : await ledger.writeAll(scope, [made], atMs);
-      const fishId = (made.body as { fish?: string }).fish;
-      const fated = isFish && fate !== null && fate !== fish?.fate ? await ledger.writeAll(scope, [{ kind: `fish-${fate}`, body: { fish: fishId! } }], atMs) : [];
-      onDone(entry ? 'Entry corrected' : 'Entry added', [...written, ...fated]);
+      if (isBedDepth(kind)) onDone('Depth corrected', await sounded());
+      else onDone(entry ? 'Entry corrected' : 'Entry added', await written());
     } catch (error) {
       setSays((error as Error).message);
     }
   };
-  const choose = (id: string) => {
-    setKind(id);
-    // A figure of one kind is none of another.
-    setFigures({});
-  };
-  const offeredLate = lateAt(place?.kind);
-  const isReady =
-    (isDepth ? depthM !== null : true) &&
-    (textLabel ? text.trim() !== '' : true) &&
-    fields.every((f) => f.isOptional || figures[f.field] != null) &&
-    (station !== '' || kind === 'note' || entry !== null);
+  const moveTime = (byMs: number) => put({ atMs: clamp(atMs + byMs, outing.startedMs, lastMsOf(outing)) });
   return (
     <Sheet
       title={entry ? 'Correct this entry' : 'Add what was not logged'}
       open
       onClose={onClose}
-      footer={<Action kind="main" height={64} label={entry ? 'Save the correction' : 'Add it'} disabled={!isReady} onPress={() => void save()} />}
+      footer={<Action kind="main" height={64} label={entry ? 'Save the correction' : 'Add it'} disabled={!isReady(draft, entry === null)} onPress={() => void save()} />}
     >
-      {isDepth ? null : (
-        <Stepper
-          label="When"
-          text={clockText(atMs, zone)}
-          onStep={(d) => setAtMs((ms) => clamp(ms + d * minuteMs, outing.startedMs, lastMs))}
-          big={{ text: '15 min', onStep: (d) => setAtMs((ms) => clamp(ms + d * 15 * minuteMs, outing.startedMs, lastMs)) }}
-        />
+      {isBedDepth(kind) ? null : (
+        <Stepper label="When" text={clockText(atMs, zone)} onStep={(d) => moveTime(d * minuteMs)} big={{ text: '15 min', onStep: (d) => moveTime(15 * d * minuteMs) }} />
       )}
-      {entry === null && outing.stations.length > 0 ? (
+      {entry ? null : <LateChoice outing={outing} draft={draft} put={put} />}
+      {kind === 'fish-landed' ? <FishFields outing={outing} draft={draft} units={units} put={put} /> : null}
+      {kind === 'reaction' ? (
         <Choice
-          label="Where"
-          options={outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.station ?? 'Place'} ${s.label}` }))}
-          value={station}
-          onChange={(id) => {
-            setStation(id);
-            if (!lateAt(outing.stations.find((s) => s.id === id)?.kind).some((l) => l.id === kind)) choose('fish-landed');
-          }}
+          label="What it did"
+          options={reactionKinds.map((id) => ({ id, label: reactionWords[id] }))}
+          value={draft.reaction}
+          onChange={(reaction) => put({ reaction })}
           wrap
         />
       ) : null}
-      {entry ? null : <Choice label="What to add" options={offeredLate} value={kind} onChange={choose} wrap />}
-      {isFish ? (
-        <>
-          <Choice label="Species" options={known.map((id) => ({ id, label: nameOf(id) }))} value={species} onChange={setSpecies} wrap />
-          {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
-          {speciesTable.some((s) => s.id === species) ? (
-            <LengthRuler
-              lengthMm={lengthMm}
-              startMm={speciesOf(species).ruler.usualMm}
-              fromMm={speciesOf(species).ruler.fromMm}
-              toMm={speciesOf(species).ruler.toMm}
-              units={units}
-              onChange={setLength}
-            />
-          ) : null}
-          <Text align="center" tone="second">
-            {lengthMm === null ? 'Not measured. Drag the ruler to its length, or leave it.' : 'Measured.'}
-          </Text>
-          {lengthMm === null ? null : <Action kind="bare" label="It was not measured" onPress={() => setLength(null)} />}
-          <Choice
-            label="Kept or released"
-            options={[
-              { id: 'released', label: 'Released' },
-              { id: 'kept', label: 'Kept' },
-            ]}
-            value={fate ?? ('' as 'kept')}
-            onChange={setFate}
-            wrap
-          />
-        </>
-      ) : null}
-      {kind === 'reaction' ? <Choice label="What it did" options={reactionKinds.map((id) => ({ id, label: reactionWords[id] }))} value={said} onChange={setSaid} wrap /> : null}
-      {isDepth || hasJig ? (
-        <Stepper
-          label={isDepth ? 'Depth of the bed' : 'Depth it came at'}
-          text={depthM === null ? null : depthText(depthM, units)}
-          empty={isDepth ? 'not sounded' : 'not known'}
-          onStep={(d) => setDepth((m) => (m === null ? (place?.depthM ?? place?.mapDepthM ?? 3) : clamp(m + d * depthStep, 0.3, 300)))}
-          onClear={isDepth ? undefined : () => setDepth(null)}
-          big={{ text: depthText(10 * depthStep, units), onStep: (d) => setDepth((m) => clamp((m ?? place?.depthM ?? 3) + d * 10 * depthStep, 0.3, 300)) }}
-        />
-      ) : null}
-      {fields.map((f) => (
-        <Stepper
-          key={f.field}
-          label={f.label}
-          text={figures[f.field] == null ? null : f.text(figures[f.field]!)}
-          empty="not known"
-          onStep={(d) => setFigures((all) => ({ ...all, [f.field]: stepped(f, all[f.field] ?? null, d) }))}
-          big={
-            f.bigBy === undefined
-              ? undefined
-              : { text: f.bigText ?? f.text(f.bigBy), onStep: (d) => setFigures((all) => ({ ...all, [f.field]: stepped(f, all[f.field] ?? null, d, true) })) }
-          }
-        />
-      ))}
+      {isBedDepth(kind) || kind === 'fish-landed' || kind === 'reaction' ? <DepthField place={place} draft={draft} units={units} put={put} /> : null}
+      <FigureFields draft={draft} units={units} put={put} />
       {textLabel ? (
         <Suspense fallback={null}>
-          <Field label={textLabel} value={text} onChangeText={setText} maxLength={kind === 'note' ? 500 : 120} multiline={kind === 'note'} />
+          <Field label={textLabel} value={draft.text} onChangeText={(text) => put({ text })} maxLength={kind === 'note' ? 500 : 120} multiline={kind === 'note'} />
         </Suspense>
       ) : null}
       {says ? <Text tone="straw">{says}</Text> : null}
@@ -246,4 +101,113 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       </Text>
     </Sheet>
   );
+}
+
+interface Fields {
+  draft: Draft;
+  put: (part: Partial<Draft>) => void;
+}
+
+/** Where something happened that was not logged, and what. */
+function LateChoice({ outing, draft, put }: Fields & { outing: OutingState }) {
+  const { kind, station } = draft;
+  const kindsAt = (id: string) => lateKinds(outing.stations.find((s) => s.id === id)?.kind);
+  // A figure of one kind is none of another.
+  const choose = (id: EventKind) => put({ kind: id, figures: {} });
+  return (
+    <>
+      {outing.stations.length > 0 ? (
+        <Choice
+          label="Where"
+          options={outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.station ?? 'Place'} ${s.label}` }))}
+          value={station}
+          onChange={(id) => {
+            put({ station: id });
+            if (!kindsAt(id).some((l) => l.id === kind)) choose('fish-landed');
+          }}
+          wrap
+        />
+      ) : null}
+      <Choice label="What to add" options={kindsAt(station)} value={kind} onChange={choose} wrap />
+    </>
+  );
+}
+
+/** Which fish, how long, and what became of it. */
+function FishFields({ outing, draft, units, put }: Fields & { outing: OutingState; units: UnitPreference }) {
+  const { offered } = useSpecies(undefined, outing.water);
+  const [showsAll, setShowsAll] = useState(false);
+  const { species, lengthMm, fate } = draft;
+  const [first] = useState(species);
+  const likely = [...new Set([first, ...outing.species, ...outing.fish.map((f) => f.species)])];
+  const others = [...offered, ...speciesTable].map((s) => s.id as string).filter((id) => !likely.includes(id));
+  const shown = showsAll ? [...likely, ...new Set(others)] : [...likely, ...others.slice(0, Math.max(0, atHand - likely.length))];
+  const { ruler } = speciesOf(species);
+  return (
+    <>
+      <Choice
+        label="Species"
+        options={shown.map((id) => ({ id, label: isKnownSpecies(id) ? speciesOf(id).short : id }))}
+        value={species}
+        onChange={(id) => put({ species: id })}
+        wrap
+      />
+      {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
+      {isKnownSpecies(species) ? (
+        <LengthRuler lengthMm={lengthMm} startMm={ruler.usualMm} fromMm={ruler.fromMm} toMm={ruler.toMm} units={units} onChange={(mm) => put({ lengthMm: mm })} />
+      ) : null}
+      <Text align="center" tone="second">
+        {lengthMm === null ? 'Not measured. Drag the ruler to its length, or leave it.' : 'Measured.'}
+      </Text>
+      {lengthMm === null ? null : <Action kind="bare" label="It was not measured" onPress={() => put({ lengthMm: null })} />}
+      <Choice
+        label="Kept or released"
+        options={[
+          { id: 'released', label: 'Released' },
+          { id: 'kept', label: 'Kept' },
+        ]}
+        value={fate ?? ('' as 'kept')}
+        onChange={(id) => put({ fate: id })}
+        wrap
+      />
+    </>
+  );
+}
+
+/** How deep the bed lies, or how deep something came; of the latter nobody need know. */
+function DepthField({ place, draft, units, put }: Fields & { place: StationState | undefined; units: UnitPreference }) {
+  const { kind, depthM } = draft;
+  const isBed = isBedDepth(kind);
+  const stepM = depthStepM(units);
+  const startM = place?.depthM ?? place?.mapDepthM ?? 3;
+  const move = (byM: number) => clamp((depthM ?? place?.depthM ?? 3) + byM, 0.3, 300);
+  return (
+    <Stepper
+      label={isBed ? 'Depth of the bed' : 'Depth it came at'}
+      text={depthM === null ? null : depthText(depthM, units)}
+      empty={isBed ? 'not sounded' : 'not known'}
+      onStep={(d) => put({ depthM: depthM === null ? startM : move(d * stepM) })}
+      onClear={isBed ? undefined : () => put({ depthM: null })}
+      big={{ text: depthText(10 * stepM, units), onStep: (d) => put({ depthM: move(10 * d * stepM) }) }}
+    />
+  );
+}
+
+/** The figures of a kind that is nothing but figures. */
+function FigureFields({ draft, units, put }: Fields & { units: UnitPreference }) {
+  const { figures } = draft;
+  return figuresOf(draft.kind, units).map((f) => {
+    const value = figures[f.field] ?? null;
+    const step = (d: 1 | -1, isBig: boolean) => put({ figures: { ...figures, [f.field]: stepped(f, value, d, isBig) } });
+    return (
+      <Stepper
+        key={f.field}
+        label={f.label}
+        text={value === null ? null : f.text(value)}
+        empty="not known"
+        onStep={(d) => step(d, false)}
+        big={f.bigBy === undefined ? undefined : { text: f.bigText ?? f.text(f.bigBy), onStep: (d) => step(d, true) }}
+      />
+    );
+  });
 }

@@ -21,7 +21,8 @@ import { Notice } from '@/ui/Notice';
 import { usePastPegC } from '@/data/peg';
 import { Text } from '@/ui/Text';
 import { DayPicture } from './DayPicture';
-import { EntrySheet, isCorrectable } from './EntrySheet';
+import { isCorrectable } from '@/features/entries/draft';
+import { EntrySheet } from './EntrySheet';
 import { OutingMap } from './OutingMap';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));

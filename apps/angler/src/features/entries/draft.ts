@@ -1,0 +1,132 @@
+import { asItStands, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
+import { metric } from '@burrow/core/units';
+import { bodyOf } from '@/data/corrections';
+import { newId } from '@/data/ids';
+import { figuresOf, isFigureKind } from './kinds';
+
+/** An entry while it is added late or corrected; what nobody said is null. */
+export interface Draft {
+  kind: EventKind;
+  atMs: number;
+  /** Empty where it belongs to no place. */
+  station: string;
+  species: string;
+  lengthMm: number | null;
+  fate: 'kept' | 'released' | null;
+  reaction: ReactionKind;
+  depthM: number | null;
+  figures: Record<string, number | null>;
+  text: string;
+}
+
+/** What is written in words, by kind. */
+const textLabels: Partial<Record<EventKind, string>> = { note: 'Note', 'line-down': 'What was on the line', fed: 'What was fed' };
+export const textLabelOf = (kind: EventKind): string | undefined => textLabels[kind];
+
+/** Whether a kind is the depth of a place's bed. */
+export const isBedDepth = (kind: EventKind): boolean => kind === 'depth-sounded' || kind === 'station-opened';
+
+/** Plumbing, flow and weighing belong to the peg, not to one of its swims. */
+const ofPeg: readonly EventKind[] = ['plumbed', 'flow-timed', 'bag-weighed'];
+
+/** Whether something in an entry can be corrected. */
+export function isCorrectable({ kind, station }: LogEntry, outing: OutingState): boolean {
+  if (kind === 'station-opened') return !['swim', 'pass'].includes(outing.stations.find((s) => s.id === station)?.kind ?? '');
+  return ['fish-landed', 'reaction', 'note', 'line-down'].includes(kind) || isFigureKind(kind);
+}
+
+/** What can be added after the fact at a place of this kind. */
+export function lateKinds(place: string | undefined): { id: EventKind; label: string }[] {
+  const ofPlace: Record<string, { id: EventKind; label: string }[]> = {
+    swim: [
+      { id: 'fed', label: 'Feed' },
+      { id: 'plumbed', label: 'A depth plumbed' },
+      { id: 'bag-weighed', label: 'Fish weighed' },
+    ],
+    pass: [],
+    stand: [
+      { id: 'depth-sounded', label: 'A depth' },
+      { id: 'cast', label: 'A cast' },
+    ],
+  };
+  return [
+    { id: 'fish-landed', label: 'A fish' },
+    { id: 'reaction', label: place === 'swim' || place === 'pass' ? 'A bite' : 'A bite or look' },
+    ...(ofPlace[place ?? ''] ?? [{ id: 'depth-sounded', label: 'A depth' }]),
+    ...(place === undefined ? [] : [{ id: 'temperature-measured' as const, label: 'Water temperature' }]),
+    { id: 'note', label: 'A note' },
+  ];
+}
+
+/** An entry as it stands, to be corrected. */
+function standing(entry: LogEntry, outing: OutingState, events: readonly LedgerEvent[]): Partial<Draft> {
+  const place = outing.stations.find((s) => s.id === entry.station);
+  const said = { kind: entry.kind, atMs: entry.ms, station: entry.station ?? '', text: textLabelOf(entry.kind) ? (entry.text ?? '') : '' };
+  const fish = entry.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
+  // The bed's depth is that of a place alone: a fish or a bite whose depth nobody knew keeps it so.
+  if (fish) return { ...said, species: fish.species, lengthMm: fish.lengthMm, fate: fish.fate, depthM: fish.depthM };
+  const reaction = entry.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
+  if (reaction) return { ...said, reaction: reaction.kind, depthM: reaction.depthM };
+  if (entry.kind === 'station-opened') return { ...said, depthM: place?.depthM ?? null };
+  if (!isFigureKind(entry.kind)) return said;
+  const figures = Object.entries(asItStands(events, entry.id)?.body ?? {}).filter((e): e is [string, number] => typeof e[1] === 'number');
+  return { ...said, figures: Object.fromEntries(figures) };
+}
+
+/** When the last thing of an outing happened, ms: nothing is added after it. */
+export const lastMsOf = (outing: OutingState): number => outing.endedMs ?? outing.entries.at(-1)?.ms ?? outing.startedMs;
+
+/** What the sheet opens with: the entry as it stands, or nothing said of a new one. */
+export const draftOf = (entry: LogEntry | null, outing: OutingState, events: readonly LedgerEvent[]): Draft => ({
+  kind: 'fish-landed',
+  atMs: lastMsOf(outing),
+  station: outing.stations.at(-1)?.id ?? '',
+  species: outing.species[0],
+  lengthMm: null,
+  fate: null,
+  reaction: 'bite',
+  depthM: null,
+  figures: {},
+  text: '',
+  ...(entry ? standing(entry, outing, events) : {}),
+});
+
+/** The figures of a kind, whatever they are shown in. */
+const fieldsOf = (kind: EventKind) => figuresOf(kind, metric);
+
+/** Whether a draft says all that its kind wants. */
+export function isReady(draft: Draft, isNew: boolean): boolean {
+  const { kind, depthM, text, figures, station } = draft;
+  if (isBedDepth(kind) && depthM === null) return false;
+  if (textLabelOf(kind) && text.trim() === '') return false;
+  if (!fieldsOf(kind).every((f) => f.isOptional || figures[f.field] != null)) return false;
+  return station !== '' || kind === 'note' || !isNew;
+}
+
+type Made = { kind: EventKind; body: EventBodies[EventKind] };
+
+/** The entry that a draft makes, with what of the entry it corrects the sheet does not show. */
+export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState, events: readonly LedgerEvent[]): Made {
+  const { kind, station, species, lengthMm, reaction, depthM } = draft;
+  const old = entry ? bodyOf(events, entry.id) : {};
+  const depth = depthM === null ? {} : { depthM };
+  const text = draft.text.trim();
+  if (kind === 'fish-landed') {
+    const { lengthMm: _, depthM: __, ...rest } = old as EventBodies['fish-landed'];
+    const fish = rest.fish ?? newId();
+    return { kind, body: { ...rest, fish, station, species, ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }), ...depth } };
+  }
+  if (kind === 'reaction') {
+    const { depthM: _, ...rest } = old as EventBodies['reaction'];
+    return { kind, body: { ...rest, station, reaction, ...depth } };
+  }
+  if (isFigureKind(kind)) {
+    const known = Object.fromEntries(fieldsOf(kind).flatMap(({ field }) => (draft.figures[field] == null ? [] : [[field, draft.figures[field]]])));
+    const place = outing.stations.find((s) => s.id === station);
+    const at = kind === 'level-measured' ? {} : { station: ofPeg.includes(kind) ? (place?.peg ?? station) : station };
+    const said = { ...(kind === 'fed' ? { what: text } : {}), ...(kind === 'cast' && !entry ? { cast: newId() } : {}) };
+    return { kind, body: { ...at, ...old, ...known, ...said } as unknown as EventBodies[EventKind] };
+  }
+  if (kind === 'line-down') return { kind, body: { ...(old as EventBodies['line-down']), presentation: text } };
+  return { kind: 'note', body: { ...old, text, ...(station === '' ? {} : { station }) } };
+}
