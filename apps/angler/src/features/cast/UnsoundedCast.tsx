@@ -14,12 +14,13 @@ import { useSituation } from '@/data/outlook';
 import { FishSheet } from '@/features/station/FishSheet';
 import { LogList } from '@/features/station/LogList';
 import { LoggedBar } from '@/features/station/LoggedBar';
+import { StationFrame } from '@/features/station/StationFrame';
 import { useLogged } from '@/features/station/useLogged';
 import { bold, usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
+import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
-import { Text } from '@/ui/Text';
-import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
+import type { ThumbKey } from '@/ui/ThumbBar';
 import { useSize } from '@/ui/useSize';
 import { CastMeasures } from './CastMeasures';
 import { RetrieveBeat } from './RetrieveBeat';
@@ -35,7 +36,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const router = useRouter();
   const now = useNow(5000);
   const [aimDeg, setAim] = useState<number | null>(null);
-  const [sheet, setSheet] = useState<'fish' | 'more' | null>(null);
+  const [sheet, setSheet] = useState<'fish' | 'more' | 'help' | null>(null);
   const zone = water.file.water.timezone;
   const logged = useLogged({ id: outing.id, zone }, () => setSheet(null));
   const { setSaid, undo, log } = logged;
@@ -74,36 +75,19 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
     ]);
   };
   const keys: ThumbKey[] = [
-    { id: 'cast', label: 'Cast', detail: bearingText(bearingDeg), icon: 'cast', main: true, onPress: () => void cast() },
-    { id: 'felt', label: 'Felt rock', icon: 'rock', onPress: () => void felt('hard') },
-    { id: 'bite', label: 'Bite', icon: 'bite', onPress: () => void react('bite', 'Bite logged') },
-    { id: 'fish', label: 'Fish', icon: 'fish', onPress: () => setSheet('fish') },
-    { id: 'more', label: 'More', icon: 'more', onPress: () => setSheet('more') },
+    { id: 'cast', label: 'Cast', detail: bearingText(bearingDeg), icon: 'cast', shortcut: 'C', main: true, onPress: () => void cast() },
+    { id: 'felt', label: 'Felt rock', icon: 'rock', shortcut: 'R', onPress: () => void felt('hard') },
+    { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite', 'Bite logged') },
+    { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => setSheet('fish') },
+    { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
-  return (
-    <View style={{ flex: 1 }}>
-      <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 6, gap: 4 }}>
-        <Text size="small" tone="second">
-          {`Stand ${stand.label}, water ${tempText(tempC, units)} ${temperature.by}, no depths known`}
-        </Text>
-        <View aria-live="polite" style={{ gap: 2 }}>
-          <Text heading={1} size="title">
-            {rule.aim === 'best' ? 'Aim, cast, count it down' : rule.headline}
-          </Text>
-          <Text tone="second">
-            {rule.aim === 'best' ? `Drag the rod to where you cast. ${why.reason} Three depths make a map, and then the casts that show most are worked out.` : rule.reason}
-          </Text>
-        </View>
-        <RetrieveBeat cadence={cadence} rest={pauseS(tempC, cadence.id)} hardRest={pauseS(tempC, cadence.id, 'hard')} hasHard={false} units={units} />
-      </View>
-      <View style={{ flex: 1, minHeight: 0 }}>
-        <Dial bearingDeg={bearingDeg} made={made} onAim={setAim} />
-        <LoggedBar logged={logged} onTop={0} />
-      </View>
-      <ThumbBar keys={keys} label="What you did and what happened" />
+  const entries = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
+  const close = () => setSheet(null);
+  const sheets = (
+    <>
       <FishSheet
         open={sheet === 'fish'}
-        onClose={() => setSheet(null)}
+        onClose={close}
         outing={outing}
         zone={zone}
         station={stand.id}
@@ -113,11 +97,12 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
         airC={null}
         onLogged={(id, text) => {
           setSaid({ text, undo: [id] });
-          setSheet(null);
+          close();
         }}
       />
+      <KeysSheet keys={keys} arrows="Arrows on the picture turn the aim." open={sheet === 'help'} onClose={close} />
       {sheet === 'more' ? (
-        <Sheet title={`Stand ${stand.label}`} open onClose={() => setSheet(null)}>
+        <Sheet title={`Stand ${stand.label}`} open onClose={close}>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
             <Action height={64} label="Followed" onPress={() => void react('followed', 'Follow logged')} />
             <Action height={64} label="Missed it" onPress={() => void react('missed', 'Miss logged')} />
@@ -127,11 +112,34 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
             <Action height={64} label="Snag" onPress={() => void felt('snag')} />
           </View>
           <Action height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
-          <CastMeasures outing={outing} station={stand.id} zone={zone} levelM={0} units={units} onLogged={() => setSheet(null)} />
-          <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />
+          <CastMeasures outing={outing} station={stand.id} zone={zone} levelM={0} units={units} onLogged={close} />
+          {entries}
         </Sheet>
       ) : null}
-    </View>
+    </>
+  );
+  const isOwn = rule.aim === 'best';
+  return (
+    <StationFrame
+      facts={`Stand ${stand.label}, water ${tempText(tempC, units)} ${temperature.by}, no depths known`}
+      heading={isOwn ? 'Aim, cast, count it down' : rule.headline}
+      reason={isOwn ? `Drag the rod to where you cast. ${why.reason} Three depths make a map, and then the casts that show most are worked out.` : rule.reason}
+      reasonLines={4}
+      movement={<RetrieveBeat cadence={cadence} rest={pauseS(tempC, cadence.id)} hardRest={pauseS(tempC, cadence.id, 'hard')} hasHard={false} units={units} />}
+      picture={
+        <>
+          <Dial bearingDeg={bearingDeg} made={made} onAim={setAim} />
+          <LoggedBar logged={logged} onTop={0} />
+        </>
+      }
+      keys={keys}
+      keysLabel="What you did and what happened"
+      log={entries}
+      logTitle="This stand"
+      sheets={sheets}
+      isBusy={sheet !== null}
+      onHelp={() => setSheet('help')}
+    />
   );
 }
 

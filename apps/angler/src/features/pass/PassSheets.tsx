@@ -15,7 +15,7 @@ import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { DepthsSheet } from './DepthsSheet';
-import { HoursByDepth } from './PassFrame';
+import { HoursByDepth } from './PassParts';
 import { BandSteppers, PassExits, SpeedStepper } from './PassSettings';
 import { StrikeSheets } from './StrikeSheets';
 import type { PassControl } from './usePass';

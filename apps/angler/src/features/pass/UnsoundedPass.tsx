@@ -5,7 +5,6 @@ import { methodOf, usualMethod } from '@burrow/core/methods';
 import { trollingSpeed, type RunningLine } from '@burrow/core/troll';
 import { clockText, counted, depthText, tempText } from '@burrow/core/units';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { useNow } from '@/data/clock';
 import { useFollowedPosition } from '@/data/position';
 import { useSituation } from '@/data/outlook';
@@ -13,17 +12,15 @@ import { usePreferences } from '@/data/preferences';
 import { useTrack } from '@/data/track';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
-import { useWide } from '@/features/shell/Shell';
 import { LoggedBar } from '@/features/station/LoggedBar';
+import { StationFrame } from '@/features/station/StationFrame';
 import { useLogged } from '@/features/station/useLogged';
 import { Action } from '@/ui/Action';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { useShortcuts } from '@/ui/useShortcuts';
-import { useWakeLock } from '@/ui/useWakeLock';
 import { DepthsSheet } from './DepthsSheet';
-import { HoursByDepth, PassFrame, PassLog, SpeedLine } from './PassFrame';
+import { DepthHoursList, HoursByDepth, PassLog, SpeedLine } from './PassParts';
 import { BandSteppers, BeganOver, PassExits, SpeedStepper } from './PassSettings';
 import { StrikeSheets } from './StrikeSheets';
 import { TrackView } from './TrackView';
@@ -35,8 +32,6 @@ const assumedBand = { fromM: 1, toM: 5 } as const;
 
 /** Trolling where too few depths are known for a lane: one steers by the sounder, and lines, strikes, tracks and depths are logged all the same. */
 export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pass: StationState; water: WaterDetail }) {
-  useWakeLock();
-  const wide = useWide();
   const { units, troll, craft } = usePreferences();
   const now = useNow(2000);
   const zone = water.file.water.timezone;
@@ -60,42 +55,18 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
     await running.nextPass(here ?? pass.at);
   };
   const keys = passKeys({ lines, strike, turnRound, setSheet });
-  useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
   const sounded = (depthM: number) => logged.log(`Depth ${depthText(depthM, units)}`, [{ kind: 'depth-sounded', body: { station: pass.id, depthM, source: 'entered' } }]);
   const log = <PassLog outing={outing} pass={pass} units={units} zone={zone} onUndo={(id) => undo(id)} />;
-  const advice = (
-    <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 8, gap: 4 }}>
-      <Text size="small" tone="second">
-        {`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${temperature.by === 'assumed' ? 'not measured' : `${tempText(temperature.value, units)} ${temperature.by}`}, no depths known`}
-      </Text>
-      <View aria-live="polite" style={{ gap: 2 }}>
-        <Text heading={1} size="title">
-          {lines.length === 0 ? 'Set the lines' : 'Steer by your sounder'}
-        </Text>
-        <Text tone="second">
-          {lines.length === 0
-            ? `Their depths cover ${depthText(band.fromM, units)} to ${depthText(band.toM, units)}, ${!isAssumed ? 'yours' : 'assumed: set it under More'}.`
-            : 'No lane without a map. Log the depth where each pass begins: three make one.'}
-        </Text>
-      </View>
-      {lines.length === 0 ? <Action height={56} label="Set the lines" onPress={() => setSheet('depths')} /> : null}
-      {lines.map((l) => (
-        <Text
-          key={l.id}
-        >{`${l.name}: ${l.depthM === null ? 'no depth' : depthText(l.depthM, units)}, since ${clockText(outing.lines.find((o) => o.id === l.id)?.downMs ?? now, zone)}`}</Text>
-      ))}
-    </View>
+  const isSetting = lines.length === 0;
+  const warmth = temperature.by === 'assumed' ? 'not measured' : `${tempText(temperature.value, units)} ${temperature.by}`;
+  const since = (id: string) => clockText(outing.lines.find((o) => o.id === id)?.downMs ?? now, zone);
+  const movement = isSetting ? (
+    <Action height={52} label="Set the lines" onPress={() => setSheet('depths')} />
+  ) : (
+    lines.map((l) => <Text key={l.id}>{`${l.name}: ${l.depthM === null ? 'no depth' : depthText(l.depthM, units)}, since ${since(l.id)}`}</Text>)
   );
-  const map = (
+  const sheets = (
     <>
-      <TrackView pass={pass} here={here} strikes={strikes.flatMap((s) => (s.station === pass.id && s.at ? [s.at] : []))} why={position.why} />
-      <LoggedBar logged={logged} onTop={0} />
-    </>
-  );
-  const speed = <SpeedLine speedMs={speedMs} speedBy={speedBy} units={units} says={strikes.length === 0 ? '' : counted(strikes.length, 'strike')} />;
-  return (
-    <>
-      <PassFrame advice={advice} map={map} speed={speed} keys={keys} rows={rows} log={log} units={units} />
       {sheet === 'depths' ? <DepthsSheet control={{ ...running, speedMs, speedBy, underM: null, onClose: close }} /> : null}
       <StrikeSheets sheet={sheet} control={{ outing, pass, zone, lines, strikes, here, strike, setSaid: logged.setSaid }} onClose={close} />
       <KeysSheet keys={keys} open={sheet === 'help'} onClose={close} />
@@ -118,5 +89,32 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
         </Sheet>
       ) : null}
     </>
+  );
+  return (
+    <StationFrame
+      facts={`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${warmth}, no depths known`}
+      heading={isSetting ? 'Set the lines' : 'Steer by your sounder'}
+      reason={
+        isSetting
+          ? `Their depths cover ${depthText(band.fromM, units)} to ${depthText(band.toM, units)}, ${!isAssumed ? 'yours' : 'assumed: set it under More'}.`
+          : 'No lane without a map. Log the depth where each pass begins: three make one.'
+      }
+      movement={movement}
+      picture={
+        <>
+          <TrackView pass={pass} here={here} strikes={strikes.flatMap((s) => (s.station === pass.id && s.at ? [s.at] : []))} why={position.why} />
+          <LoggedBar logged={logged} onTop={0} />
+        </>
+      }
+      strip={<SpeedLine speedMs={speedMs} speedBy={speedBy} units={units} says={strikes.length === 0 ? '' : counted(strikes.length, 'strike')} />}
+      keys={keys}
+      keysLabel="What you did and what happened"
+      log={log}
+      logTitle="This outing"
+      overLog={<DepthHoursList rows={rows} units={units} />}
+      sheets={sheets}
+      isBusy={sheet !== null}
+      onHelp={() => setSheet('help')}
+    />
   );
 }

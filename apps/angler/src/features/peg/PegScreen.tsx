@@ -8,14 +8,13 @@ import { useWater } from '@/data/water';
 import { useWide } from '@/features/shell/Shell';
 import { LogList } from '@/features/station/LogList';
 import { LoggedBar } from '@/features/station/LoggedBar';
+import { StationFrame } from '@/features/station/StationFrame';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { ScrollPane } from '@/ui/ScrollPane';
 import { Text } from '@/ui/Text';
-import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
-import { useShortcuts } from '@/ui/useShortcuts';
-import { useWakeLock } from '@/ui/useWakeLock';
+import type { ThumbKey } from '@/ui/ThumbBar';
 import { PegSection } from './PegSection';
 import { PegSheets } from './PegSheets';
 import { RunView } from './RunView';
@@ -31,11 +30,10 @@ export function PegScreen({ outing, station }: { outing: OutingState; station: S
 }
 
 function AtPeg({ outing, station, water }: { outing: OutingState; station: StationState; water: WaterDetail }) {
-  useWakeLock();
-  const wide = useWide();
   const palette = usePalette();
+  const wide = useWide();
   const control = usePeg(outing, station, water);
-  const { units, zone, pole, species, sheet, setSheet, undo, alongM, runText, swapTo, here } = control;
+  const { units, zone, pole, species, sheet, setSheet, undo, alongM, runText, swapTo, here, answer, temp } = control;
   const keys: ThumbKey[] = [
     { id: 'bite', label: 'Bite', detail: alongM === null ? undefined : runText(alongM), icon: 'bite', shortcut: 'B', onPress: () => void control.bite() },
     {
@@ -67,106 +65,72 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
     },
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
-  useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
-  const undoBar = <LoggedBar logged={control} />;
   const ids = new Set(control.peg.swims.map((s) => s.id));
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && ids.has(e.station))} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
-  if (!wide)
-    return (
-      <View style={{ flex: 1 }}>
-        <Advice control={control} />
-        <View style={{ flex: 1.15, minHeight: 0 }}>
-          <PegSection control={control} />
-          {undoBar}
-        </View>
-        <View style={{ flex: 1, minHeight: 0, borderTopWidth: 1, borderTopColor: palette.line }}>
-          <RunView control={control} />
-        </View>
-        <BagLine control={control} />
-        <ThumbBar keys={keys} label="What you did and what happened" />
-        <PegSheets control={control} keys={keys} log={log} />
-      </View>
-    );
+  const section = (
+    <>
+      <PegSection control={control} />
+      <LoggedBar logged={control} />
+    </>
+  );
   return (
-    <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View style={{ flex: 1.3, borderRightWidth: 1, borderRightColor: palette.line }}>
-        <Advice control={control} />
-        <View style={{ flex: 1.2, minHeight: 0 }}>
-          <PegSection control={control} />
-          {undoBar}
-        </View>
-        <View style={{ flex: 1, minHeight: 0, borderTopWidth: 1, borderTopColor: palette.line }}>
-          <RunView control={control} />
-        </View>
-      </View>
-      <View style={{ flex: 0.85, borderRightWidth: 1, borderRightColor: palette.line }}>
-        <ScrollPane label="The swims">
+    <StationFrame
+      facts={`Peg ${control.peg.label}, pole, ${speciesOf(species).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`}
+      heading={answer.headline}
+      reason={answer.detail}
+      why={{ label: 'Why', onOpen: () => setSheet('why') }}
+      movement={<PegMovement control={control} />}
+      picture={section}
+      below={<RunView control={control} />}
+      belowShare={0.87}
+      strip={wide ? null : <BagLine control={control} />}
+      keys={keys}
+      keysLabel="What you did and what happened"
+      log={log}
+      logTitle="This peg"
+      overLog={<Bag control={control} />}
+      panes={[
+        <View key="section" style={{ flex: 1 }}>
+          <View style={{ flex: 1.2, minHeight: 0 }}>{section}</View>
+          <View style={{ flex: 1, minHeight: 0, borderTopWidth: 1, borderTopColor: palette.line }}>
+            <RunView control={control} />
+          </View>
+        </View>,
+        <ScrollPane key="swims" label="The swims">
           <SwimsPane control={control} />
-        </ScrollPane>
-      </View>
-      <View style={{ width: 380 }}>
-        <ThumbBar keys={keys} showShortcuts label="What you did and what happened" />
-        <ScrollPane label="The bag and the log">
-          <Bag control={control} />
-          <Text heading={2} size="lead">
-            This peg
-          </Text>
-          {log}
-        </ScrollPane>
-      </View>
-      <PegSheets control={control} keys={keys} log={log} />
+        </ScrollPane>,
+      ]}
+      sheets={<PegSheets control={control} keys={keys} log={log} />}
+      isBusy={sheet !== null}
+      onHelp={() => setSheet('help')}
+    />
+  );
+}
+
+/** The one tap that does what is advised, and the rig. */
+function PegMovement({ control }: { control: PegControl }) {
+  const { answer, setSheet } = control;
+  const action = pegAction(control) ?? { label: answer.feed.label, spoken: 'Feed', onPress: () => setSheet('feed') };
+  return (
+    <View style={{ flexDirection: 'row', gap: 8, minHeight: 52 }}>
+      <Action grow kind="plain" {...action} />
+      {answer.step === 'fish' ? <Action label="Rig" onPress={() => setSheet('rig')} /> : null}
     </View>
   );
 }
 
-/** Room for the words, px: whatever they say, the picture under them keeps its size. */
-const wordsPx = 112;
-
-/** What to do now and why, and the one tap that does it. */
-function Advice({ control }: { control: PegControl }) {
-  const { answer, peg, species, temp, units, setSheet, here, line, swap, lineDown, changed, flowMs } = control;
+/** What the advice comes to as a tap; null where it is to go on as one does. */
+function pegAction({ answer, peg, units, setSheet, here, line, swap, lineDown, changed, flowMs, feedAgain }: PegControl): { label: string; onPress: () => void } | null {
+  if (answer.step === 'plumb') return { label: 'Plumb it', onPress: () => setSheet('plumb') };
+  if (answer.step === 'choose') return { label: answer.offered ? 'Choose these swims' : 'Choose a swim', onPress: () => setSheet('swims') };
+  if (flowMs === null) return { label: 'Time the float', onPress: () => setSheet('flow') };
   const unfed = answer.step === 'fish' ? peg.swims.filter((s) => s.outM !== null).findLast((s) => s.fedMs.length === 0) : undefined;
-  const action =
-    answer.step === 'plumb'
-      ? { label: 'Plumb it', onPress: () => setSheet('plumb') }
-      : answer.step === 'choose'
-        ? { label: answer.offered ? 'Choose these swims' : 'Choose a swim', onPress: () => setSheet('swims') }
-        : flowMs === null
-          ? { label: 'Time the float', onPress: () => setSheet('flow') }
-          : unfed && here.stays.length === 0
-            ? { label: `Feed ${swimName(unfed, units)}: ${control.answer.feed.label.toLowerCase()}`, onPress: () => control.feedAgain(unfed) }
-            : line === undefined
-              ? { label: `Line down on ${swimName(here, units)}`, onPress: () => void lineDown() }
-              : answer.swapTo
-                ? { label: `Swap to ${swimName(answer.swapTo, units)}`, onPress: () => void swap(answer.swapTo!) }
-                : answer.wait.isUnusual && answer.change.id !== 'pole.change.none-yet' && answer.change.id !== 'pole.change.reason'
-                  ? { label: `Done: ${answer.change.label.toLowerCase()}`, onPress: () => void changed() }
-                  : null;
-  return (
-    <View style={{ paddingHorizontal: 16, paddingTop: 8, gap: 4 }}>
-      <Text size="small" tone="second" numberOfLines={1}>
-        {`Peg ${peg.label}, pole, ${speciesOf(species).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`}
-      </Text>
-      <Pressable role="button" aria-label="Why" onPress={() => setSheet('why')} style={{ height: wordsPx, overflow: 'hidden' }}>
-        <View aria-live="polite">
-          <Text heading={1} size="title" numberOfLines={2}>
-            {answer.headline}
-          </Text>
-          <Text tone="second" numberOfLines={2}>
-            {answer.detail}
-          </Text>
-        </View>
-      </Pressable>
-      <View style={{ flexDirection: 'row', gap: 8, minHeight: 52 }}>
-        {action ? (
-          <Action grow kind="plain" label={action.label} onPress={action.onPress} />
-        ) : (
-          <Action grow kind="plain" label={control.answer.feed.label} spoken="Feed" onPress={() => setSheet('feed')} />
-        )}
-        {answer.step === 'fish' ? <Action label="Rig" onPress={() => setSheet('rig')} /> : null}
-      </View>
-    </View>
-  );
+  if (unfed && here.stays.length === 0) return { label: `Feed ${swimName(unfed, units)}: ${answer.feed.label.toLowerCase()}`, onPress: () => feedAgain(unfed) };
+  if (line === undefined) return { label: `Line down on ${swimName(here, units)}`, onPress: () => void lineDown() };
+  const better = answer.swapTo;
+  if (better) return { label: `Swap to ${swimName(better, units)}`, onPress: () => void swap(better) };
+  const isChange = answer.wait.isUnusual && answer.change.id !== 'pole.change.none-yet' && answer.change.id !== 'pole.change.reason';
+  return isChange ? { label: `Done: ${answer.change.label.toLowerCase()}`, onPress: () => void changed() } : null;
 }
 
 const spread = (control: PegControl) => {

@@ -1,6 +1,6 @@
 import type { StationState, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { depthText } from '@burrow/core/units';
+import { agoText, clockText, depthText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { Action } from '@/ui/Action';
@@ -10,19 +10,18 @@ import { PegScreen } from '@/features/peg/PegScreen';
 import { HoleMap } from './HoleMap';
 import { ReadingView, readingKeysPx } from './reading/ReadingView';
 import { HoleSheets } from './HoleSheets';
-import { Instruction } from './Instruction';
 import { NoHole } from './NoHole';
-import { useHole } from './useHole';
+import { useHole, type HoleControl } from './useHole';
+import { Beat } from './Beat';
+import { FlagBar } from './FlagBar';
+import { HoleClock } from './HoleClock';
+import { StationFrame } from './StationFrame';
 import { LoggedBar } from './LoggedBar';
 import { LogList } from './LogList';
 import { Notice } from '@/ui/Notice';
-import { ScrollPane } from '@/ui/ScrollPane';
 import { SimulatedBand } from '@/ui/SimulatedBand';
 import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
-import { useWide } from '@/features/shell/Shell';
-import { ThumbBar, type ThumbKey } from '@/ui/ThumbBar';
-import { useShortcuts } from '@/ui/useShortcuts';
-import { useWakeLock } from '@/ui/useWakeLock';
+import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater } from '@/data/water';
@@ -45,40 +44,91 @@ export function HoleScreen() {
 }
 
 function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
-  useWakeLock();
-  const wide = useWide();
-  const palette = usePalette();
   const control = useHole(outing, hole);
-  const { isByEye, units, zone, now, flasher, reading, advice, line, jigM, sheet, setSheet, openFish, undo, react, lowerLine, setJig, takeReading } = control;
-  const { frame } = flasher;
-  const keys: ThumbKey[] = line
-    ? [
-        { id: 'looked', label: 'Looked', icon: 'eye', shortcut: 'L', onPress: () => void react('looked') },
-        { id: 'refused', label: 'Refused', icon: 'refused', shortcut: 'R', onPress: () => void react('refused') },
-        { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite') },
-        { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => openFish(null) },
-        { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
-      ]
-    : [
-        { id: 'down', label: 'Line down', detail: control.presentation, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
-        { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => openFish(null) },
-        { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
-      ];
-  useShortcuts(wide && sheet === null ? keys : [], () => setSheet('help'));
-
-  const iceM = hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0);
-  const shaft = isByEye ? (
-    <ReadingView reading={reading} units={units} iceM={iceM} adviceM={advice?.jigM ?? null} nowMs={now} onDid={takeReading} />
-  ) : (
+  const { isByEye, units, zone, now, reading, advice, words, isTaken, clock, method, sheet, setSheet, undo } = control;
+  const keys = holeKeys(control);
+  const readByEye = reading.readings[0] ? `read by eye, ${agoText(now - reading.readings[0].atMs)}` : 'read your flasher by eye';
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
+  const shaft = (
     <>
-      {frame?.source === 'log' ? (
-        <SimulatedBand>A recorded log is playing: it is not this hole</SimulatedBand>
-      ) : frame?.isSimulated !== false && control.device.kind !== 'stream' ? (
-        <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>
-      ) : frame?.isSimulated ? (
-        <SimulatedBand>This flasher says that it is simulated: these fish are in no water</SimulatedBand>
-      ) : null}
-      <WaterColumnView flasher={flasher} units={units} iceM={iceM} adviceM={advice?.jigM ?? null} onJig={setJig} />
+      <Shaft control={control} />
+      <SetJig control={control} />
+      <LoggedBar logged={control} onTop={isByEye ? readingKeysPx : 0} />
+    </>
+  );
+  return (
+    <StationFrame
+      facts={`${method.station} ${hole.label}${isByEye ? `, ${readByEye}` : ''}`}
+      heading={isTaken ? 'Rod tip down: strike' : (words?.instruction ?? (isByEye ? 'Read your flasher' : 'Listening to the flasher'))}
+      reason={holeReason(control)}
+      reasonLines={4}
+      why={{ label: 'Why, and what would change it', onOpen: () => setSheet('why'), isOff: words === null || isTaken }}
+      clock={<HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => setSheet('clock')} />}
+      movement={
+        <>
+          <View style={{ height: suggestionPx }}>
+            {advice?.suggestion && !isTaken ? (
+              <Text size="small" strong numberOfLines={1}>
+                {advice.suggestion.text}
+              </Text>
+            ) : null}
+          </View>
+          <View style={{ height: beatPx }}>{advice && words ? <Beat advice={advice} words={words} /> : null}</View>
+          <FlagBar outing={outing} nowMs={now} onPress={() => setSheet('tip-ups')} />
+        </>
+      }
+      picture={shaft}
+      keys={keys}
+      log={log}
+      logTitle={`This ${method.station.toLowerCase()}`}
+      panes={[<HoleMap key="map" outing={outing} />, shaft]}
+      sheets={<HoleSheets control={control} keys={keys} log={log} />}
+      isBusy={sheet !== null}
+      onHelp={() => setSheet('help')}
+    />
+  );
+}
+
+/** Room for the suggestion and the beat, px: with and without them the picture under them keeps its size. */
+const [suggestionPx, beatPx] = [20, 64] as const;
+
+/** Why the advice is given, or what is to be done before there is any. */
+function holeReason({ isTaken, words, isByEye }: HoleControl): string {
+  if (isTaken) return 'Tap Bite to set the hook. The tip is simulated.';
+  if (words) return `${words.reason} ${words.then}`;
+  return isByEye ? 'Touch the picture where bottom, jig and top mark are, then say what the mark did.' : 'The first pings take a second.';
+}
+
+/** What can be tapped with a line in the water, and before one is. */
+function holeKeys({ line, react, openFish, setSheet, presentation, lowerLine }: HoleControl): ThumbKey[] {
+  const more: ThumbKey = { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') };
+  if (!line)
+    return [
+      { id: 'down', label: 'Line down', detail: presentation, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
+      { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => openFish(null) },
+      more,
+    ];
+  return [
+    { id: 'looked', label: 'Looked', icon: 'eye', shortcut: 'L', onPress: () => void react('looked') },
+    { id: 'refused', label: 'Refused', icon: 'refused', shortcut: 'R', onPress: () => void react('refused') },
+    { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite') },
+    { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => openFish(null) },
+    more,
+  ];
+}
+
+const iceOf = (hole: StationState) => (hole.clearIceM === null ? null : hole.clearIceM + (hole.whiteIceM ?? 0));
+
+/** The water under the hole: as it is read by eye, or as the flasher has it, with what is not of this water said across it. */
+function Shaft({ control }: { control: HoleControl }) {
+  const palette = usePalette();
+  const { hole, isByEye, units, now, flasher, reading, advice, setJig, takeReading, device } = control;
+  const { frame } = flasher;
+  if (isByEye) return <ReadingView reading={reading} units={units} iceM={iceOf(hole)} adviceM={advice?.jigM ?? null} nowMs={now} onDid={takeReading} />;
+  return (
+    <>
+      <Unreal frame={frame} device={device} />
+      <WaterColumnView flasher={flasher} units={units} iceM={iceOf(hole)} adviceM={advice?.jigM ?? null} onJig={setJig} />
       {flasher.failure && frame ? (
         <View style={{ position: 'absolute', left: 92, right: 8, top: 40, padding: 8, borderRadius: 8, backgroundColor: palette.strawGround }} aria-live="polite">
           <Text size="small" strong tone="straw">
@@ -88,50 +138,22 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
       ) : null}
     </>
   );
-  const hangsM = isByEye ? jigM : (frame?.lineM ?? null);
-  const goTo =
-    advice && hangsM !== null && Math.abs(advice.jigM - hangsM) > 0.15 ? (
-      <View style={{ position: 'absolute', ...(isByEye ? { right: readingKeysPx + 8, top: 88 } : { left: 92, bottom: 4 }) }}>
-        <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
-      </View>
-    ) : null;
-  const undoBar = <LoggedBar logged={control} onTop={isByEye ? readingKeysPx : 0} />;
-  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
-  if (!wide) {
-    return (
-      <View style={{ flex: 1 }}>
-        <Instruction control={control} />
-        <View style={{ flex: 1, minHeight: 0 }}>
-          {shaft}
-          {goTo}
-          {undoBar}
-        </View>
-        <ThumbBar keys={keys} />
-        <HoleSheets control={control} keys={keys} log={log} />
-      </View>
-    );
-  }
+}
+
+/** Says of a picture that it is none of this water. */
+function Unreal({ frame, device }: { frame: HoleControl['flasher']['frame']; device: HoleControl['device'] }) {
+  if (frame?.source === 'log') return <SimulatedBand>A recorded log is playing: it is not this hole</SimulatedBand>;
+  if (frame?.isSimulated !== false && device.kind !== 'stream') return <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>;
+  return frame?.isSimulated ? <SimulatedBand>This flasher says that it is simulated: these fish are in no water</SimulatedBand> : null;
+}
+
+/** Takes the jig to where it is advised, where it hangs elsewhere. */
+function SetJig({ control: { isByEye, jigM, flasher, advice, units, setJig } }: { control: HoleControl }) {
+  const hangsM = isByEye ? jigM : (flasher.frame?.lineM ?? null);
+  if (!advice || hangsM === null || Math.abs(advice.jigM - hangsM) <= 0.15) return null;
   return (
-    <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View style={{ flex: 1, borderRightWidth: 1, borderRightColor: palette.line }}>
-        <HoleMap outing={outing} />
-      </View>
-      <View style={{ flex: 1.15, borderRightWidth: 1, borderRightColor: palette.line }}>
-        {shaft}
-        {goTo}
-        {undoBar}
-      </View>
-      <View style={{ width: 400 }}>
-        <Instruction control={control} />
-        <ThumbBar keys={keys} showShortcuts />
-        <ScrollPane label={`This ${control.method.station.toLowerCase()}`} gap={0}>
-          <Text heading={2} size="lead">
-            {`This ${control.method.station.toLowerCase()}`}
-          </Text>
-          {log}
-        </ScrollPane>
-      </View>
-      <HoleSheets control={control} keys={keys} log={log} />
+    <View style={{ position: 'absolute', ...(isByEye ? { right: readingKeysPx + 8, top: 88 } : { left: 92, bottom: 4 }) }}>
+      <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
     </View>
   );
 }
