@@ -1,12 +1,13 @@
 import fc from 'fast-check';
-import { fishDepth, columnAsMeasured, readingWeight, seasonStage } from '../src/outlook';
+import { answerOutlook, columnAsMeasured, fishDepth, readingWeight, seasonStage, thermometerWords, type OutlookInput } from '../src/outlook';
 import type { ColumnAnswer } from '../src/column';
 import { fold, type EventBodies, type EventKind, type LedgerEvent, type LedgerState } from '../src/ledger';
 import { answersOf, situationAt, temperatureAt, usualProfile, usualStage, usualWaterC, type SituationSetting } from '../src/situation';
 import { freshDensity, valueAt } from '../src/water';
 import { visitsOf } from '../src/visits';
 import type { ColumnProfile } from '../src/winter';
-import { dayMs, hourMs } from '../src/units';
+import type { WeatherHour } from '../src/weather';
+import { dayMs, hourMs, metric } from '../src/units';
 import { baseMs, event, testId } from './events';
 
 const nowMs = baseMs + 6 * hourMs;
@@ -91,6 +92,35 @@ describe('a thermometer over the model', () => {
     expect([column, warmed].map((c) => seasonStage(c, 9))).toEqual(['open cold water', 'autumn cooling']);
     const look = (c: ColumnAnswer) => fishDepth('smallmouth', c.now, 20, seasonStage(c, 9)).look!;
     expect(look(warmed).fromM).toBeLessThan(look(column).fromM - 5);
+  });
+});
+
+describe('what a thermometer changed is said', () => {
+  const series: WeatherHour[] = Array.from({ length: 360 }, (_, h) => ({
+    atMs: nowMs + (h - 240) * hourMs,
+    airC: 4,
+    pressureHpa: 1020,
+    windMs: 3,
+    windFromDeg: 200,
+    cloud: 0.3,
+    precipMm: 0,
+    snowCm: 0,
+  }));
+  const said = (tempC: number, ageH = 0) => {
+    const input: OutlookInput = { speciesId: 'smallmouth', nowMs, place, series, column: columnOf(() => 8), readings: [{ atMs: nowMs - ageH * hourMs, depthM: 0.3, tempC }] };
+    return thermometerWords(input, answerOutlook(input), metric);
+  };
+  test('from what to what: temperature, stage and band', () =>
+    expect(said(12)).toMatch(
+      /^Your thermometer, \d\d:\d\d: 12 °C at 0\.3 m, where the model had 8 °C\. That makes it autumn cooling, not open cold water\. Smallmouth: [\d.]+ to [\d.]+ m instead of [\d.]+ to [\d.]+ m\.$/,
+    ));
+  test('nothing of a reading that the model had', () => expect(said(8.1)).toBeNull());
+  test('the outlook gives the band that the words name', () => {
+    const input: OutlookInput = { speciesId: 'smallmouth', nowMs, place, series, column: columnOf(() => 8), readings: [{ atMs: nowMs, depthM: 0.3, tempC: 12 }] };
+    const { depth } = answerOutlook(input);
+    const s = situationAt(setting({ outlook: answerOutlook(input), species: 'smallmouth', readings: input.readings }));
+    expect(s.band?.value).toEqual(depth!.look);
+    expect(s.stage.value).toBe(depth!.stage);
   });
 });
 

@@ -15,3 +15,4 @@ export { sourceWords, type WeatherSource } from './source-words';
 export { withoutWeather, type WithoutWeather } from './without-weather';
 export { surfaceOf, type Surface } from './surface';
 export { columnAsMeasured, readingLimits, readingReach, readingWeight, recentReadings, type TempReading } from './reading';
+export { thermometerWords } from './thermometer-words';

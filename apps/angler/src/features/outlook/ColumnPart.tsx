@@ -18,13 +18,15 @@ interface Props {
   pending: boolean;
   waterId: string;
   nowMs: number;
+  /** What the last thermometer reading changed; null where none did. */
+  thermometer: string | null;
   /** Whether nobody measured how clear the water is. */
   clarityAssumed: boolean;
   height?: number;
 }
 
 /** The column of the water now: its finding, the picture, where its figures come from; as a table on request. */
-export function ColumnPart({ species, answer, depth, why, pending, waterId, nowMs, clarityAssumed, height }: Props) {
+export function ColumnPart({ species, answer, depth, why, pending, waterId, nowMs, thermometer, clarityAssumed, height }: Props) {
   const palette = usePalette();
   const { units } = usePreferences();
   const { state } = useLedger();
@@ -54,6 +56,7 @@ export function ColumnPart({ species, answer, depth, why, pending, waterId, nowM
         {words.title}
       </Text>
       <Text tone="second">{words.detail}</Text>
+      {thermometer ? <Text strong>{thermometer}</Text> : null}
       {asTable ? (
         <View role="table" aria-label="Column in figures">
           {columnTable(answer, units).map((row) => (

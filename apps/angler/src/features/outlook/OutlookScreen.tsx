@@ -1,5 +1,5 @@
 import type { Species } from '@burrow/core/fish';
-import { bearingWords, type FeedingWindow } from '@burrow/core/outlook';
+import { bearingWords, thermometerWords, type FeedingWindow } from '@burrow/core/outlook';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -85,6 +85,7 @@ export function OutlookScreen() {
   const column = (
     <ColumnPart
       species={input.speciesId}
+      thermometer={thermometerWords(input, outlook, units)}
       clarityAssumed={data.situation?.clarity.by === 'assumed'}
       answer={data.column}
       depth={outlook.depth}
