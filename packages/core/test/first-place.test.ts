@@ -86,7 +86,7 @@ test('who keeps what is caught may begin in the band however deep it lies', () =
   const [kept, released] = [true, false].map((keepsAll) => placesOn(lakes.bowl, 'yellow-perch', nowMs, keepsAll).places[0]);
   expect(kept.isInBand).toBe(true);
   expect(released.depthM).toBeLessThan(kept.depthM);
-  expect(firstPlaceWords(released, lakes.bowl, speciesOf('yellow-perch'), imperial).detail).toMatch(/often hurt on the way up and do not live when released/);
+  expect(firstPlaceWords(released, lakes.bowl, speciesOf('yellow-perch'), imperial).detail).toMatch(/often hurt on the way up: begin here, or keep what you catch/);
 });
 
 test('places stand apart from each other, and thin ice is none', () => {

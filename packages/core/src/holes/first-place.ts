@@ -1,6 +1,6 @@
 import { speciesOf, type Species } from '../fish';
 import { depthAt, type DepthMap, type GroundFeature, type LocalFrame, type LonLat, type SurveyedArea } from '../ground';
-import { injuryWords, type Band } from '../outlook';
+import type { Band } from '../outlook';
 import { bearingDeg, clamp, compassPoint, depthFigure, depthText, distanceM, type UnitPreference } from '../units';
 import type { PlaceReason, PlaceScore } from './place-score';
 import type { Spot } from './tour';
@@ -111,9 +111,11 @@ export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Speci
   const [rule] = reasons.filter((r) => r.weight > 0 && r.ruleId !== 'place.depth-band');
   const why =
     short === 'deeper-than-they-live'
-      ? `${looked}.${injuryWords(species, band.toM, units)}`
+      ? `${looked}. From deeper than ${depthText(species.injuryDepthM!, units)} they are often hurt on the way up: begin here, or keep what you catch.`
       : short === 'no-such-depth'
         ? `${looked}, and the map has no such depth: this is the nearest to it.`
         : `${looked}.`;
-  return { headline: `Start in ${depthText(place.depthM, units)}${what}${where}`, detail: [why, rule?.text].filter(Boolean).join(' ') };
+  // Why it is not where they are looked for is reason enough.
+  const more = short === null ? rule?.text : null;
+  return { headline: `Start in ${depthText(place.depthM, units)}${what}${where}`, detail: [why, more].filter(Boolean).join(' ') };
 }

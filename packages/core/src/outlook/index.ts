@@ -2,7 +2,7 @@
 export { clockRules, lightRules, phaseRules } from './rules';
 export { viewpointWords, startingViewpoints, type ViewpointQuestion, type Viewpoints } from './viewpoints';
 export { stageRules, type SeasonStage } from './stages';
-export { fishDepth, injuryWords, seasonStage, stageLimits, type Band, type FishDepth } from './band';
+export { fishDepth, seasonStage, stageLimits, type Band, type FishDepth } from './band';
 export { weighRules, type RuleEvidence } from './log-evidence';
 export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
 export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';

@@ -42,15 +42,15 @@ export function RetrieveBeat({ cadence, rest, hardRest, hasHard, units }: { cade
   const y = (s: number) => height - 12 - (s < moveS ? Math.sin((Math.PI * s) / moveS) * up : 0);
   const path = `${Array.from({ length: 17 }, (_, k) => `${k ? 'L' : 'M'}${x((k / 16) * moveS).toFixed(1)} ${y((k / 16) * moveS * 0.999).toFixed(1)}`).join('')}L${x(seconds).toFixed(1)} ${height - 12}`;
   const move = `${cadence.name.toLowerCase()}${cadence.liftM > 0 ? ` ${liftText(cadence.liftM, units)}` : ''}, take up ${castText(cadence.takeM, units)}`;
-  const pause = `rest ${Math.round(rest)} s${hasHard ? `, on the rock ${Math.round(hardRest)}` : ''}`;
+  const pause = `rest ${Math.round(rest)} s${hasHard ? `, on rock ${Math.round(hardRest)}` : ''}`;
   return (
     <View onLayout={onLayout} role="img" aria-label={`Bring it back: ${move}, ${pause}`}>
       <Svg width={size.width} height={height} aria-hidden>
         <Path d={path} stroke={palette.ember} strokeWidth={3} fill="none" strokeLinejoin="round" />
         <Circle cx={x(at)} cy={y(at)} r={8} fill={palette.ember} stroke={palette.card} strokeWidth={2} />
       </Svg>
-      <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-        <Text size="small" tone="second">
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 12 }}>
+        <Text size="small" tone="second" numberOfLines={1} style={{ flexShrink: 1 }}>
           {move}
         </Text>
         <Text size="small" tone="second">
