@@ -143,9 +143,14 @@ export function temperatureAt({ nowMs, column }: Pick<Situation, 'nowMs' | 'colu
   const { profile, readings, base } = column;
   const value = valueAt(profile, 'tempC', depthM);
   const k = profile.depthM.reduce((best, z, i) => (Math.abs(z - depthM) < Math.abs(profile.depthM[best] - depthM) ? i : best), 0);
-  const read = readings.findLast((r) => readingWeight(r.atMs, nowMs) === 1 && readingReach(profile, r.depthM)[k] > 0.6);
-  return read ? { value, by: 'measured', atMs: read.atMs } : { ...base, value };
+  const rules = (r: TempReading) => readingWeight(r.atMs, nowMs) === 1 && readingReach(profile, r.depthM)[k] > 0.6;
+  // What a thermometer said is told for where it was read; further off in its layer the column stands, as it has corrected it.
+  const read = readings.findLast((r) => rules(r) && (Math.abs(r.depthM - depthM) <= nearM || Math.abs(r.tempC - value) <= alikeC));
+  return read ? { value: read.tempC, by: 'measured', atMs: read.atMs } : { ...base, value };
 }
+
+/** A reading stands for the water this near to it, m, or as warm as it to so much, °C. Convention. */
+const [nearM, alikeC] = [1.5, 0.3] as const;
 
 type WaterColumn = Situation['column'];
 
@@ -173,11 +178,18 @@ function waterNow(setting: WaterSetting, surface: Surface): WaterColumn {
   const profile = usualProfile(usualC, water.deepestM ?? usualDepthM, water.isMoving);
   const last = readings.at(-1);
   if (!last) return { profile, readings, base: assumed(null) };
-  // Without a model one reading stands for the whole of a mixed water, and for less with the hours.
-  const offC = readingWeight(last.atMs, nowMs) * (last.tempC - valueAt(profile, 'tempC', last.depthM));
+  // Without a model a reading near the surface stands for the whole of a mixed water, and for less with the hours.
+  const isMixed = surface !== 'ice' && last.depthM <= readingLimits.leastLayerM;
+  const weight = readingWeight(last.atMs, nowMs);
+  const known: Omit<WaterColumn, 'profile'> = { readings, base: { value: null, by: 'assumed', atMs: last.atMs } };
+  if (isMixed) {
+    const surfaceC = clamp(usualC + weight * (last.tempC - usualC), readingLimits.leastC, readingLimits.mostC);
+    return { ...known, profile: usualProfile(surfaceC, water.deepestM ?? usualDepthM, water.isMoving) };
+  }
+  const offC = weight * (last.tempC - valueAt(profile, 'tempC', last.depthM));
   const reach = readingReach(profile, last.depthM);
   const tempC = profile.tempC.map((t, k) => clamp(t + reach[k] * offC, readingLimits.leastC, readingLimits.mostC));
-  return { profile: { ...profile, tempC }, readings, base: { value: null, by: 'assumed', atMs: last.atMs } };
+  return { ...known, profile: { ...profile, tempC } };
 }
 
 /** A water of which no depth is known is taken to be so deep, m. Convention. */

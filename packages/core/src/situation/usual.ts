@@ -39,7 +39,7 @@ export function usualStage(surfaceC: number, surface: Surface, atMs: number, pla
     return dayH > stageLimits.lateIceDayH ? 'late ice' : 'midwinter';
   }
   if (isLengthening && dayH > stageLimits.springDayH) return 'pre-spawn';
-  return !isLengthening && surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
+  return surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
 }
 
 /** Whether the days grow longer, from the shortest to the longest. */
