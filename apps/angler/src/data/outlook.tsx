@@ -1,6 +1,17 @@
-import { alertsFor, answerOutlook, dayPlan, outlookWords, recentReadings, startingPlan, withoutWeather, type OutlookInput, type PlanItem } from '@burrow/core/outlook';
+import {
+  alertsFor,
+  answerOutlook,
+  dayPlan,
+  outlookWords,
+  recentReadings,
+  startingPlan,
+  withoutWeather,
+  type OutlookInput,
+  type PlanItem,
+  type TempReading,
+} from '@burrow/core/outlook';
 import { situationAt, type Situation } from '@burrow/core/situation';
-import { dayText, inOwnUnits } from '@burrow/core/units';
+import { dayText, inOwnUnits, minuteMs } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { methodsOn, stepsOn, usualMethod, type Hazard } from '@burrow/core/methods';
@@ -16,6 +27,9 @@ import { useSpecies } from './species';
 
 /** Stands before the cautions of open water: the model may be wrong. */
 const modelledOpen: Hazard = { id: 'modelled-open', headline: 'Open water, as modelled', text: 'If there is ice here, it is new and not to be trusted.' };
+
+/** The outlook is made anew so often, ms. */
+const outlookEveryMs = 5 * minuteMs;
 
 type OutlookData = ReturnType<typeof useOutlookData>;
 const OutlookContext = createContext<OutlookData | null>(null);
@@ -77,25 +91,30 @@ function useOutlookData() {
   const series = useMemo(() => station && withSeen(station, state.weather), [station, state.weather]);
   const evidence = useMemo(() => new Map((column.data?.evidence ?? []).map((e) => [e.ruleId, e])), [column.data]);
   const deepestM = ground.data?.map.deepest.depthM;
+  // Every tap changes the log, few of them a thermometer: the outlook is made anew only where one was read.
+  const readAs = water ? JSON.stringify(recentReadings(state, water.id, nowMs)) : '[]';
+  const readings = useMemo(() => JSON.parse(readAs) as TempReading[], [readAs]);
+  // All screens carry the outlook along: made anew every minute it would cost a slow phone a stutter each time.
+  const outlookMs = Math.floor(nowMs / outlookEveryMs) * outlookEveryMs;
   const input = useMemo<OutlookInput | null>(
     () =>
       water && place && series && series.length > 1
         ? {
             speciesId: species,
-            nowMs,
+            nowMs: outlookMs,
             place,
             series,
             lastIce,
             load,
             column: column.data?.column ?? null,
-            readings: recentReadings(state, water.id, nowMs),
+            readings,
             evidence,
             viewpoints,
             isMoving: isMixed,
             deepestM,
           }
         : null,
-    [water, place, series, species, nowMs, lastIce, load, column.data, state, evidence, viewpoints, isMixed, deepestM],
+    [water, place, series, species, outlookMs, lastIce, load, column.data, readings, evidence, viewpoints, isMixed, deepestM],
   );
   const outlook = useMemo(() => input && answerOutlook(input), [input]);
   const answer = outlook?.column ?? null;
