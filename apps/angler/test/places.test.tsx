@@ -8,7 +8,7 @@ import { SeasonScreen } from '@/features/season/SeasonScreen';
 import { OutlookProvider } from '@/data/outlook';
 import { change, unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
-import { shortOuting } from '../../../packages/core/test/events';
+import { baseMs, event, shortOuting, testId } from '../../../packages/core/test/events';
 
 /** The morning of the test: before dawn on 16 January at the water. */
 const mockNow = Date.UTC(2027, 0, 16, 15, 40);
@@ -174,6 +174,17 @@ describe('Outlook', () => {
     await userEvent.press(screen.getByText('In figures'));
     expect(screen.getByText('24 ft')).toBeTruthy();
     expect(screen.getAllByText('39.2 °F').length).toBeGreaterThan(0);
+  });
+
+  test('a thermometer read this morning says what it changed, from what to what', () => {
+    const outing = testId();
+    const started = { water: 'tamber-lake', waterName: 'Tamber Lake', species: ['black-crappie'], goal: 'numbers' as const, method: 'ice' };
+    const read = { station: testId(), depthM: 3, tempC: 6 };
+    const at = (s: number) => (mockNow - baseMs) / 1000 - 3600 + s;
+    mockLedger = { ...mockLedger, state: fold([event(outing, at(0), 'outing-started', started), event(outing, at(60), 'temperature-measured', read)]) };
+    mockColumn = { data: answer(), isPending: false, isError: false };
+    show(<OutlookScreen />);
+    expect(screen.getByText(/^Your thermometer, 05:41: 43 °F at 10 ft, where the model had \d+ °F\./)).toBeTruthy();
   });
 
   test('a column that cannot be had says why, and the windows stand without it', () => {
