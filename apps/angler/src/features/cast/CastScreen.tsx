@@ -183,10 +183,10 @@ function CastsLeft({ control: { clock, zone, setSheet } }: { control: CastContro
 
 /** Where to go where that is advised, else how to bring the cast back. */
 function CastMovement({ control }: { control: CastControl }) {
-  const { rule, back, isGoing, next, goTo, standAt, changeMethod, cadence, rest, hardRest, passed, units } = control;
+  const { rule, back, isGoing, next, goTo, standAt, goDown, cadence, rest, hardRest, passed, units } = control;
   const action =
     rule.aim === 'straight-down'
-      ? { label: 'Go straight down', onPress: () => void changeMethod('vertical') }
+      ? { label: 'Go straight down', onPress: () => void goDown() }
       : back && isGoing
         ? { label: `To stand ${back.place.label}`, onPress: () => void goTo(back.place.id) }
         : next && isGoing

@@ -1,5 +1,5 @@
 import { castsText, castText, releaseAdvice, viewpointLine } from '@burrow/core/casting';
-import { clamp, depthText, liftText, metresPerDepthUnit, tempText } from '@burrow/core/units';
+import { depthText, liftText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { weatherAt } from '@burrow/core/weather';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
@@ -9,7 +9,6 @@ import { useWater, useWeather } from '@/data/water';
 import { PlanNote } from '@/features/outlook/PlanNote';
 import { FishSheet } from '@/features/station/FishSheet';
 import { Action } from '@/ui/Action';
-import { Choice } from '@/ui/Choice';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
@@ -17,6 +16,7 @@ import { Text } from '@/ui/Text';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { CastMeasures } from './CastMeasures';
 import { ColdWater } from './ColdWater';
+import { CastAnswers, CastHabits, FeltOutThere } from './CastParts';
 import { FloatAdvice } from './FloatAdvice';
 import type { CastControl } from './useCast';
 
@@ -82,9 +82,9 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
 
 /** What is wanted less often at a stand: other answers, other ground, the reach, the depths, measurements, other stands. */
 function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
-  const { outing, stand, units, settings, underM, setSheet, react, logFelt, changeMethod, goTo, line, method } = control;
+  const { outing, stand, units, settings, underM, setSheet, react, logFelt, goDown, goTo, line, method } = control;
   const router = useRouter();
-  const { band, query, craft, bandBy } = settings;
+  const { band, bandBy } = settings;
   const close = () => setSheet(null);
   const others = outing.stations.filter((s) => s.id !== stand.id && s.method === stand.method);
   const unitM = metresPerDepthUnit(units);
@@ -95,28 +95,13 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
   };
   return (
     <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
+      <CastAnswers onReact={(reaction, text) => void react(reaction, text)} />
+      <FeltOutThere
+        onFelt={(what) => void logFelt(what)}
+        says={`Logged ${castText(control.outM, units)} out, ${control.isOutByTime ? 'reckoned by the time since the cast: touch the section to set it' : 'where you touched the section'}.`}
+      />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        <Action height={64} label="Followed" onPress={() => void react('followed', 'Follow logged')} />
-        <Action height={64} label="Missed it" onPress={() => void react('missed', 'Miss logged')} />
-        <Action height={64} label="Nipped" onPress={() => void react('nipped', 'Nip logged')} />
-        <Action height={64} label="Came off" onPress={() => void react('lost', 'Lost logged')} />
-      </View>
-      <View style={{ gap: 6 }}>
-        <Text strong>Felt or seen out there</Text>
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          <Action height={64} label="Wood" onPress={() => void logFelt('wood')} />
-          <Action height={64} label="Weeds" onPress={() => void logFelt('weeds')} />
-          <Action height={64} label="Soft" onPress={() => void logFelt('soft')} />
-          <Action height={64} label="Snag" onPress={() => void logFelt('snag')} />
-          <Action height={64} label="A school there" onPress={() => void logFelt('school')} />
-        </View>
-        <Text
-          size="small"
-          tone="second"
-        >{`Logged ${castText(control.outM, units)} out, ${control.isOutByTime ? 'reckoned by the time since the cast: touch the section to set it' : 'where you touched the section'}.`}</Text>
-      </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {underM !== null && underM > 1.5 ? <Action grow height={64} label="Straight down here" onPress={() => void changeMethod('vertical').then(close)} /> : null}
+        {underM !== null && underM > 1.5 ? <Action grow height={64} label="Straight down here" onPress={() => void goDown().then(close)} /> : null}
         <Action grow height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
         <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
       </View>
@@ -130,29 +115,9 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
           </View>
         </View>
       ) : null}
-      <FloatAdvice control={control} />
+      <FloatAdvice speciesId={outing.species[0]} tempC={settings.temp.value} windMs={control.windMs} underM={underM} units={units} />
       <ColdWater control={control} />
-      <View style={{ gap: 6 }}>
-        <Text strong>What you cast from</Text>
-        <Choice
-          label="What you cast from"
-          wrap
-          options={[
-            { id: 'bank', label: 'Bank' },
-            { id: 'pier', label: 'Pier' },
-            { id: 'wading', label: 'Wading' },
-            { id: 'kayak', label: 'Kayak' },
-            { id: 'boat', label: 'Boat' },
-          ]}
-          value={craft}
-          onChange={(id) => change({ craft: id })}
-        />
-      </View>
-      <Stepper
-        label="As far as you cast"
-        text={castText(query.castM, units)}
-        onStep={(d) => change({ castM: clamp(query.castM + d * unitM * (units.depth === 'ft' ? 5 : 1), 5, 100) })}
-      />
+      <CastHabits />
       {settings.isMoving ? null : (
         <>
           <Stepper label="Depths: from" text={depthText(band.fromM, units)} onStep={(d) => moveBand('fromM', d)} hint={`Now ${bandBy}.`} />

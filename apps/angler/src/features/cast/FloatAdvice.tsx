@@ -1,18 +1,25 @@
 import { floatOverSchool } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
-import { clamp, currentText, depthText, liftText, metresPerDepthUnit } from '@burrow/core/units';
+import { clamp, currentText, depthText, liftText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import type { CastControl } from './useCast';
+
+interface FloatSetting {
+  speciesId: string;
+  tempC: number;
+  /** Null where nobody knows the wind, and the depth under the stand. */
+  windMs: number | null;
+  underM: number | null;
+  units: UnitPreference;
+}
 
 /** A float over a school: where its stop goes, how it is moved, and where the wind takes it. */
-export function FloatAdvice({ control }: { control: CastControl }) {
-  const { outing, settings, units, windMs, underM } = control;
+export function FloatAdvice({ speciesId, tempC, windMs, underM, units }: FloatSetting) {
   const [topM, setTop] = useState<number | null>(null);
   const unitM = metresPerDepthUnit(units);
-  const float = topM === null ? null : floatOverSchool(topM, speciesOf(outing.species[0]).offsetM, settings.temp.value, windMs ?? 0);
+  const float = topM === null ? null : floatOverSchool(topM, speciesOf(speciesId).offsetM, tempC, windMs ?? 0);
   return (
     <View style={{ gap: 6 }}>
       <Stepper

@@ -1,6 +1,7 @@
 import { baitOutM, bearingText, castText, chooseCadence, feltWords, outAlong, pauseS, signsAt, whatAfter } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
-import type { OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { tempText } from '@burrow/core/units';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
@@ -11,6 +12,7 @@ import { useNow } from '@/data/clock';
 import { newId } from '@/data/ids';
 import { tied, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useSituation } from '@/data/outlook';
+import { useLedger } from '@/data/session';
 import { FishSheet } from '@/features/station/FishSheet';
 import { LogList } from '@/features/station/LogList';
 import { LoggedBar } from '@/features/station/LoggedBar';
@@ -23,6 +25,9 @@ import { Sheet } from '@/ui/Sheet';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { useSize } from '@/ui/useSize';
 import { CastMeasures } from './CastMeasures';
+import { CastAnswers, CastHabits, FeltOutThere, straightDown } from './CastParts';
+import { ColdWaterNote } from './ColdWater';
+import { FloatAdvice } from './FloatAdvice';
 import { RetrieveBeat } from './RetrieveBeat';
 import { bankShape } from './shapes';
 
@@ -31,7 +36,8 @@ const assumedFallS = 8;
 
 /** Casting where too few depths are known for a map: one aims by oneself, and all that happens is logged all the same. */
 export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; stand: StationState; water: WaterDetail }) {
-  const { units, castM, goal } = usePreferences();
+  const { units, castM, craft, goal } = usePreferences();
+  const { ledger } = useLedger();
   const bait = useOnTheLine();
   const router = useRouter();
   const now = useNow(5000);
@@ -44,7 +50,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const last = made.at(-1);
   const bearingDeg = Math.round(aimDeg ?? last?.bearingDeg ?? 0) % 360;
   const line = outing.lines.findLast((l) => l.station === stand.id && l.upMs === null);
-  const { temperature, clarity } = useSituation();
+  const { temperature, clarity, wind } = useSituation();
   const tempC = temperature.value;
   const signs = signsAt(outing, stand);
   const rule = whatAfter({ signs, nowMs: now, underM: stand.depthM, passes: 0 });
@@ -67,7 +73,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   };
   const react = (reaction: ReactionKind, text: string) =>
     log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast } }]);
-  const felt = async (what: 'hard' | 'wood' | 'snag') => {
+  const felt = async (what: FeltKind) => {
     if (!last) return setSaid({ text: 'Cast first: how far out is reckoned from the time since', undo: [] });
     const outM = Math.round(10 * baitOutM(last.distanceM, (now - last.ms) / 1000, assumedFallS, cadence.takeM, pauseS(tempC, cadence.id))) / 10;
     return log(`${feltWords[what]} about ${castText(outM, units)} out`, [
@@ -103,15 +109,21 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
       <KeysSheet keys={keys} arrows="Arrows on the picture turn the aim." open={sheet === 'help'} onClose={close} />
       {sheet === 'more' ? (
         <Sheet title={`Stand ${stand.label}`} open onClose={close}>
+          <CastAnswers onReact={(reaction, text) => void react(reaction, text)} />
+          <FeltOutThere onFelt={(what) => void felt(what)} says="How far out is reckoned by the time since the cast." />
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-            <Action height={64} label="Followed" onPress={() => void react('followed', 'Follow logged')} />
-            <Action height={64} label="Missed it" onPress={() => void react('missed', 'Miss logged')} />
-            <Action height={64} label="Nipped" onPress={() => void react('nipped', 'Nip logged')} />
-            <Action height={64} label="Came off" onPress={() => void react('lost', 'Lost logged')} />
-            <Action height={64} label="Wood" onPress={() => void felt('wood')} />
-            <Action height={64} label="Snag" onPress={() => void felt('snag')} />
+            <Action
+              grow
+              height={64}
+              label="Straight down here"
+              onPress={() => void ledger.writeAll({ id: outing.id, zone }, straightDown(outing, stand, stand.depthM)).then(close)}
+            />
+            <Action grow height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
+            <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
           </View>
-          <Action height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
+          <FloatAdvice speciesId={outing.species[0]} tempC={tempC} windMs={wind?.value.speedMs ?? null} underM={stand.depthM} units={units} />
+          <ColdWaterNote tempC={temperature.by === 'assumed' ? null : tempC} method={methodOf(stand.method) ?? usualMethod} craft={craft} units={units} />
+          <CastHabits />
           <CastMeasures outing={outing} station={stand.id} zone={zone} levelM={0} units={units} onLogged={close} />
           {entries}
         </Sheet>

@@ -41,6 +41,7 @@ import { useOutlook } from '@/data/outlook';
 import { tied, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLogged } from '@/features/station/useLogged';
+import { straightDown } from './CastParts';
 import type { Ground } from '@/workers/ground.api';
 
 /** Line where no rod is written down, mm, and seconds down where the bait's mass is not: assumed. */
@@ -169,22 +170,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   };
   const react = (reaction: ReactionKind, text: string) =>
     log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast } }]);
-  const changeMethod = async (to: 'vertical') => {
-    const spot = newId();
-    await ledger.writeAll(scope, [
-      { kind: 'method-changed', body: { method: to } },
-      {
-        kind: 'station-opened',
-        body: {
-          station: spot,
-          kind: 'spot',
-          label: String(outing.stations.length + 1),
-          at: [stand.at[0], stand.at[1]],
-          ...(underM === null ? {} : { mapDepthM: Math.round(100 * underM) / 100 }),
-        },
-      },
-    ]);
-  };
+  const goDown = () => ledger.writeAll(scope, straightDown(outing, stand, underM));
   const goTo = async (station: string) => {
     await ledger.writeAll(scope, [
       { kind: 'rested', body: { station: stand.id } },
@@ -252,7 +238,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     logged,
     logFelt,
     react,
-    changeMethod,
+    goDown,
     goTo,
     standAt,
   };
