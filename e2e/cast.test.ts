@@ -235,6 +235,17 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await page.getByRole('button', { name: 'Fish', exact: true }).click();
   await page.getByRole('button', { name: 'Released' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'The same cast again' })).toBeVisible();
+
+  // Under More stands what stands there with a chart: what was felt, a float over a school, the bait, and straight down.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'A school there' }).click();
+  await expect(page.getByText(/^School about .* out$/)).toBeVisible();
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'More Float over a school: its top' }).click();
+  await expect(page.getByText(/^Stop at [\d.]+ ft\. Pull/)).toBeVisible();
+  expect(await serious(page), 'more, without depths').toEqual([]);
+  await page.getByRole('button', { name: 'Straight down here' }).click();
+  await expect(page.getByRole('link', { name: 'Leave the spot for the map' })).toBeVisible();
   await page.context().setOffline(false);
   await expect
     .poll(async () => (await stack.query("SELECT count(*)::int AS n FROM event WHERE kind = 'cast' AND body->>'bearingDeg' IN ('89', '90', '91')"))[0].n, { timeout: 30_000 })

@@ -18,6 +18,7 @@ const lookups: [string, RegExp][] = [
   ['a temperature taken for granted', /assumed(Water)?C\b/],
   ['clarity', /\bsecchiOf\(/],
   ['the band of a fish', /\bfishDepth\(|outlook\??\.depth\??\.look/],
+  ['the weather of now', /\bweatherAt\(/],
   ['the stage of the season', /\bseasonStage\(/],
 ];
 

@@ -2,7 +2,6 @@ import { bankWords, type BankSetting } from '@burrow/core/banks';
 import type { OutlookInput } from '@burrow/core/outlook';
 import { temperatureAt, type Situation } from '@burrow/core/situation';
 import { hourMs, startOfDay } from '@burrow/core/units';
-import { weatherAt } from '@burrow/core/weather';
 import { shoreOf } from '@burrow/contract/formats/water-geojson';
 import type { WaterDetail } from '@burrow/contract/api';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
@@ -34,17 +33,15 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
       const outline = shoreOf(water!.file);
       if (!outline) throw new Error('Which bank: the shore of this water is not drawn yet. Map, Mark, Shore.');
       const { series, place, nowMs } = input!;
-      const now = weatherAt(series, nowMs);
-      const { airC, windMs, windFromDeg, cloud } = now ?? { airC: null, windMs: null, windFromDeg: null, cloud: null };
-      if (airC === null || windMs === null || windFromDeg === null || cloud === null)
-        throw new Error('Which bank: expected temperature, wind and cloud of this hour, and the weather lacks one of them.');
+      const { airC, wind, cloud } = situation!;
+      if (!airC || wind?.value.fromDeg == null || !cloud) throw new Error('Which bank: expected temperature, wind and cloud of this hour, and the weather lacks one of them.');
       const setting: BankSetting = {
         secchiM: secchiM!,
         tempC,
-        airC,
-        windMs,
-        windFromDeg,
-        cloud,
+        airC: airC.value,
+        windMs: wind.value.speedMs,
+        windFromDeg: wind.value.fromDeg,
+        cloud: cloud.value,
         viewpoint: windViewpoint,
       };
       const midnight = startOfDay(nowMs, place.timeZone);

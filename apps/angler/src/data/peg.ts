@@ -5,10 +5,9 @@ import type { OutingState } from '@burrow/core/ledger';
 import type { Method } from '@burrow/core/methods';
 import { assumedPole, pegPlaces, pegPlaceWords, quietReasons } from '@burrow/core/pole';
 import { temperatureAt, unknownWater, waterAt } from '@burrow/core/situation';
-import { weatherAt } from '@burrow/core/weather';
 import { useMemo } from 'react';
 import type { Ground } from '@/workers/ground.api';
-import { useOutlook, useSituation } from './outlook';
+import { useSituation } from './outlook';
 import { usePreferences } from './preferences';
 import { useLedger } from './session';
 
@@ -17,11 +16,11 @@ const pegDepthM = 1;
 
 /** The water at a peg, who says so, and why it may be quiet. */
 export function usePegWater(outing: OutingState, nowMs: number) {
-  const { input } = useOutlook();
-  const temp = temperatureAt(useSituation(), pegDepthM);
-  const now = (input && weatherAt(input.series, nowMs)) ?? null;
-  const rain = now && now.precipMm !== null && now.airC !== null ? { precipMm: now.precipMm, airC: now.airC } : null;
-  return { temp, airC: now?.airC ?? null, reasons: quietReasons(outing, nowMs, rain, temp.by === 'assumed' ? null : temp.value) };
+  const situation = useSituation();
+  const temp = temperatureAt(situation, pegDepthM);
+  const { fallMm, airC } = situation;
+  const rain = fallMm && airC ? { precipMm: fallMm.value, airC: airC.value } : null;
+  return { temp, airC: airC?.value ?? null, reasons: quietReasons(outing, nowMs, rain, temp.by === 'assumed' ? null : temp.value) };
 }
 
 /** Temperature of a peg's water at the end of a past day, °C: as it was read then, else what is usual of the date. */

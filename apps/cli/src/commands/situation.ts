@@ -27,6 +27,7 @@ function situationLine(s: Situation): object {
     cloud: line(s.cloud, figure),
     light: line(s.light),
     air: line(s.airC, figure),
+    fall: line(s.fallMm, figure),
     wind: line(s.wind),
     flow: line(s.flow, figure),
     level: line(s.level, figure),

@@ -66,6 +66,8 @@ export interface Situation {
   cloud: Known<number> | null;
   light: Known<'day' | 'twilight' | 'dark'>;
   airC: Known<number> | null;
+  /** What falls in this hour, mm of water. */
+  fallMm: Known<number> | null;
   wind: Known<{ speedMs: number; fromDeg: number | null; quarter: string | null }> | null;
   /** Mean over the depth, m/s, to the right of one who faces the water positive. */
   flow: Known<number> | null;
@@ -121,6 +123,7 @@ export function situationAt(setting: SituationSetting): Situation {
     cloud: said(row?.cloud),
     light: { value: lightAt(nowMs, water.place), by: 'modelled', atMs: nowMs },
     airC: said(row?.airC),
+    fallMm: said(row?.precipMm),
     wind: wind && { ...wind, value: { speedMs: wind.value, fromDeg, quarter: fromDeg === null ? null : compassPoint(fromDeg) } },
     flow: flowNow(outing, water.isMoving),
     level:

@@ -1,11 +1,10 @@
 import { castsText, castText, releaseAdvice, viewpointLine } from '@burrow/core/casting';
 import { depthText, liftText, metresPerDepthUnit, tempText } from '@burrow/core/units';
-import { weatherAt } from '@burrow/core/weather';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { change } from '@/data/preferences';
-import { useWater, useWeather } from '@/data/water';
+import { useSituation } from '@/data/outlook';
 import { PlanNote } from '@/features/outlook/PlanNote';
 import { FishSheet } from '@/features/station/FishSheet';
 import { Action } from '@/ui/Action';
@@ -27,9 +26,7 @@ const schoolMin = 20;
 export function CastSheets({ control, keys, log }: { control: CastControl; keys: readonly ThumbKey[]; log: ReactNode }) {
   const { outing, stand, units, zone, now, sheet, setSheet, line, onCast, clock, prior, next, backText, back, goTo, standAt } = control;
   const { cadence, cadenceRule, rule, words, section, settings, bowText, fallS, divedText, rest } = control;
-  const { water } = useWater();
-  const weather = useWeather(water?.id).data?.value;
-  const airC = weather ? (weatherAt(weather.series, now)?.airC ?? null) : null;
+  const airC = useSituation().airC?.value ?? null;
   const recent = outing.fish.filter((f) => f.station === stand.id && now - f.ms < schoolMin * 60_000).length;
   const release = releaseAdvice(false, recent >= 1, airC);
   const close = () => setSheet(null);

@@ -50,7 +50,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const last = made.at(-1);
   const bearingDeg = Math.round(aimDeg ?? last?.bearingDeg ?? 0) % 360;
   const line = outing.lines.findLast((l) => l.station === stand.id && l.upMs === null);
-  const { temperature, clarity, wind } = useSituation();
+  const { temperature, clarity, wind, airC } = useSituation();
   const tempC = temperature.value;
   const signs = signsAt(outing, stand);
   const rule = whatAfter({ signs, nowMs: now, underM: stand.depthM, passes: 0 });
@@ -100,7 +100,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
         line={line?.id}
         depthM={null}
         bottomM={null}
-        airC={null}
+        airC={airC?.value ?? null}
         onLogged={(id, text) => {
           setSaid({ text, undo: [id] });
           close();

@@ -32,7 +32,6 @@ import { methodOf, usualMethod } from '@burrow/core/methods';
 import { sinkTime, windBow } from '@burrow/core/rig';
 import { familyOf, lureOf } from '@burrow/core/tackle';
 import { betweenDeg } from '@burrow/core/units';
-import { weatherAt } from '@burrow/core/weather';
 import { useMemo, useState } from 'react';
 import { useCastSetting, useNextStand, useStand } from '@/data/casting';
 import { useNow } from '@/data/clock';
@@ -56,7 +55,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const { units, kit, goal } = usePreferences();
   const piece = useOnTheLine();
   const { ledger } = useLedger();
-  const { input, outlook } = useOutlook();
+  const { situation, outlook } = useOutlook();
   const now = useNow(5000);
   const zone = water.file.water.timezone;
   const settings = useCastSetting(water, ground);
@@ -105,10 +104,10 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const fallS = piece?.tackle?.massG && section.landsM > 0.1 ? sinkTime(lureOf(familyOf(piece.tackle.family), piece.tackle.massG), section.landsM, lineMm ?? assumedLineMm) : null;
   // A bait that dives is brought back at once.
   const waitS = dive ? 0 : (fallS ?? assumedFallS);
-  const weather = input ? weatherAt(input.series, now) : null;
+  const wind = situation?.wind?.value ?? null;
   const bow =
-    weather?.windMs != null && weather.windFromDeg !== null && section.lengthM > 2
-      ? windBow(section.lengthM, lineMm ?? assumedLineMm, Math.min(30, weather.windMs), betweenDeg(weather.windFromDeg, bearingDeg)).slackM
+    wind !== null && wind.fromDeg !== null && section.lengthM > 2
+      ? windBow(section.lengthM, lineMm ?? assumedLineMm, Math.min(30, wind.speedMs), betweenDeg(wind.fromDeg, bearingDeg)).slackM
       : null;
   const expectedMin = castMinutes(Math.max(5, section.lengthM), waitS, cadence.takeM, rest);
   const prior = method.clockPriors[species.group];
@@ -212,7 +211,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     fallS,
     dived,
     divedText: dived && diveText(dived, isSuspended ? (band.fromM + band.toM) / 2 : null, units),
-    windMs: weather?.windMs ?? null,
+    windMs: wind?.speedMs ?? null,
     bowText: bow === null ? null : bowText(bow, units),
     rule,
     words,

@@ -3,6 +3,7 @@ import type { OutingState, StationState } from '@burrow/core/ledger';
 import type { PassStrike, RunningLine } from '@burrow/core/troll';
 import { depthText } from '@burrow/core/units';
 import { View } from 'react-native';
+import { useSituation } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { FishSheet } from '@/features/station/FishSheet';
 import { Action } from '@/ui/Action';
@@ -31,6 +32,7 @@ interface Props {
 export function StrikeSheets({ sheet, control, onClose }: Props) {
   const { outing, pass, zone, lines, strikes, here, strike, setSaid } = control;
   const { units } = usePreferences();
+  const airC = useSituation().airC?.value ?? null;
   const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
   return (
     <>
@@ -51,7 +53,7 @@ export function StrikeSheets({ sheet, control, onClose }: Props) {
         line={struck?.id}
         depthM={struck?.depthM ?? null}
         bottomM={null}
-        airC={null}
+        airC={airC}
         at={here}
         onLogged={(id, text) => {
           setSaid({ text, undo: [id] });

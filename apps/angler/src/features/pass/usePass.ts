@@ -4,13 +4,12 @@ import type { LonLat } from '@burrow/core/ground';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { bedAhead, driftLane, passAnswer, placeOnLane, reversed, spotAlong, trollingSpeed, turnAhead, type Lane, type RunningLine } from '@burrow/core/troll';
-import { weatherAt } from '@burrow/core/weather';
 import { useMemo, useState } from 'react';
 import { useCastSetting } from '@/data/casting';
 import { useNow } from '@/data/clock';
 import { useComputed } from '@/data/computed';
 import { groundWorker } from '@/data/ground';
-import { useOutlook } from '@/data/outlook';
+import { useSituation } from '@/data/outlook';
 import { useFollowedPosition } from '@/data/position';
 import { usePreferences } from '@/data/preferences';
 import { useTrack } from '@/data/track';
@@ -24,7 +23,7 @@ const aheadM = 160;
 /** A pass under way: what to run and where to steer, and what can be logged. */
 export function usePass(outing: OutingState, pass: StationState, water: WaterDetail, ground: Ground) {
   const { units, craft, troll } = usePreferences();
-  const { input } = useOutlook();
+  const wind = useSituation().wind?.value ?? null;
   const now = useNow(2000);
   const zone = water.file.water.timezone;
   const scope = { id: outing.id, zone };
@@ -51,7 +50,6 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   // The lane.
   const leastM = deepestM + troll.clearanceM;
   const follow = { fromM: Math.max(leastM, Math.min(band.fromM, leastM)), toM: Math.max(leastM + 2.5, band.toM + 1) };
-  const weather = (input && weatherAt(input.series, now)) ?? null;
   const asked = { band: follow, baitM: deepestM, clearanceM: troll.clearanceM, turnM: troll.turnM, lengthM: troll.laneM, start: pass.at };
   const planned = useComputed<Lane>({
     key: ['lane', water.id, pass.id],
@@ -60,11 +58,11 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     compute: async () => (await groundWorker()).lane(water.id, asked),
   });
   const drift =
-    troll.isDrift && weather?.windMs != null && weather.windFromDeg != null
+    troll.isDrift && wind !== null && wind.fromDeg !== null
       ? driftLane(
           bed,
           bed.spot(here ?? pass.at),
-          { windMs: weather.windMs, fromDeg: weather.windFromDeg },
+          { windMs: wind.speedMs, fromDeg: wind.fromDeg },
           troll.hasSock ? 'with-sock' : craft === 'kayak' ? 'kayak' : 'boat',
           follow,
           deepestM,
@@ -79,7 +77,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const laneWhy = troll.isDrift
     ? drift
       ? null
-      : weather?.windMs == null
+      : wind === null
         ? 'The wind is not known here: write it down, or run a lane.'
         : 'The wind carries you ashore, or the bait would drag: begin further upwind.'
     : planned.isError
@@ -151,7 +149,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     turning,
     answer,
     drift,
-    windMs: weather?.windMs ?? null,
+    windMs: wind?.speedMs ?? null,
     line: lines[0],
     scope,
     sheet,

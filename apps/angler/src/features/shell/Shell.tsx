@@ -1,14 +1,14 @@
-import { feltAir } from '@burrow/core/safety';
 import { methodOf, usualMethod, type StationPicture } from '@burrow/core/methods';
-import { clockText, spanText, tempText } from '@burrow/core/units';
-import { findFronts, findPhases, phaseAtInstant, weatherAt } from '@burrow/core/weather';
+import { clockText, dayMs, spanText, tempText } from '@burrow/core/units';
+import type { Outlook } from '@burrow/core/outlook';
 import { Link, usePathname, type Href } from 'expo-router';
-import { useEffect, useMemo, type ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { Pressable, useWindowDimensions, View } from 'react-native';
 import { useNow } from '@/data/clock';
+import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { isNone, useOuting, useWater, useWeather } from '@/data/water';
+import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { phaseWords } from '@/features/outlook/ribbon/words';
 import { Icon, type IconName } from '@/ui/icon/Icon';
@@ -120,17 +120,15 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   const { units } = usePreferences();
   const { unsent, reached, trouble, refused } = useLedger();
   const { water, detail } = useWater();
-  const station = useWeather(water?.id);
-  const weather = station.data?.value;
+  const { outlook, without } = useOutlook();
   const now = useNow(30_000);
   const zone = detail.data?.value.file.water.timezone;
-  const minute = Math.floor(now / 60_000);
-  const front = useMemo(() => (weather && water ? nextChange(weather.series, water.lat, minute * 60_000) : null), [weather, water, minute]);
-  const row = weather && weatherAt(weather.series, now);
-  const felt = row ? feltAir(row) : null;
-  const parts = [zone ? clockText(now, zone) : null, isNone(station.error) ? 'no weather yet' : front, felt === null ? null : `feels ${tempText(felt, units)}`].filter(
-    (p) => p !== null,
-  );
+  const felt = outlook?.feelsLikeC;
+  const parts = [
+    zone ? clockText(now, zone) : null,
+    without ? 'no weather yet' : outlook ? nextChange(outlook, now) : null,
+    felt === undefined ? null : `feels ${tempText(felt, units)}`,
+  ].filter((p) => p !== null);
   return (
     <View
       role="banner"
@@ -185,12 +183,8 @@ function StatusLine({ back, gear }: { back: boolean; gear: boolean }) {
   );
 }
 
-/** "front in 12 h", or the phase until its end. */
-function nextChange(series: Parameters<typeof findFronts>[0], lat: number, now: number): string | null {
-  if (series.length < 2) return null;
-  const fronts = findFronts(series, lat);
-  const next = fronts.find((f) => f.atMs > now);
-  if (next && next.atMs - now < 24 * 3_600_000) return `front in ${spanText(next.atMs - now)}`;
-  const phase = phaseAtInstant(findPhases(series, fronts, now), now);
-  return phase ? phaseWords[phase.name] : null;
+/** "front in 12 h", or the phase that it is. */
+function nextChange({ nextFront, phaseNow }: Pick<Outlook, 'nextFront' | 'phaseNow'>, nowMs: number): string | null {
+  if (nextFront && nextFront.atMs > nowMs && nextFront.atMs - nowMs < dayMs) return `front in ${spanText(nextFront.atMs - nowMs)}`;
+  return phaseNow ? phaseWords[phaseNow.name] : null;
 }

@@ -1,7 +1,6 @@
 import { clockText } from '@burrow/core/units';
-import { weatherAt } from '@burrow/core/weather';
 import type { ReactNode } from 'react';
-import { useWater, useWeather } from '@/data/water';
+import { useOutlook } from '@/data/outlook';
 import { FishSheet } from './FishSheet';
 import { MoreSheet } from './MoreSheet';
 import { PlanNote } from '@/features/outlook/PlanNote';
@@ -20,8 +19,7 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
   const { outing, hole, method, hasFlasher, isByEye, setReadingByEye, units, zone, now, flasher, answers, heard, clock, prior, line, fishOn, jigM, bottomM, advice, words } =
     control;
   const { sheet, setSheet, openFish, react, takeReading, fishLogged, keepLog } = control;
-  const { water } = useWater();
-  const weather = useWeather(water?.id).data?.value;
+  const airC = useOutlook().situation?.airC?.value ?? null;
   const { frame } = flasher;
   return (
     <>
@@ -34,7 +32,7 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
         line={fishOn?.id ?? line?.id}
         depthM={fishOn ? (fishOn.depths.at(-1)?.depthM ?? null) : jigM}
         bottomM={bottomM}
-        airC={weather ? (weatherAt(weather.series, now)?.airC ?? null) : null}
+        airC={airC}
         onLogged={fishLogged}
       />
       <MoreSheet
