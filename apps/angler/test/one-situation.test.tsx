@@ -54,9 +54,9 @@ function logged(...entries: [number, EventKind, object][]): LedgerState {
   return fold([...first, ...entries].map(([h, kind, body]) => event(outing, h * 3600, kind, body as EventBodies[typeof kind])));
 }
 
-let seen: Situation | null = null;
+const mockSeen = jest.fn<void, [Situation]>();
 function Seen() {
-  seen = useSituation();
+  mockSeen(useSituation());
   return null;
 }
 const show = (node: React.ReactElement) =>
@@ -72,6 +72,7 @@ beforeEach(() => change({ ...startingPreferences, units: unitSystems.imperial, p
 test('screens are given what the core makes of the same log, value for value', () => {
   mockState = logged([1, 'temperature-measured', { station: stand, depthM: 0.3, tempC: 9.4 }], [1, 'clarity-measured', { station: stand, secchiM: 0.7 }]);
   show(<Seen />);
+  const [seen] = mockSeen.mock.lastCall!;
   expect(seen).toEqual(
     situationAt({
       state: mockState,
