@@ -116,3 +116,9 @@ test('warmer water shortens the rest of a cast within the same fold', () => {
   };
   expect(restAt(12)).toBeLessThan(restAt(5));
 });
+
+test('what was read since the minute began counts at once', () => {
+  mockState = logged([3 + 20 / 3600, 'temperature-measured', { station: stand, depthM: 0.3, tempC: 7 }]);
+  show(<Seen />);
+  expect(mockSeen.mock.lastCall![0].temperature).toMatchObject({ value: 7, by: 'measured' });
+});

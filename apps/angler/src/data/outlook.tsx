@@ -72,7 +72,10 @@ function useOutlookData() {
   const { state } = useLedger();
   const { units, load, craft, viewpoints, goal, castBand, plan: kept } = usePreferences();
   const bait = useOnTheLine()?.name ?? null;
-  const nowMs = useNow(60_000);
+  const tickMs = useNow(minuteMs);
+  // What was logged since the minute began counts at once: a thermometer that was just read is not of the future.
+  const loggedMs = state.outings.at(-1)?.entries.at(-1)?.ms ?? 0;
+  const nowMs = loggedMs > tickMs && loggedMs - tickMs < 2 * minuteMs ? loggedMs : tickMs;
   const file = detail.data?.value.file;
   const { species, offered } = useSpecies(file, water?.id);
   const place = useMemo<Place | undefined>(() => (water && file ? { lon: water.lon, lat: water.lat, timeZone: file.water.timezone } : undefined), [water, file]);
