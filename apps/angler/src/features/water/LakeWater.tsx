@@ -73,6 +73,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
     columnPending || (situation?.band != null && first.isPending),
     speciesOf(situation?.species.value ?? '').short,
     surface === 'open' && !outing,
+    situation?.band != null,
   );
   const isUnderWay = outing !== undefined && outing.stations.length > 0;
   const advised = isUnderWay ? next : null;

@@ -11,15 +11,17 @@ export const waterKinds: readonly { id: WaterFile['water']['kind']; label: strin
   { id: 'channel', label: 'Channel' },
 ];
 
-/** Where to begin, before anything was drilled or planned. */
+/** Where to begin, before anything was drilled or planned. `hasBand` is whether any depth suits the fish. */
 export function firstWords(
   first: { words: { headline: string; detail: string } } | null | undefined,
   isPending: boolean,
   fish: string,
   isOpen: boolean,
+  hasBand: boolean,
 ): { headline: string; detail: string } {
   if (first) return { ...first.words, detail: isOpen ? `${first.words.detail} Pass over it with the sounder on, and stop over what shows.` : first.words.detail };
   if (isPending) return { headline: 'Looking for the first place', detail: `Where ${fish.toLowerCase()} are in this water is being worked out.` };
+  if (hasBand) return { headline: 'No place to begin found', detail: 'The map has no water that is not under ice measured too thin. Tap a place of your own, or another water.' };
   return { headline: `No depth here suits ${fish.toLowerCase()} now`, detail: 'Another fish, or another water: the Outlook shows warmth and oxygen by depth.' };
 }
 
