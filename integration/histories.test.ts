@@ -89,13 +89,19 @@ async function step(phone: Phone, outing: string, random: Random, atMs: number):
   else await phone.write(outing, 'undone', { target: testId() }, atMs);
 }
 
-/** The database put back to what it was, as `restore` leaves it. */
+/**
+ * The database put back to what it was, in one transaction as `restore` does it. An exchange that the phone has given up may still be at work on the
+ * server: the account's row is taken first, as the server takes it, so that the two wait for each other instead of each for the other.
+ */
 async function putBack(account: string, kept: { rows: object[]; lastSeq: string }): Promise<void> {
-  await db.query('DELETE FROM event WHERE account_id = $1', [account]);
-  await db.query('DELETE FROM outing WHERE account_id = $1', [account]);
-  if (kept.rows.length > 0) await db.getRepository(Event).insert(kept.rows as never);
-  await db.query('UPDATE account SET last_seq = $2 WHERE id = $1', [account, kept.lastSeq]);
-  await db.query(`UPDATE server_state SET value = gen_random_uuid()::text WHERE key = 'generation'`);
+  await db.transaction(async (manager) => {
+    await manager.query('SELECT 1 FROM account WHERE id = $1 FOR UPDATE', [account]);
+    await manager.query('DELETE FROM event WHERE account_id = $1', [account]);
+    await manager.query('DELETE FROM outing WHERE account_id = $1', [account]);
+    if (kept.rows.length > 0) await manager.getRepository(Event).insert(kept.rows as never);
+    await manager.query('UPDATE account SET last_seq = $2 WHERE id = $1', [account, kept.lastSeq]);
+    await manager.query(`UPDATE server_state SET value = gen_random_uuid()::text WHERE key = 'generation'`);
+  });
 }
 
 /** An exchange that went through; one that began while the wire was bad may be under way still, and fail. */
