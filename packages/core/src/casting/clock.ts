@@ -8,6 +8,8 @@ export interface CastClock {
   leftShare: number;
   untilMs: number;
   minPerCast: number;
+  /** What a move costs, min. */
+  moveMin: number;
   reason: string;
 }
 
@@ -46,6 +48,7 @@ export function castClock(signs: HoleSigns, prior: HolePrior, nowMs: number, min
     leftShare: clamp(castsLeft / Math.max(first, castsLeft), 0, 1),
     untilMs: nowMs + castsLeft * minPerCast * minuteMs,
     minPerCast,
+    moveMin: prior.moveMin,
     reason:
       castsLeft > 0
         ? stay.reason.replace('give the call time to work', 'finish the fan')

@@ -14,3 +14,4 @@ export * from './stand';
 export * from './from-log';
 export * from './aim';
 export * from './wording';
+export * from './advice';

@@ -11,5 +11,7 @@ export * from './place';
 export * from './from-log';
 export * from './bag-of';
 export * from './answer';
+export * from './rig';
+export * from './advice';
 export * from './feeding';
 export * from './history';

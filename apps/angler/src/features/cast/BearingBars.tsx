@@ -1,6 +1,7 @@
 import { bearingText, castText } from '@burrow/core/casting';
 import { liftText, tempText } from '@burrow/core/units';
 import { View } from 'react-native';
+import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 import type { CastControl } from './useCast';
@@ -10,7 +11,9 @@ const barPx = 120;
 /** What is left to show by bearing, and the casts in order. */
 export function BearingBars({ control }: { control: CastControl }) {
   const palette = usePalette();
-  const { fan, units, settings } = control;
+  const { units } = usePreferences();
+  const { settings } = control;
+  const { fan } = control.shown;
   if (!fan?.casts[0]) return null;
   const most = Math.max(0.1, ...fan.bars.map((b) => b.bandM));
   const middle = Math.floor(fan.bars.length / 2);

@@ -4,6 +4,7 @@ import { betweenDeg, clockText, depthFigure, depthText, minuteMs, type UnitPrefe
 import { memo, useMemo, useState, type ReactNode } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { usePreferences } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import type { Palette } from '@/theme/palette';
 import { useSize } from '@/ui/useSize';
@@ -17,7 +18,9 @@ import { useLiveAim } from './useLiveAim';
 export function CastMap({ control, children }: { control: CastControl; children?: ReactNode }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
-  const { stand, ground, settings, fan } = control;
+  const { units } = usePreferences();
+  const { stand, ground, settings } = control;
+  const { fan } = control.shown;
   // The view stands still while one casts: it shows where the first fan pointed, and widens when a later one would leave it.
   const [ahead, setAhead] = useState<readonly number[] | null>(null);
   if (ahead === null && fan?.casts[0]) setAhead(fan.casts.map((c) => c.bearingDeg));
@@ -33,7 +36,7 @@ export function CastMap({ control, children }: { control: CastControl; children?
         <>
           {/* A layer of its own: it is not painted anew while the aim over it turns. */}
           <View style={{ position: 'absolute', inset: 0, willChange: 'transform' } as object}>
-            <Bed ground={ground} frame={frame} band={settings.band} palette={palette} isMoving={settings.isMoving} units={control.units} />
+            <Bed ground={ground} frame={frame} band={settings.band} palette={palette} isMoving={settings.isMoving} units={units} />
           </View>
           <Aiming control={control} frame={frame} />
         </>
@@ -104,7 +107,13 @@ export const Bed = memo(function Bed({ ground, frame, band, palette, isMoving, u
 /** What moves: casts made and to be made, marks, and the aim under the finger. */
 function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) {
   const palette = usePalette();
-  const { outing, stand, fan, made, casts, bearingDeg: settled, isDragged, drag, section, units, underM, next, isGoing, now, zone, settings } = control;
+  const { units } = usePreferences();
+  const { outing, stand, water, shown, aim: aimed, advice, now, settings } = control;
+  const { fan, made, casts, next } = shown;
+  const { bearingDeg: settled, isOwn, drag } = aimed;
+  const { underM, isGoing } = advice;
+  const { section } = advice.cast;
+  const zone = water.file.water.timezone;
   const { craft, targets } = settings;
   const { live, move, release } = useLiveAim(drag);
   const bearingDeg = live ?? settled;
@@ -156,7 +165,7 @@ function Aiming({ control, frame }: { control: CastControl; frame: CastFrame }) 
       aria-valuemin={0}
       aria-valuemax={359}
       aria-valuenow={Math.round(bearingDeg) % 360}
-      aria-valuetext={`${bearingText(bearingDeg)}${isDragged ? ', your own' : ''}`}
+      aria-valuetext={`${bearingText(bearingDeg)}${isOwn ? ', your own' : ''}`}
       {...({
         onKeyDown: (e: { key: string; preventDefault: () => void }) => {
           if (keys[e.key] === undefined) return;

@@ -43,26 +43,29 @@ export function CastScreen({ outing, stand }: { outing: OutingState; stand: Stat
 
 function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand: StationState; water: WaterDetail; ground: NonNullable<ReturnType<typeof useGround>['data']> }) {
   const control = useCast(outing, stand, water, ground);
-  const { units, zone, bearingDeg, words, settings, sheet, setSheet, undo, makeCast, logFelt, react, back, isGoing, backText, isPending } = control;
+  const { units } = usePreferences();
+  const { aim, advice, shown, settings, sheet, setSheet, log: entry } = control;
+  const { words, back, isGoing, backText } = advice;
   const { temp, craft } = settings;
+  const zone = water.file.water.timezone;
   const keys: ThumbKey[] = [
-    { id: 'cast', label: 'Cast', detail: bearingText(bearingDeg), icon: 'cast', shortcut: 'C', main: true, onPress: () => void makeCast() },
-    { id: 'felt', label: 'Felt rock', icon: 'rock', shortcut: 'R', onPress: () => void logFelt('hard') },
-    { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite', 'Bite logged') },
+    { id: 'cast', label: 'Cast', detail: bearingText(aim.bearingDeg), icon: 'cast', shortcut: 'C', main: true, onPress: () => void entry.cast() },
+    { id: 'felt', label: 'Felt rock', icon: 'rock', shortcut: 'R', onPress: () => void entry.felt('hard') },
+    { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void entry.react('bite', 'Bite logged') },
     { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => setSheet('fish') },
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
-  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />;
   const map = (
     <>
       <FanMap control={control} />
-      <LoggedBar logged={control} onTop={0} />
+      <LoggedBar logged={entry} onTop={0} />
     </>
   );
   return (
     <StationFrame
       facts={`${craftNames[craft]}, stand ${stand.label}, water ${tempText(temp.value, units)} ${temp.by}`}
-      heading={words?.headline ?? (isPending ? 'Working out the fan' : 'Drag on the map to aim')}
+      heading={words?.headline ?? (shown.isPending ? 'Working out the fan' : 'Drag on the map to aim')}
       reason={words ? `${back && isGoing && backText ? `${backText} ` : ''}${words.detail}` : 'Which casts show most of the band from here.'}
       reasonLines={3}
       why={{ label: 'Why, and how to bring it back', onOpen: () => setSheet('why'), isOff: words === null }}
@@ -90,7 +93,7 @@ function FanMap({ control }: { control: CastControl }) {
   return (
     <CastMap control={control}>
       <Corner control={control} />
-      {control.isPending && !control.fan ? (
+      {control.shown.isPending && !control.shown.fan ? (
         <View style={{ position: 'absolute', left: 8, bottom: 8, padding: 6, borderRadius: 6, backgroundColor: palette.card }} aria-live="polite">
           <Text size="small" strong>
             Working out the fan
@@ -103,12 +106,14 @@ function FanMap({ control }: { control: CastControl }) {
 
 /** The section along the aimed cast, and the casts in their order. */
 function AlongCast({ control }: { control: CastControl }) {
-  const { bearingDeg, dived, divedText, cadence, section, units } = control;
+  const { units } = usePreferences();
+  const { bearingDeg, retrieve, cast } = control.advice;
+  const { section, dived, divedText } = cast;
   return (
     <>
       <View style={{ padding: 16, paddingBottom: 4 }}>
         <Text heading={2} size="lead">
-          {`Along ${bearingText(bearingDeg)}: ${dived ? `dives to ${depthText(dived.deepestM, units)}` : `${cadence.name.toLowerCase()} from ${depthText(section.landsM, units)}`}`}
+          {`Along ${bearingText(bearingDeg)}: ${dived ? `dives to ${depthText(dived.deepestM, units)}` : `${retrieve.cadence.name.toLowerCase()} from ${depthText(section.landsM, units)}`}`}
         </Text>
         <Text size="small" tone="second">
           {`${castText(section.bandM, units)} of ${castText(section.lengthM, units)} in the band`}
@@ -132,8 +137,9 @@ function AlongCast({ control }: { control: CastControl }) {
 /** What the shading means, and the compass. */
 function Corner({ control }: { control: CastControl }) {
   const palette = usePalette();
-  const { settings, units, drag } = control;
-  const compass = useCompass(drag);
+  const { units } = usePreferences();
+  const { settings, aim } = control;
+  const compass = useCompass(aim.drag);
   const chip = { paddingHorizontal: 8, paddingVertical: 3, borderRadius: 5, backgroundColor: palette.card, opacity: 0.94 } as const;
   return (
     <>
@@ -166,8 +172,9 @@ function Corner({ control }: { control: CastControl }) {
 }
 
 /** For how many casts to stay. */
-function CastsLeft({ control: { clock, zone, setSheet } }: { control: CastControl }) {
-  const until = clockText(clock.untilMs, zone);
+function CastsLeft({ control: { advice, water, setSheet } }: { control: CastControl }) {
+  const { clock } = advice;
+  const until = clockText(clock.untilMs, water.file.water.timezone);
   const isOut = clock.castsLeft === 0;
   return (
     <ClockRing
@@ -183,7 +190,10 @@ function CastsLeft({ control: { clock, zone, setSheet } }: { control: CastContro
 
 /** Where to go where that is advised, else how to bring the cast back. */
 function CastMovement({ control }: { control: CastControl }) {
-  const { rule, back, isGoing, next, goTo, standAt, goDown, cadence, rest, hardRest, passed, units } = control;
+  const { units } = usePreferences();
+  const { goDown, goTo, standAt } = control.log;
+  const { next } = control.shown;
+  const { rule, back, isGoing, retrieve, cast } = control.advice;
   const action =
     rule.aim === 'straight-down'
       ? { label: 'Go straight down', onPress: () => void goDown() }
@@ -193,5 +203,5 @@ function CastMovement({ control }: { control: CastControl }) {
           ? { label: 'I am at the next stand', onPress: () => void standAt(next.at) }
           : null;
   if (action) return <Action kind="plain" height={56} label={action.label} onPress={action.onPress} />;
-  return <RetrieveBeat cadence={cadence} rest={rest} hardRest={hardRest} hasHard={passed.some((p) => p.target.kind === 'hard')} units={units} />;
+  return <RetrieveBeat cadence={retrieve.cadence} rest={retrieve.restS} hardRest={retrieve.hardRestS} hasHard={cast.passed.some((p) => p.target.kind === 'hard')} units={units} />;
 }

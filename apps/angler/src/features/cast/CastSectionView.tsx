@@ -2,6 +2,7 @@ import { castText } from '@burrow/core/casting';
 import { depthFigure, depthText, metresPerDepthUnit } from '@burrow/core/units';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Polyline, Rect, Text as SvgText } from 'react-native-svg';
+import { usePreferences } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import { BedPattern } from '@/ui/BedPattern';
 import { useSize } from '@/ui/useSize';
@@ -18,7 +19,12 @@ const mostTimes = 4;
 export function CastSectionView({ control }: { control: CastControl }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
-  const { section, settings, units, fallS, dived, passed, hardRest, rest, outM, setOut, made, ground, isOutByTime } = control;
+  const { units } = usePreferences();
+  const { settings, ground, advice, bait } = control;
+  const { section, dived, passed } = advice.cast;
+  const { fallS, restS, hardRestS } = advice.retrieve;
+  const { outM, isByTime, touch: setOut } = bait;
+  const { made } = control.shown;
   const { width, height } = size;
   const { band, query } = settings;
   const deepestM = Math.max(band.fromM + 0.5, ...section.bed.map((p) => p.depthM)) * 1.18;
@@ -49,7 +55,7 @@ export function CastSectionView({ control }: { control: CastControl }) {
       aria-valuemin={1}
       aria-valuemax={Math.max(2, Math.round(section.lengthM))}
       aria-valuenow={Math.min(Math.round(section.lengthM), Math.max(1, Math.round(outM)))}
-      aria-valuetext={`${castText(outM, units)} out${isOutByTime ? ', by the time since the cast' : ''}`}
+      aria-valuetext={`${castText(outM, units)} out${isByTime ? ', by the time since the cast' : ''}`}
       {...({
         onKeyDown: (e: { key: string; preventDefault: () => void }) => {
           const by = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
@@ -109,7 +115,7 @@ export function CastSectionView({ control }: { control: CastControl }) {
                 <Path d={starPath(x(at), y(depth), target.kind === 'hard' ? rockShape : woodShape)} fill={palette.card} stroke={palette.plum} strokeWidth={2.2} />
                 {k === 0 ? (
                   <SvgText x={x(at) + (isLeft ? 12 : 6)} y={y(depth) - 16} textAnchor={isLeft ? 'end' : 'start'} fontFamily={bold} fontSize={14} fill={palette.plum} {...halo}>
-                    {`${target.name} ${castText(at, units)} out${target.kind === 'hard' ? `: rest ${Math.round(hardRest)} s` : `: rest ${Math.round(rest)} s`}`}
+                    {`${target.name} ${castText(at, units)} out${target.kind === 'hard' ? `: rest ${Math.round(hardRestS)} s` : `: rest ${Math.round(restS)} s`}`}
                   </SvgText>
                 ) : null}
               </G>

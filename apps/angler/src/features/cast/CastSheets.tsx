@@ -3,7 +3,7 @@ import { depthText, liftText, metresPerDepthUnit, tempText } from '@burrow/core/
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { change } from '@/data/preferences';
+import { change, usePreferences } from '@/data/preferences';
 import { useSituation } from '@/data/outlook';
 import { PlanNote } from '@/features/outlook/PlanNote';
 import { FishSheet } from '@/features/station/FishSheet';
@@ -24,8 +24,12 @@ const schoolMin = 20;
 
 /** Everything that opens over the stand. */
 export function CastSheets({ control, keys, log }: { control: CastControl; keys: readonly ThumbKey[]; log: ReactNode }) {
-  const { outing, stand, units, zone, now, sheet, setSheet, line, onCast, clock, prior, next, backText, back, goTo, standAt } = control;
-  const { cadence, cadenceRule, rule, words, section, settings, bowText, fallS, divedText, rest } = control;
+  const { units } = usePreferences();
+  const { outing, stand, now, sheet, setSheet, settings, advice } = control;
+  const { line, onCast, goTo, standAt } = control.log;
+  const { clock, backText, back, rule, words } = advice;
+  const { next } = control.shown;
+  const zone = control.water.file.water.timezone;
   const airC = useSituation().airC?.value ?? null;
   const recent = outing.fish.filter((f) => f.station === stand.id && now - f.ms < schoolMin * 60_000).length;
   const release = releaseAdvice(false, recent >= 1, airC);
@@ -44,7 +48,7 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         airC={airC}
         onCast={onCast}
         release={release.text}
-        onLogged={(id, text) => control.logged(text, id)}
+        onLogged={(id, text) => control.log.fish(text, id)}
       />
       {sheet === 'more' ? <MoreCast control={control} log={log} /> : null}
       <Sheet title={clock.castsLeft === 0 ? 'Move on' : castsText(clock.castsLeft, clock.untilMs, zone)} open={sheet === 'clock'} onClose={close}>
@@ -59,27 +63,41 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         ) : (
           <Text tone="second">No stand within reach shows more a cast than this one, the way counted in.</Text>
         )}
-        <Text tone="second">{`A cast takes about ${clock.minPerCast.toFixed(1)} min here; moving costs ${prior.moveMin} min.`}</Text>
+        <Text tone="second">{`A cast takes about ${clock.minPerCast.toFixed(1)} min here; moving costs ${clock.moveMin} min.`}</Text>
       </Sheet>
-      <Sheet title={words?.headline ?? 'Why'} open={sheet === 'why'} onClose={close}>
-        <Text>{words?.detail ?? ''}</Text>
-        <Text strong>{rule.reason}</Text>
-        <Text tone="second">{viewpointLine(rule.viewpoint)}</Text>
-        <Text>{`${cadence.name}: ${cadence.how} ${cadenceRule.reason}`}</Text>
-        {cadenceRule.viewpoint ? <Text tone="second">{viewpointLine(`${cadenceRule.viewpoint} here; others drag where these hop`)}</Text> : null}
-        {divedText ? <Text>{divedText}</Text> : null}
-        <Text>{`${divedText ? '' : `Let it down ${depthText(section.landsM, units)}: ${fallS === null ? 'count it, its mass is not in the box' : `${Math.round(fallS)} s on a slack line`}. `}Rest ${Math.round(rest)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
-        {bowText ? <Text tone="straw">{bowText}</Text> : null}
-        <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
-      </Sheet>
+      <CastWhy control={control} onClose={close} />
       <KeysSheet keys={keys} arrows="Arrows on the map turn the aim; on the section they move the bait." open={sheet === 'help'} onClose={close} />
     </>
   );
 }
 
+/** Why this cast, and how to bring it back, with every figure it was worked out from. */
+function CastWhy({ control, onClose }: { control: CastControl; onClose: () => void }) {
+  const { units } = usePreferences();
+  const { settings, advice } = control;
+  const { rule, words, cast, retrieve } = advice;
+  return (
+  <Sheet title={words?.headline ?? 'Why'} open={control.sheet === 'why'} onClose={onClose}>
+    <Text>{words?.detail ?? ''}</Text>
+    <Text strong>{rule.reason}</Text>
+    <Text tone="second">{viewpointLine(rule.viewpoint)}</Text>
+    <Text>{`${retrieve.cadence.name}: ${retrieve.cadence.how} ${retrieve.why.reason}`}</Text>
+    {retrieve.why.viewpoint ? <Text tone="second">{viewpointLine(`${retrieve.why.viewpoint} here; others drag where these hop`)}</Text> : null}
+    {cast.divedText ? <Text>{cast.divedText}</Text> : null}
+    <Text>{`${cast.divedText ? '' : `Let it down ${depthText(cast.section.landsM, units)}: ${retrieve.fallS === null ? 'count it, its mass is not in the box' : `${Math.round(retrieve.fallS)} s on a slack line`}. `}Rest ${Math.round(retrieve.restS)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
+    {cast.bowText ? <Text tone="straw">{cast.bowText}</Text> : null}
+    <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
+  </Sheet>
+  );
+}
+
 /** What is wanted less often at a stand: other answers, other ground, the reach, the depths, measurements, other stands. */
 function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
-  const { outing, stand, units, settings, underM, setSheet, react, logFelt, goDown, goTo, line, method } = control;
+  const { units } = usePreferences();
+  const { outing, stand, settings, advice, bait, setSheet, method } = control;
+  const { underM } = advice;
+  const { react, felt, goDown, goTo, line } = control.log;
+  const { wind } = useSituation();
   const router = useRouter();
   const { band, bandBy } = settings;
   const close = () => setSheet(null);
@@ -94,8 +112,8 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
     <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
       <CastAnswers onReact={(reaction, text) => void react(reaction, text)} />
       <FeltOutThere
-        onFelt={(what) => void logFelt(what)}
-        says={`Logged ${castText(control.outM, units)} out, ${control.isOutByTime ? 'reckoned by the time since the cast: touch the section to set it' : 'where you touched the section'}.`}
+        onFelt={(what) => void felt(what)}
+        says={`Logged ${castText(bait.outM, units)} out, ${bait.isByTime ? 'reckoned by the time since the cast: touch the section to set it' : 'where you touched the section'}.`}
       />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {underM !== null && underM > 1.5 ? <Action grow height={64} label="Straight down here" onPress={() => void goDown().then(close)} /> : null}
@@ -112,7 +130,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
           </View>
         </View>
       ) : null}
-      <FloatAdvice speciesId={outing.species[0]} tempC={settings.temp.value} windMs={control.windMs} underM={underM} units={units} />
+      <FloatAdvice speciesId={outing.species[0]} tempC={settings.temp.value} windMs={wind?.value.speedMs ?? null} underM={underM} units={units} />
       <ColdWater control={control} />
       <CastHabits />
       {settings.isMoving ? null : (
@@ -122,7 +140,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
           {bandBy === 'yours' ? <Action label="Back to the depths foretold" onPress={() => change({ castBand: null })} /> : null}
         </>
       )}
-      <CastMeasures outing={outing} station={stand.id} zone={control.zone} levelM={control.ground.levelM} units={units} onLogged={close} />
+      <CastMeasures outing={outing} station={stand.id} zone={control.water.file.water.timezone} levelM={control.ground.levelM} units={units} onLogged={close} />
       {line ? null : (
         <Text size="small" tone="second">
           The first cast here puts your presentation on the line.

@@ -1,5 +1,6 @@
 import type { Craft, Method } from '@burrow/core/methods';
 import { tempText, type UnitPreference } from '@burrow/core/units';
+import { usePreferences } from '@/data/preferences';
 import { Caution } from '@/ui/Caution';
 import type { CastControl } from './useCast';
 
@@ -18,6 +19,7 @@ export function ColdWaterNote({ tempC, method, craft, units }: { tempC: number |
 }
 
 /** The same at a stand. */
-export const ColdWater = ({ control: { settings, method, units } }: { control: CastControl }) => (
-  <ColdWaterNote tempC={settings.temp.by === 'assumed' ? null : settings.temp.value} method={method} craft={settings.craft} units={units} />
-);
+export function ColdWater({ control: { settings, method } }: { control: CastControl }) {
+  const { units } = usePreferences();
+  return <ColdWaterNote tempC={settings.temp.by === 'assumed' ? null : settings.temp.value} method={method} craft={settings.craft} units={units} />;
+}

@@ -21,10 +21,13 @@ const mixes = [
 
 /** What is fed, how hard it is squeezed, and where it is dropped; and where its food then lies. */
 export function FeedSheet({ control }: { control: PegControl }) {
-  const { pole, own, peg, here, units, answer, flowMs, depthM, setSheet, fed, feed } = control;
+  const { pole, own, sheets, advice } = control;
+  const { peg, here, depth, flow, feedPicture: feed } = advice;
+  const depthM = depth.m;
+  const flowMs = flow.ms;
   const { ball } = pole;
-  const { kit } = usePreferences();
-  const [swimId, setSwim] = useState(control.feedFor ?? here.id);
+  const { kit, units } = usePreferences();
+  const [swimId, setSwim] = useState(sheets.feedFor ?? here.id);
   const swim = peg.swims.find((s) => s.id === swimId) ?? here;
   const [ownDrop, setDrop] = useState<number | null>(null);
   const isHere = swim.id === here.id;
@@ -41,14 +44,14 @@ export function FeedSheet({ control }: { control: PegControl }) {
   const set = (part: Partial<typeof ball>) => setPole({ ball: { ...ball, ...part } });
   const logIt = () => {
     setPole({ ball });
-    void fed(swim, ball, dropM);
+    void control.log.fed(swim, ball, dropM);
   };
   const placed = peg.swims.filter((s) => s.outM !== null);
   const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.2);
   return (
-    <Sheet title={answer.feed.label} open onClose={() => setSheet(null)} footer={<Action kind="main" height={64} label={`Fed ${swimName(swim, units)}: log it`} onPress={logIt} />}>
-      <Text>{answer.feed.reason}</Text>
-      {answer.feed.viewpoint ? <Text tone="second">{viewpointLine(answer.feed.viewpoint)}</Text> : null}
+    <Sheet title={advice.feed.label} open onClose={sheets.close} footer={<Action kind="main" height={64} label={`Fed ${swimName(swim, units)}: log it`} onPress={logIt} />}>
+      <Text>{advice.feed.reason}</Text>
+      {advice.feed.viewpoint ? <Text tone="second">{viewpointLine(advice.feed.viewpoint)}</Text> : null}
       {placed.length > 1 ? <Choice label="Which swim" wrap options={placed.map((s) => ({ id: s.id, label: swimName(s, units) }))} value={swim.id} onChange={setSwim} /> : null}
       <Text strong>{picture.headline}</Text>
       {own.ball === null ? (

@@ -3,6 +3,7 @@ import { clamp, currentText, depthText, metresPerDepthUnit } from '@burrow/core/
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useNow } from '@/data/clock';
+import { usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -15,7 +16,9 @@ const stillS = 60;
 
 /** A float timed over a marked way: which way it went, and for how long. */
 export function FlowSheet({ control }: { control: PegControl }) {
-  const { units, peg, setSheet, log } = control;
+  const { units } = usePreferences();
+  const { peg } = control.advice;
+  const { write } = control.log;
   const unitM = metresPerDepthUnit(units);
   const [wayM, setWay] = useState(units.depth === 'ft' ? 6 * unitM : 2);
   const [way, setDirection] = useState<'right' | 'left'>('right');
@@ -25,12 +28,12 @@ export function FlowSheet({ control }: { control: PegControl }) {
   const running = fromMs === null ? null : Math.max(0, (now - fromMs) / 1000);
   const signed = way === 'right' ? wayM : -wayM;
   const put = (alongM: number, s: number) =>
-    void log('Flow timed', [{ kind: 'flow-timed', body: { station: peg.id, alongM: Math.round(100 * alongM) / 100, seconds: Math.round(10 * s) / 10 } }]);
+    void write('Flow timed', [{ kind: 'flow-timed', body: { station: peg.id, alongM: Math.round(100 * alongM) / 100, seconds: Math.round(10 * s) / 10 } }]);
   return (
     <Sheet
       title="Time the float"
       open
-      onClose={() => setSheet(null)}
+      onClose={control.sheets.close}
       footer={<Action kind="main" height={64} label="Log this flow" disabled={seconds === null} onPress={() => put(signed, seconds!)} />}
     >
       <Text tone="second">Mark a way along the bank with two twigs. Drop the float above the first, start as it passes, stop at the second.</Text>

@@ -1,7 +1,7 @@
 import { estimateWeight, speciesOf, type WeighedSpecies } from '@burrow/core/fish';
 import { fishLengthText, metresPerFishUnit, weightText } from '@burrow/core/units';
 import { useState } from 'react';
-import { setPole } from '@/data/preferences';
+import { setPole, usePreferences } from '@/data/preferences';
 import { useSpecies } from '@/data/species';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
@@ -15,7 +15,10 @@ const classSteps = 8;
 
 /** Which fish and of which size class; from then on one tap logs another of it. */
 export function PegFishSheet({ control }: { control: PegControl }) {
-  const { pole, units, species: last, water, outing, setSheet, landed } = control;
+  const { units } = usePreferences();
+  const { pole, water, outing, sheets } = control;
+  const { landed } = control.log;
+  const last = control.advice.species;
   const { offered } = useSpecies(water.file, outing.water);
   const [id, setId] = useState<string>(last);
   const stepMm = 1000 * metresPerFishUnit(units) * (units.fishLength === 'in' ? 2 : 5);
@@ -32,7 +35,7 @@ export function PegFishSheet({ control }: { control: PegControl }) {
     <Sheet
       title="Fish"
       open
-      onClose={() => setSheet(null)}
+      onClose={sheets.close}
       footer={
         <Action
           kind="main"
@@ -74,7 +77,7 @@ export function PegFishSheet({ control }: { control: PegControl }) {
           Long, wide and in the shade, with few fish in it; none of them while ice forms on the mesh.
         </Caution>
       ) : null}
-      <Action label="Measured, weighed or kept" onPress={() => setSheet('fish-measured')} />
+      <Action label="Measured, weighed or kept" onPress={() => sheets.show('fish-measured')} />
     </Sheet>
   );
 }

@@ -15,13 +15,16 @@ const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default:
 
 /** Float, shot and depth for each swim, and the table of shot they are made from. */
 export function PegRigSheet({ control }: { control: PegControl }) {
-  const { peg, units, pole, own, rigAt, depthM, setSheet, temp, flowMs } = control;
-  const { kit } = usePreferences();
+  const { pole, own, temp, advice } = control;
+  const { kit, units } = usePreferences();
+  const { peg, rigAt } = advice;
+  const depthM = advice.depth.m;
+  const flowMs = advice.flow.ms;
   const [edits, setEdits] = useState(false);
   const placed = peg.swims.filter((s) => s.outM !== null);
-  const swims = placed.length > 0 ? placed : [control.here];
+  const swims = placed.length > 0 ? placed : [advice.here];
   return (
-    <Sheet title="Rigs" open onClose={() => setSheet(null)}>
+    <Sheet title="Rigs" open onClose={control.sheets.close}>
       <Text tone="second">
         {flowMs === null
           ? `Worked out for still water: the flow is not timed. Water ${tempText(temp.value, units)}, ${temp.by}.`

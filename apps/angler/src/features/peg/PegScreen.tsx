@@ -1,9 +1,10 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { swimName } from '@burrow/core/pole';
-import { clockText, fishLengthText, tempText, weightText } from '@burrow/core/units';
+import { runPlaceText, swimName, type BagSoFar } from '@burrow/core/pole';
+import { clockText, fishLengthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { Pressable, View } from 'react-native';
+import { usePreferences } from '@/data/preferences';
 import { useWater } from '@/data/water';
 import { useWide } from '@/features/shell/Shell';
 import { LogList } from '@/features/station/LogList';
@@ -33,9 +34,12 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
   const palette = usePalette();
   const wide = useWide();
   const control = usePeg(outing, station, water);
-  const { units, zone, pole, species, sheet, setSheet, undo, alongM, runText, swapTo, here, answer, temp } = control;
+  const { units } = usePreferences();
+  const { zone, pole, sheets, along, advice, temp, log: entry } = control;
+  const { peg, species, swapsTo, here } = advice;
+  const setSheet = sheets.show;
   const keys: ThumbKey[] = [
-    { id: 'bite', label: 'Bite', detail: alongM === null ? undefined : runText(alongM), icon: 'bite', shortcut: 'B', onPress: () => void control.bite() },
+    { id: 'bite', label: 'Bite', detail: along.m === null ? undefined : runPlaceText(along.m, units), icon: 'bite', shortcut: 'B', onPress: () => void entry.bite() },
     {
       id: 'fish',
       label: 'Fish',
@@ -43,7 +47,7 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
       icon: 'fish',
       shortcut: 'F',
       main: true,
-      onPress: () => (pole.classMm === null ? setSheet('fish') : void control.landed({ species, classMm: pole.classMm, fate: pole.fate })),
+      onPress: () => (pole.classMm === null ? setSheet('fish') : void entry.landed({ species, classMm: pole.classMm, fate: pole.fate })),
       onHold: () => setSheet('fish'),
     },
     {
@@ -52,32 +56,32 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
       detail: control.own.ball ? '1 ball' : undefined,
       icon: 'fed',
       shortcut: 'E',
-      onPress: () => control.feedAgain(here),
+      onPress: () => entry.feedAgain(here),
       onHold: () => setSheet('feed'),
     },
     {
       id: 'swap',
       label: 'Swap',
-      detail: swapTo ? `to ${swimName(swapTo, units)}` : undefined,
+      detail: swapsTo ? `to ${swimName(swapsTo, units)}` : undefined,
       icon: 'swap',
       shortcut: 'S',
-      onPress: () => (swapTo ? void control.swap(swapTo) : setSheet('more')),
+      onPress: () => (swapsTo ? void entry.swap(swapsTo) : setSheet('more')),
     },
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
-  const ids = new Set(control.peg.swims.map((s) => s.id));
-  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && ids.has(e.station))} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
+  const ids = new Set(peg.swims.map((s) => s.id));
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && ids.has(e.station))} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />;
   const section = (
     <>
       <PegSection control={control} />
-      <LoggedBar logged={control} />
+      <LoggedBar logged={entry} />
     </>
   );
   return (
     <StationFrame
-      facts={`Peg ${control.peg.label}, pole, ${speciesOf(species).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`}
-      heading={answer.headline}
-      reason={answer.detail}
+      facts={`Peg ${peg.label}, pole, ${speciesOf(species).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`}
+      heading={advice.headline}
+      reason={advice.detail}
       why={{ label: 'Why', onOpen: () => setSheet('why') }}
       movement={<PegMovement control={control} />}
       picture={section}
@@ -101,7 +105,7 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
         </ScrollPane>,
       ]}
       sheets={<PegSheets control={control} keys={keys} log={log} />}
-      isBusy={sheet !== null}
+      isBusy={sheets.open !== null}
       onHelp={() => setSheet('help')}
     />
   );
@@ -109,44 +113,44 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
 
 /** The one tap that does what is advised, and the rig. */
 function PegMovement({ control }: { control: PegControl }) {
-  const { answer, setSheet } = control;
-  const action = pegAction(control) ?? { label: answer.feed.label, spoken: 'Feed', onPress: () => setSheet('feed') };
+  const { units } = usePreferences();
+  const { advice, sheets } = control;
+  const action = pegAction(control, units) ?? { label: advice.feed.label, spoken: 'Feed', onPress: () => sheets.show('feed') };
   return (
     <View style={{ flexDirection: 'row', gap: 8, minHeight: 52 }}>
       <Action grow kind="plain" {...action} />
-      {answer.step === 'fish' ? <Action label="Rig" onPress={() => setSheet('rig')} /> : null}
+      {advice.step === 'fish' ? <Action label="Rig" onPress={() => sheets.show('rig')} /> : null}
     </View>
   );
 }
 
 /** What the advice comes to as a tap; null where it is to go on as one does. */
-function pegAction({ answer, peg, units, setSheet, here, line, swap, lineDown, changed, flowMs, feedAgain }: PegControl): { label: string; onPress: () => void } | null {
-  if (answer.step === 'plumb') return { label: 'Plumb it', onPress: () => setSheet('plumb') };
-  if (answer.step === 'choose') return { label: answer.offered ? 'Choose these swims' : 'Choose a swim', onPress: () => setSheet('swims') };
-  if (flowMs === null) return { label: 'Time the float', onPress: () => setSheet('flow') };
-  const unfed = answer.step === 'fish' ? peg.swims.filter((s) => s.outM !== null).findLast((s) => s.fedMs.length === 0) : undefined;
-  if (unfed && here.stays.length === 0) return { label: `Feed ${swimName(unfed, units)}: ${answer.feed.label.toLowerCase()}`, onPress: () => feedAgain(unfed) };
-  if (line === undefined) return { label: `Line down on ${swimName(here, units)}`, onPress: () => void lineDown() };
-  const better = answer.swapTo;
-  if (better) return { label: `Swap to ${swimName(better, units)}`, onPress: () => void swap(better) };
-  const isChange = answer.wait.isUnusual && answer.change.id !== 'pole.change.none-yet' && answer.change.id !== 'pole.change.reason';
-  return isChange ? { label: `Done: ${answer.change.label.toLowerCase()}`, onPress: () => void changed() } : null;
+function pegAction({ advice, sheets, log }: PegControl, units: UnitPreference): { label: string; onPress: () => void } | null {
+  const { step, offered, flow, peg, here, feed, swapTo: better } = advice;
+  if (step === 'plumb') return { label: 'Plumb it', onPress: () => sheets.show('plumb') };
+  if (step === 'choose') return { label: offered ? 'Choose these swims' : 'Choose a swim', onPress: () => sheets.show('swims') };
+  if (flow.ms === null) return { label: 'Time the float', onPress: () => sheets.show('flow') };
+  const unfed = peg.swims.filter((s) => s.outM !== null).findLast((s) => s.fedMs.length === 0);
+  if (unfed && here.stays.length === 0) return { label: `Feed ${swimName(unfed, units)}: ${feed.label.toLowerCase()}`, onPress: () => log.feedAgain(unfed) };
+  if (log.line === undefined) return { label: `Line down on ${swimName(here, units)}`, onPress: () => void log.lineDown() };
+  if (better) return { label: `Swap to ${swimName(better, units)}`, onPress: () => void log.swap(better) };
+  const { wait, change } = advice;
+  const isChange = wait.isUnusual && change.id !== 'pole.change.none-yet' && change.id !== 'pole.change.reason';
+  return isChange ? { label: `Done: ${change.label.toLowerCase()}`, onPress: () => void log.answers.changed() } : null;
 }
 
-const spread = (control: PegControl) => {
-  const { bag } = control.bag;
-  return bag ? `± ${weightText(bag.highG - bag.totalG, control.units)}` : '';
-};
+const spread = ({ bag }: BagSoFar, units: UnitPreference) => (bag ? `± ${weightText(bag.highG - bag.totalG, units)}` : '');
 
 /** Count, weight with its spread, and rate. */
 function BagLine({ control }: { control: PegControl }) {
   const palette = usePalette();
-  const { bag, units, setSheet } = control;
+  const { units } = usePreferences();
+  const { bag } = control.advice;
   return (
     <Pressable
       role="button"
-      aria-label={`${bag.count} fish${bag.bag ? `, ${weightText(bag.bag.totalG, units)} ${spread(control)}` : ''}, ${Math.round(bag.perHour)} an hour. Weigh some`}
-      onPress={() => setSheet('weigh')}
+      aria-label={`${bag.count} fish${bag.bag ? `, ${weightText(bag.bag.totalG, units)} ${spread(bag, units)}` : ''}, ${Math.round(bag.perHour)} an hour. Weigh some`}
+      onPress={() => control.sheets.show('weigh')}
       style={{
         flexDirection: 'row',
         justifyContent: 'space-between',
@@ -163,7 +167,7 @@ function BagLine({ control }: { control: PegControl }) {
         <Text strong size="lead">
           {bag.bag ? weightText(bag.bag.totalG, units) : bag.count > 0 ? 'not weighed' : ''}
         </Text>
-        <Text tone="second">{bag.bag ? ` ${spread(control)}` : ''}</Text>
+        <Text tone="second">{bag.bag ? ` ${spread(bag, units)}` : ''}</Text>
       </Text>
       <Text>
         <Text strong size="lead">{`${Math.round(bag.perHour)}`}</Text>
@@ -176,7 +180,9 @@ function BagLine({ control }: { control: PegControl }) {
 /** The bag by size class, and when the weight that one fishes for is reached. */
 function Bag({ control }: { control: PegControl }) {
   const palette = usePalette();
-  const { bag, units, peg, zone, target, pole, setSheet } = control;
+  const { units } = usePreferences();
+  const { zone, pole } = control;
+  const { bag, peg, target } = control.advice;
   const most = Math.max(1, ...bag.classes.map((c) => c.count));
   return (
     <View style={{ gap: 8, paddingBottom: 8 }}>
@@ -191,7 +197,7 @@ function Bag({ control }: { control: PegControl }) {
           <Text strong size="lead">
             {bag.bag ? weightText(bag.bag.totalG, units) : ''}
           </Text>
-          <Text tone="second">{bag.bag ? ` ${spread(control)}` : ''}</Text>
+          <Text tone="second">{bag.bag ? ` ${spread(bag, units)}` : ''}</Text>
         </Text>
       </View>
       <Text
@@ -217,7 +223,7 @@ function Bag({ control }: { control: PegControl }) {
       {target && pole.targetG !== null ? (
         <Text size="small">{`${weightText(pole.targetG, units)} by about ${clockText(target.atMs, zone)}, give or take ${Math.round(target.giveMs / 60_000)} min.`}</Text>
       ) : null}
-      <Action height={48} label="Weigh some" onPress={() => setSheet('weigh')} />
+      <Action height={48} label="Weigh some" onPress={() => control.sheets.show('weigh')} />
     </View>
   );
 }

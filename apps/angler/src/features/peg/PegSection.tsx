@@ -2,6 +2,7 @@ import { bedAt, swimName } from '@burrow/core/pole';
 import { depthFigure, depthFine, depthText, metresPerDepthUnit } from '@burrow/core/units';
 import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { usePreferences } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import { BedPattern } from '@/ui/BedPattern';
 import { useSize } from '@/ui/useSize';
@@ -18,7 +19,10 @@ const round = 2 * Math.PI * ringR;
 export function PegSection({ control }: { control: PegControl }) {
   const palette = usePalette();
   const [{ width, height }, onLayout] = useSize();
-  const { peg, rings, units, pole, rig, here, depthM, depthBy, feed, answer } = control;
+  const { units } = usePreferences();
+  const { pole, advice } = control;
+  const { peg, rings, rig, here, depth: deep, feedPicture: feed, step } = advice;
+  const { m: depthM, by: depthBy } = deep;
   const reachM = Math.max(pole.reachM + 1, ...peg.plumbed.map((p) => p.outM + 0.5), ...rings.map((r) => (r.swim.outM ?? 0) + 1));
   const bottomM = Math.max(depthM, ...peg.plumbed.map((p) => p.depthM)) * 1.25;
   const xScale = Math.max(0, width - bankPx - rightPx) / reachM;
@@ -32,7 +36,7 @@ export function PegSection({ control }: { control: PegControl }) {
   const bedPath = end ? `M0 ${y(0) - 14}L${x(0) - 10} ${y(0) - 12}${bed.map((p) => `L${x(p.outM)} ${y(p.depthM)}`).join('')}` : '';
   const halo = { stroke: palette.card, strokeWidth: 4, paintOrder: 'stroke' } as object;
   const hookM = Math.min(rig.stopM, here.depthM === null ? rig.stopM : depthM);
-  const isFishing = control.line !== undefined && here.outM !== null;
+  const isFishing = control.log.line !== undefined && here.outM !== null;
   const times = yScale / (xScale || 1);
   const text = { fontFamily: bold, fontSize: 14, fill: palette.ink };
   const spoken = rings.map((r) => `${swimName(r.swim, units)} ${r.words}${r.minutes === null ? '' : `, ${r.minutes} min`}`).join('; ');
@@ -140,17 +144,17 @@ export function PegSection({ control }: { control: PegControl }) {
               </SvgText>
             </>
           ) : null}
-          {answer.step === 'fish' && depthBy !== 'plumbed' ? (
+          {step === 'fish' && depthBy !== 'plumbed' ? (
             <SvgText x={x(0) + 8} y={height - footPx - 10} fontFamily={bold} fontSize={14} fill={palette.straw} {...halo}>
               {`${depthText(depthM, units)} deep, ${depthBy}`}
             </SvgText>
           ) : null}
           {times > 1.6 ? (
             <SvgText x={6} y={height - footPx - 8} fontFamily={bold} fontSize={13} fill={palette.second} {...halo}>
-              {answer.step === 'fish' && depthBy !== 'plumbed' ? '' : `depth drawn ${times.toFixed(1)} times`}
+              {step === 'fish' && depthBy !== 'plumbed' ? '' : `depth drawn ${times.toFixed(1)} times`}
             </SvgText>
           ) : null}
-          {feed.last === null && answer.step === 'plumb' ? (
+          {feed.last === null && step === 'plumb' ? (
             <SvgText x={width / 2} y={airPx + (height - airPx) / 2} textAnchor="middle" fontFamily={bold} fontSize={15} fill={palette.second}>
               bed not plumbed yet
             </SvgText>

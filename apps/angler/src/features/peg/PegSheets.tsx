@@ -1,10 +1,12 @@
 import { viewpointLine } from '@burrow/core/casting';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { quietRules, swimName } from '@burrow/core/pole';
 import { clamp, clockText, depthText, metresPerDepthUnit, tempText, weightText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
-import { setPole } from '@/data/preferences';
+import { setPole, usePreferences } from '@/data/preferences';
+import { useSituation } from '@/data/outlook';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { FishSheet } from '@/features/station/FishSheet';
@@ -25,8 +27,11 @@ const saidBy = { seen: 'as you saw', measured: 'by your thermometer', weather: '
 
 /** Everything that opens over the peg. */
 export function PegSheets({ control, keys, log }: { control: PegControl; keys: readonly ThumbKey[]; log: ReactNode }) {
-  const { outing, station, zone, units, sheet, setSheet, line, answer, airC, alongM, reasons, here } = control;
-  const close = () => setSheet(null);
+  const { units } = usePreferences();
+  const { outing, station, zone, sheets, along, advice: answer, reasons } = control;
+  const { here, peg } = answer;
+  const { open: sheet, close } = sheets;
+  const airC = useSituation().airC?.value ?? null;
   return (
     <>
       {sheet === 'plumb' ? <PlumbSheet control={control} /> : null}
@@ -43,20 +48,17 @@ export function PegSheets({ control, keys, log }: { control: PegControl; keys: r
         outing={outing}
         zone={zone}
         station={station.id}
-        line={line?.id}
+        line={control.log.line?.id}
         depthM={null}
         bottomM={null}
         airC={airC}
-        alongM={alongM}
-        onLogged={(id, text) => {
-          control.setSaid({ text, undo: [id] });
-          close();
-        }}
+        alongM={along.m}
+        onLogged={control.log.measured}
       />
       <Sheet title={answer.headline} open={sheet === 'why'} onClose={close}>
         <Text>{answer.detail}</Text>
         {answer.swims?.views.map((v) => {
-          const swim = control.peg.swims.find((s) => s.id === v.id)!;
+          const swim = peg.swims.find((s) => s.id === v.id)!;
           return (
             <Text key={v.id} strong>
               {`${swimName(swim, units)}: ${v.bites.toFixed(1)} bites in the next ten minutes, ${v.low.toFixed(1)} to ${v.high.toFixed(1)}. ${swim.bites} bites, ${swim.fish} fish so far.`}
@@ -86,8 +88,9 @@ export function PegSheets({ control, keys, log }: { control: PegControl; keys: r
 
 /** Where the swims lie: offered by the bed, set by the angler. */
 function SwimsSheet({ control }: { control: PegControl }) {
-  const { answer, units, setSheet, chooseSwims, pole } = control;
-  const { offered } = answer;
+  const { units } = usePreferences();
+  const { pole, sheets, log } = control;
+  const { offered } = control.advice;
   const [nearM, setNear] = useState<number | null>(offered?.nearM ?? (offered ? null : 5));
   const [farM, setFar] = useState<number | null>(offered?.farM ?? null);
   const stepM = units.depth === 'ft' ? metresPerDepthUnit(units) : 0.5;
@@ -97,14 +100,14 @@ function SwimsSheet({ control }: { control: PegControl }) {
     <Sheet
       title="Swims"
       open
-      onClose={() => setSheet(null)}
+      onClose={sheets.close}
       footer={
         <Action
           kind="main"
           height={64}
           label={chosen.length === 0 ? 'Choose one' : `Fish at ${chosen.map((m) => depthText(m, units)).join(' and ')}`}
           disabled={chosen.length === 0 || !isOrdered}
-          onPress={() => void chooseSwims(chosen)}
+          onPress={() => void log.chooseSwims(chosen)}
         />
       }
     >
@@ -134,7 +137,9 @@ function SwimsSheet({ control }: { control: PegControl }) {
 
 /** Fish weighed together, of the class that is being logged or of all. */
 function WeighSheet({ control }: { control: PegControl }) {
-  const { bag, units, peg, setSheet, log } = control;
+  const { units } = usePreferences();
+  const { sheets, log } = control;
+  const { bag, peg } = control.advice;
   const classes = bag.classes.filter((c) => c.classMm !== null);
   const [classMm] = useState(classes.at(-1)?.classMm ?? null);
   const [count, setCount] = useState<number | null>(null);
@@ -145,7 +150,7 @@ function WeighSheet({ control }: { control: PegControl }) {
     <Sheet
       title="Weigh some"
       open
-      onClose={() => setSheet(null)}
+      onClose={sheets.close}
       footer={
         <Action
           kind="main"
@@ -153,7 +158,7 @@ function WeighSheet({ control }: { control: PegControl }) {
           label="Log this weight"
           disabled={count === null || massG === null}
           onPress={() =>
-            void log('Weighed', [{ kind: 'bag-weighed', body: { station: peg.id, count: count!, massG: Math.round(massG!), ...(classMm === null ? {} : { classMm }) } }])
+            void log.write('Weighed', [{ kind: 'bag-weighed', body: { station: peg.id, count: count!, massG: Math.round(massG!), ...(classMm === null ? {} : { classMm }) } }])
           }
         />
       }
@@ -174,9 +179,13 @@ function WeighSheet({ control }: { control: PegControl }) {
 
 /** What is wanted less often at a peg. */
 function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
-  const { outing, station, units, zone, setSheet, answer, peg, here, swap, swapTo, others, changed, before, seen, reasons, pole, bag, target, temp, method } = control;
+  const { units } = usePreferences();
+  const { outing, station, zone, advice: answer, before, reasons, pole, temp, sheets } = control;
+  const { peg, here, swapsTo, others, bag, target } = answer;
+  const { swap, answers } = control.log;
+  const { show: setSheet, close } = sheets;
+  const method = methodOf(station.method) ?? usualMethod;
   const router = useRouter();
-  const close = () => setSheet(null);
   const stepG = units.weight === 'lb' ? 453.59 : 500;
   return (
     <Sheet title={`${method.station} ${peg.label}`} open onClose={close}>
@@ -194,7 +203,7 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
         <Text size="small" tone="second">
           {`${answer.change.reason}${before && before.tried > 0 ? ` In your log it won a bite ${before.won} of ${before.tried} times.` : ''}`}
         </Text>
-        {answer.change.id === 'pole.change.none-yet' ? null : <Action height={64} label="Done: log the change" onPress={() => void changed()} />}
+        {answer.change.id === 'pole.change.none-yet' ? null : <Action height={64} label="Done: log the change" onPress={() => void answers.changed()} />}
       </View>
       <View style={{ gap: 6 }}>
         <Text strong>Gone quiet for a reason</Text>
@@ -202,7 +211,7 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
           {quietRules
             .filter((r) => r.id !== 'cooling')
             .map((r) => (
-              <Action key={r.id} height={64} selected={reasons.some((q) => q.id === r.id)} label={r.label} onPress={() => void seen(r.id, r.label)} />
+              <Action key={r.id} height={64} selected={reasons.some((q) => q.id === r.id)} label={r.label} onPress={() => void answers.seen(r.id, r.label)} />
             ))}
         </View>
         <Text size="small" tone="second">
@@ -216,7 +225,7 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
           ))}
         </View>
       ) : null}
-      {swapTo === null && here.outM !== null ? (
+      {swapsTo === null && here.outM !== null ? (
         <Text size="small" tone="second">
           One swim: there is nothing to swap to.
         </Text>

@@ -3,7 +3,7 @@ import { clamp, depthFine, depthText, metresPerDepthUnit } from '@burrow/core/un
 import { useState } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { setPole } from '@/data/preferences';
+import { setPole, usePreferences } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
@@ -17,7 +17,9 @@ const [topPx, leftPx, sidePx] = [26, 52, 30];
 
 /** Six depths along the pole, a tap each: across is how far out, down is how deep. The last one can be set finer below. */
 export function PlumbSheet({ control }: { control: PegControl }) {
-  const { pole, own, peg, units, setSheet, log } = control;
+  const { units } = usePreferences();
+  const { pole, own, sheets, log } = control;
+  const { peg } = control.advice;
   const palette = usePalette();
   const [{ width }, onLayout] = useSize();
   const planned = plumbingPlan(pole.reachM);
@@ -45,7 +47,7 @@ export function PlumbSheet({ control }: { control: PegControl }) {
     <Sheet
       title="Plumb the bed"
       open
-      onClose={() => setSheet(null)}
+      onClose={sheets.close}
       footer={
         <Action
           kind="main"
@@ -53,7 +55,7 @@ export function PlumbSheet({ control }: { control: PegControl }) {
           label={taken.length === 0 ? 'Log these depths' : `Log ${taken.length} ${taken.length === 1 ? 'depth' : 'depths'}`}
           disabled={taken.length === 0}
           onPress={() =>
-            void log(
+            void log.write(
               `${taken.length} plumbed`,
               taken.map((k) => ({ kind: 'plumbed', body: { station: peg.id, outM: k.m, depthM: Math.round(100 * k.depth!) / 100 } })),
             )

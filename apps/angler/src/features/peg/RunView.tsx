@@ -1,7 +1,8 @@
-import { runFrame } from '@burrow/core/pole';
+import { runFrame, runPlaceText } from '@burrow/core/pole';
 import { metresPerDepthUnit } from '@burrow/core/units';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { usePreferences } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import { BedPattern } from '@/ui/BedPattern';
 import { Text } from '@/ui/Text';
@@ -15,7 +16,11 @@ const [airPx, bedPx, bitesPx, sidePx] = [20, 14, 42, 18];
 export function RunView({ control }: { control: PegControl }) {
   const palette = usePalette();
   const [{ width, height }, onLayout] = useSize();
-  const { feed, depthM, here, units, alongM, setAlong, flowMs, flowText, rig, runText } = control;
+  const { units } = usePreferences();
+  const { feedPicture: feed, depth, here, flow, rig } = control.advice;
+  const { m: alongM, set: setAlong } = control.along;
+  const { ms: flowMs, text: flowText } = flow;
+  const depthM = depth.m;
   const { fromM, toM, bins } = runFrame(feed, here.alongM, alongM);
   const scale = Math.max(0, width - 2 * sidePx) / (toM - fromM);
   const x = (m: number) => sidePx + (m - fromM) * scale;
@@ -48,7 +53,7 @@ export function RunView({ control }: { control: PegControl }) {
         aria-valuemin={Math.round(10 * feed.run.fromM)}
         aria-valuemax={Math.round(10 * feed.run.toM)}
         aria-valuenow={Math.round(10 * Math.min(feed.run.toM, Math.max(feed.run.fromM, floatM)))}
-        aria-valuetext={alongM === null ? 'not said' : runText(alongM)}
+        aria-valuetext={alongM === null ? 'not said' : runPlaceText(alongM, units)}
         {...({
           onKeyDown: (e: { key: string; preventDefault: () => void }) => {
             const by = { ArrowLeft: -0.2, ArrowRight: 0.2 }[e.key];
@@ -123,7 +128,7 @@ export function RunView({ control }: { control: PegControl }) {
             <SvgText x={width - 44} y={airPx + 21} textAnchor="end" fontFamily={bold} fontSize={15} fill={palette.ink} {...halo}>
               {isBack ? `runs back ${flowText}` : flowText}
             </SvgText>
-            {control.isStill || flowMs === null ? null : (
+            {flow.isStill || flowMs === null ? null : (
               <Path
                 d={isBack ? `M${width - 8} ${airPx + 16}h-26m7 -6l-8 6l8 6` : `M${width - 36} ${airPx + 16}h26m-7 -6l8 6l-8 6`}
                 fill="none"

@@ -1,6 +1,7 @@
 import { quietRules, shotText, swimName } from '@burrow/core/pole';
 import { clockText, currentText } from '@burrow/core/units';
 import { View } from 'react-native';
+import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 import { Text } from '@/ui/Text';
 import { SwimDay } from './SwimDay';
@@ -11,7 +12,10 @@ const aheadMin = 45;
 /** What each swim promises, how they went, and the rigs: for wide screens. */
 export function SwimsPane({ control }: { control: PegControl }) {
   const palette = usePalette();
-  const { answer, peg, units, rings, rigAt, depthM, flowMs, reasons, zone } = control;
+  const { units } = usePreferences();
+  const { advice: answer, reasons, zone } = control;
+  const { peg, rings, rigAt, depth, flow } = answer;
+  const flowMs = flow.ms;
   const views = answer.swims?.views ?? [];
   const most = Math.max(1, ...views.map((v) => v.high));
   return (
@@ -90,7 +94,7 @@ export function SwimsPane({ control }: { control: PegControl }) {
         Rigs
       </Text>
       {rings.map(({ swim }) => {
-        const rig = rigAt(swim.depthM ?? depthM);
+        const rig = rigAt(swim.depthM ?? depth.m);
         return (
           <View key={swim.id} style={{ flexDirection: 'row', gap: 10 }}>
             <Text strong style={{ width: 64 }}>
@@ -105,7 +109,7 @@ export function SwimsPane({ control }: { control: PegControl }) {
       <Text size="small" tone="second">
         {flowMs === null
           ? 'Flow not timed: rigs are for still water.'
-          : `${control.isStill ? 'It stands still' : `Flow ${currentText(Math.abs(flowMs), units)} over the depth`}, timed ${clockText(peg.flow!.ms, zone)}.`}
+          : `${flow.isStill ? 'It stands still' : `Flow ${currentText(Math.abs(flowMs), units)} over the depth`}, timed ${clockText(peg.flow!.ms, zone)}.`}
       </Text>
     </View>
   );

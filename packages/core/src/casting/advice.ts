@@ -1,0 +1,195 @@
+import { speciesOf } from '../fish';
+import { holeSigns } from '../holes';
+import type { OutingState, StationState } from '../ledger';
+import type { HolePrior } from '../patch';
+import { sinkTime, windBow, type MeasuredDive } from '../rig';
+import type { Known, Situation } from '../situation';
+import { familyOf, lureOf, type TacklePiece } from '../tackle';
+import { betweenDeg, type UnitPreference } from '../units';
+import { whatAfter, type AfterRule, type CastSign } from './after';
+import { aimAfter, castAlong } from './aim';
+import { chooseCadence, pauseS, type BankCadence, type BedKind, type CadenceRule } from './cadences';
+import { castClock, castMinutes, paceMin, type CastClock } from './clock';
+import { fishedPlaces, signsAt, type castsOf } from './from-log';
+import { backTo, type BackTo } from './rest';
+import { castSection, diveAlong, type CastSection, type StandAnswer } from './stand';
+import { passesAlong } from './strike';
+import { passedBy, type CastTarget } from './targets';
+import { outAlong, type CastWater } from './water';
+import { backToText, bowText, castWords, diveText } from './wording';
+
+/** Line where no rod is written down, mm, and seconds down where the bait's mass is not: assumed. */
+const [assumedLineMm, assumedFallS] = [0.2, 10];
+/** Depth under the bed of the landing from which fish are met in open water, m. */
+const suspendedM = 1.5;
+/** The bow of a line is worked out up to this wind, m/s, and from this length of cast, m. */
+const [mostWindMs, leastBowM] = [30, 2];
+
+/** What hangs on the line: the piece where it is described, and how deep it was seen to dive. */
+export interface CastBait {
+  tackle: Omit<TacklePiece, 'piece'> | null;
+  dive: MeasuredDive | null;
+  /** Diameter of the line, mm; null where no rod is written down. */
+  lineMm: number | null;
+}
+
+/** What is cast for: the band, the water in it, what holds fish, and how far a fish moves to a bait. */
+export interface CastFor {
+  band: { fromM: number; toM: number };
+  temp: Known<number>;
+  targets: readonly CastTarget[];
+  castM: number;
+  strikeM: number;
+  isMoving: boolean;
+}
+
+export interface CastAdviceSetting {
+  situation: Situation;
+  outing: OutingState;
+  stand: StationState;
+  /** The bed of today; its map is that of the section. */
+  bed: CastWater;
+  seeks: CastFor;
+  /** All casts of the outing. */
+  casts: ReturnType<typeof castsOf>;
+  /** The fan of the stand; null while it is worked out. */
+  fan: StandAnswer | null;
+  bait: CastBait;
+  /** The bearing that the angler chose, degrees; null to follow the advice. */
+  ownDeg: number | null;
+  prior: HolePrior;
+  nowMs: number;
+  /** Dusk of today, ms; null where it is not known. */
+  duskMs: number | null;
+  units: UnitPreference;
+}
+
+/** A cast from the side: its section, what it passes, and what wind and a diving bait do along it. */
+export interface AimedCast {
+  section: CastSection;
+  passed: { target: CastTarget; outM: number }[];
+  dived: ReturnType<typeof diveAlong>;
+  divedText: string | null;
+  bowText: string | null;
+}
+
+/** How it is brought back, in seconds. `fallS` is null where the bait's mass is not in the box. */
+export interface CastRetrieve {
+  cadence: BankCadence;
+  why: CadenceRule;
+  restS: number;
+  hardRestS: number;
+  fallS: number | null;
+  /** Before the first move, s: a bait that dives is brought back at once. */
+  waitS: number;
+}
+
+/** All that is said at a stand: where to cast, how to bring it back, for how long, and what comes after. */
+export interface CastAdvice {
+  rule: AfterRule;
+  bearingDeg: number;
+  words: { headline: string; detail: string } | null;
+  cast: AimedCast;
+  retrieve: CastRetrieve;
+  clock: CastClock;
+  back: BackTo | null;
+  backText: string | null;
+  /** Whether one should leave: the casts are made, or what was felt says so. */
+  isGoing: boolean;
+  /** Depth under the stand, m; null on land. */
+  underM: number | null;
+}
+
+/** Bites and what else fish did, not what the bed did. */
+const isOfFish = ({ kind }: CastSign) => kind !== 'cast' && kind !== 'hard' && kind !== 'snag';
+
+/** What a cast runs over where something there is known. */
+function bedOf(passed: AimedCast['passed']): BedKind {
+  const [main] = passed.filter((p) => p.target.kind === 'hard' || p.target.kind === 'cover');
+  if (!main) return 'unknown';
+  return main.target.kind === 'hard' ? 'hard' : 'wood';
+}
+
+/** Slack that the wind puts into the line, m; null where the wind or the cast gives none to speak of. */
+function bowOf({ situation, bait }: CastAdviceSetting, lengthM: number, bearingDeg: number): number | null {
+  const wind = situation.wind?.value;
+  if (!wind || wind.fromDeg === null || lengthM <= leastBowM) return null;
+  return windBow(lengthM, bait.lineMm ?? assumedLineMm, Math.min(mostWindMs, wind.speedMs), betweenDeg(wind.fromDeg, bearingDeg)).slackM;
+}
+
+/** The next cast and how it is brought back. */
+function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule, signs: readonly CastSign[]): { cast: AimedCast; retrieve: CastRetrieve } {
+  const { situation, outing, bed, seeks, bait, stand, units } = setting;
+  const { band } = seeks;
+  const tempC = seeks.temp.value;
+  const from = bed.spot(stand.at);
+  const lengthM = bed.clearM(from, bearingDeg, seeks.castM, 0.5);
+  const passed = passedBy(seeks.targets, from, bearingDeg, Math.max(1, lengthM), Math.max(1.5, seeks.strikeM));
+  const end = outAlong(from, bearingDeg, lengthM);
+  const isSuspended = !seeks.isMoving && bed.depth(end.x, end.y) > band.toM + suspendedM;
+  const heldM = isSuspended ? (band.fromM + band.toM) / 2 : null;
+  const { cadence, rule: why } = chooseCadence({
+    tempC,
+    secchiM: situation.clarity.value,
+    bed: bedOf(passed),
+    group: speciesOf(outing.species[0]).group,
+    goal: situation.goal.value,
+    isSuspended,
+    bites: signs.filter(isOfFish).length,
+  });
+  const dives = bait.dive !== null && bait.tackle !== null && familyOf(bait.tackle.family).dives;
+  const dive = dives ? { measured: bait.dive!, lineMm: bait.lineMm ?? bait.dive!.lineMm } : null;
+  const section = castSection(bed.map, stand.at, bearingDeg, seeks.castM, band, { liftM: cadence.liftM, takeM: cadence.takeM, atM: heldM, dive });
+  const dived = dive ? diveAlong(section) : null;
+  const slackM = bowOf(setting, section.lengthM, bearingDeg);
+  const massG = bait.tackle?.massG;
+  const fallS = massG && section.landsM > 0.1 ? sinkTime(lureOf(familyOf(bait.tackle!.family), massG), section.landsM, bait.lineMm ?? assumedLineMm) : null;
+  return {
+    cast: { section, passed, dived, divedText: dived && diveText(dived, heldM, units), bowText: slackM === null ? null : bowText(slackM, units) },
+    retrieve: {
+      cadence,
+      why,
+      restS: pauseS(tempC, cadence.id) * (rule.id === 'cast.after.followed' ? 2 : 1),
+      hardRestS: pauseS(tempC, cadence.id, 'hard'),
+      fallS,
+      waitS: dive ? 0 : (fallS ?? assumedFallS),
+    },
+  };
+}
+
+/** What to cast, how to bring it back, for how many casts, and where to go then, by all that is known here and was felt from this stand. */
+export function castAdvice(setting: CastAdviceSetting): CastAdvice {
+  const { outing, stand, bed, seeks, fan, ownDeg, prior, nowMs, duskMs, units } = setting;
+  const made = setting.casts.filter((c) => c.station === stand.id);
+  const last = made.at(-1);
+  const signs = signsAt(outing, stand);
+  const from = bed.spot(stand.at);
+  const under = bed.depth(from.x, from.y);
+  const underM = Number.isNaN(under) ? null : under;
+  const rule = whatAfter({ signs, nowMs, underM, passes: last ? passesAlong(made, last.bearingDeg, seeks.strikeM, seeks.castM) : 0 });
+  const bearingDeg = ownDeg ?? (fan && aimAfter(rule, fan, last, seeks.strikeM)) ?? last?.bearingDeg ?? 0;
+  const { cast, retrieve } = castOf(setting, bearingDeg, rule, signs);
+  const { section, passed } = cast;
+  const expectedMin = castMinutes(Math.max(5, section.lengthM), retrieve.waitS, retrieve.cadence.takeM, retrieve.restS);
+  const pace = paceMin(
+    made.map((c) => c.ms),
+    expectedMin,
+  );
+  const gains = (fan?.casts ?? []).map((c) => c.gain);
+  const clock = castClock(holeSigns(outing, stand), prior, nowMs, pace, gains);
+  const back = backTo(fishedPlaces(outing), nowMs, seeks.temp.by === 'measured' ? seeks.temp.value : null, duskMs);
+  const isOwn = ownDeg !== null;
+  const shown = fan && (fan.isReached || isOwn) ? castAlong(section, bearingDeg, fan, made, seeks.strikeM) : null;
+  return {
+    rule,
+    bearingDeg,
+    words: fan && castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, passed, units, !seeks.isMoving),
+    cast,
+    retrieve,
+    clock,
+    back,
+    backText: back && backToText(back, units),
+    isGoing: clock.castsLeft === 0 || rule.aim === 'move',
+    underM,
+  };
+}

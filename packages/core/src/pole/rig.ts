@@ -1,0 +1,72 @@
+import { shotPlan, usualShot, type ShotPattern, type ShotPlan, type ShotSize } from '../rig';
+import { floatCapacityG, floatOf, isOtherFloat } from './float';
+import { overDepthM } from './peg';
+
+export interface RigQuery {
+  depthM: number;
+  /** Depth-mean flow, m/s; null where nobody timed it: the rig is then for still water. */
+  flowMs: number | null;
+  earlierMs: number | null;
+  floats: readonly { name: string; capacityG: number }[];
+  /** Hook and bait, g. */
+  loadG: number;
+  pattern: ShotPattern | null;
+  table?: readonly ShotSize[];
+}
+
+export interface PegRig {
+  wantedG: number;
+  float: { name: string; capacityG: number } | null;
+  pattern: ShotPattern;
+  patternReason: string;
+  /** Null where the float cannot carry hook and bait. */
+  plan: ShotPlan | null;
+  overM: number;
+  /** From float to hook, m. */
+  stopM: number;
+  /** What a changed flow asks for; null where nothing. */
+  changeText: string | null;
+}
+
+/** How the shot goes on: a slow fall in still water, all together in a push, droppers between. Source: fieldcraft, pole. */
+function patternFor(flowMs: number): { pattern: ShotPattern; reason: string } {
+  if (Math.abs(flowMs) < 0.03) return { pattern: 'strung', reason: 'Strung out on water that stands: it falls slowly, and takes on the fall show.' };
+  if (Math.abs(flowMs) < 0.2) return { pattern: 'bulk-droppers', reason: 'Together with droppers below: down past the flow, the last of it slowly.' };
+  return { pattern: 'bulk', reason: 'All together: in such a push it must get down and stay.' };
+}
+
+/** What a flow that has changed by a third asks for; null where it has not, or where the float stays the same. */
+function floatChange({ depthM, flowMs, earlierMs, floats }: RigQuery, float: PegRig['float']): string | null {
+  if (earlierMs === null || !isOtherFloat(earlierMs, flowMs ?? 0)) return null;
+  if (float === null) return 'The flow has changed by a third: another float.';
+  const before = floatOf(floats, floatCapacityG(depthM, earlierMs));
+  return before?.name === float.name ? null : `The flow has changed by a third: change to the ${float.capacityG} g.`;
+}
+
+/** Float, shot and depth for a swim, from the floats one owns. Without one the float that is wanted is worked with. */
+export function pegRig(query: RigQuery): PegRig {
+  const { depthM, flowMs, floats, loadG, pattern, table = usualShot } = query;
+  const flow = flowMs ?? 0;
+  const wantedG = floatCapacityG(depthM, flow);
+  const float = floatOf(floats, wantedG);
+  const chosen = patternFor(flow);
+  const capacityG = float?.capacityG ?? wantedG;
+  const overM = overDepthM(flow);
+  return {
+    wantedG,
+    float,
+    pattern: pattern ?? chosen.pattern,
+    patternReason: pattern ? 'Your own pattern.' : chosen.reason,
+    plan: capacityG > loadG + 0.02 ? shotPlan(capacityG, depthM, loadG, pattern ?? chosen.pattern, table) : null,
+    overM,
+    stopM: depthM + overM,
+    changeText: floatChange(query, float),
+  };
+}
+
+/** Shot in words, heaviest first: "5 No. 8, 2 No. 10". */
+export function shotText(plan: ShotPlan): string {
+  const counts = new Map<string, number>();
+  for (const s of plan.shots) counts.set(s.name, (counts.get(s.name) ?? 0) + 1);
+  return [...counts].map(([name, n]) => `${n} × ${name}`).join(', ');
+}
