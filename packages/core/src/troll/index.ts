@@ -8,3 +8,5 @@ export * from './lane-figures';
 export * from './from-log';
 export * from './steer';
 export * from './answer';
+export * from './running';
+export * from './advice';

@@ -1,6 +1,6 @@
-import { trollSpeedText } from '@burrow/core/troll';
+import { assumedLineMm, trollSpeedText, type PassLines } from '@burrow/core/troll';
 import { clamp, depthText, lineText } from '@burrow/core/units';
-import { setTroll } from '@/data/preferences';
+import { setTroll, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
@@ -8,7 +8,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import { LineRow, type RowLine } from './LineRow';
-import { assumedLineMm, type PassLines } from './usePassLines';
+import type { PassEntries } from './usePassLog';
 
 /** Who says how fast one goes. */
 const speedWords = {
@@ -17,9 +17,24 @@ const speedWords = {
   assumed: 'assumed: set it under More',
 } as const;
 
+/** What the depths of the lines are set by, with a chart or without. */
+export interface DepthsControl {
+  running: PassLines;
+  log: PassEntries;
+  speed: { ms: number; by: keyof typeof speedWords };
+  /** Depth under the boat, m; null where it is not known. */
+  underM: number | null;
+  /** Lines that the rule card allows; undefined without one. */
+  legal: number | undefined;
+  onClose: () => void;
+}
+
 /** Depth of each line, with the line to let out for it; how many lines, and what hangs on them. */
-export function DepthsSheet({ control }: { control: PassLines }) {
-  const { lines, spread, units, troll, legal, onClose, setLines, drawLines, liftLines, speedMs, speedBy, untried } = control;
+export function DepthsSheet({ control }: { control: DepthsControl }) {
+  const { units, troll } = usePreferences();
+  const { running, log, speed, legal, onClose } = control;
+  const { lines, spread, untried } = running;
+  const { setLines, drawLines, liftLines } = log;
   const rows: RowLine[] =
     lines.length > 0
       ? lines.map((l, k) => ({ id: l.id, name: l.name, depthM: l.depthM, adviceM: spread[k]?.[0] ?? null, k }))
@@ -44,7 +59,7 @@ export function DepthsSheet({ control }: { control: PassLines }) {
       }
     >
       <Text tone="second">
-        {control.fished.some((f) => f.bites > 0) ? 'Drawn to what bit; one line stays where nobody has fished.' : 'Spread over what the fish may be in, until something bites.'}
+        {running.fished.some((f) => f.bites > 0) ? 'Drawn to what bit; one line stays where nobody has fished.' : 'Spread over what the fish may be in, until something bites.'}
         {untried ? ` Nobody has fished ${depthText(untried.fromM, units)} to ${depthText(untried.toM, units)} yet.` : ''}
       </Text>
       {legal !== undefined && troll.rods > legal ? (
@@ -78,7 +93,7 @@ export function DepthsSheet({ control }: { control: PassLines }) {
       <Text
         size="small"
         tone="second"
-      >{`Worked out for a weight of lead at ${trollSpeedText(speedMs, units)}, ${speedWords[speedBy]}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
+      >{`Worked out for a weight of lead at ${trollSpeedText(speed.ms, units)}, ${speedWords[speed.by]}. A lip, a blade or a dead bait drags more and runs shallower: one touch of the bed tells how much.`}</Text>
       {lines.length > 0 ? <Action height={56} label="Lines in" onPress={() => void liftLines()} /> : null}
     </Sheet>
   );

@@ -8,6 +8,7 @@ import { Bed } from '@/features/cast/CastMap';
 import { Chips } from '@/features/cast/Chips';
 import { placeChips, type CastFrame, type Chip } from '@/features/cast/frame';
 import { boatShape } from '@/features/cast/shapes';
+import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
@@ -23,7 +24,11 @@ export function LaneMap({ control }: { control: PassControl }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const [isWhole, setWhole] = useState(false);
-  const { ground, lane, place, spot, pass, strikes, turn, answer, units, settings, follow, setTouched, outing, position } = control;
+  const { units } = usePreferences();
+  const { ground, pass, settings, follow, outing, running, advice } = control;
+  const { lane, place, turn, answer } = advice;
+  const { spot, position, touch: setTouched } = control.place;
+  const { strikes } = running;
   const bed = useMemo(() => new CastWater(ground.map), [ground.map]);
   const start = useMemo(() => bed.spot(pass.at), [bed, pass.at]);
   // The close view moves by steps: a map that creeps under the boat is not read.

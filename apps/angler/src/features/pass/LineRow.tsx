@@ -7,7 +7,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import type { PassLines } from './usePassLines';
+import type { DepthsControl } from './DepthsSheet';
 
 /** Setting a weight begins here, g. */
 const startMassG = 14;
@@ -33,9 +33,10 @@ export interface RowLine {
 }
 
 /** One line: its depth and the line to let out, what hangs on it, and what one touch of the bed tells. */
-export function LineRow({ row, control }: { row: RowLine; control: PassLines }) {
-  const { units, troll, setDepth, outFor, baitDepthsOf } = control;
-  const { presentations } = usePreferences();
+export function LineRow({ row, control }: { row: RowLine; control: DepthsControl }) {
+  const { presentations, units, troll } = usePreferences();
+  const { setDepth } = control.log;
+  const { outFor, baitDepthsOf } = control.running;
   const [opened, setOpened] = useState<'bait' | 'touch' | null>(null);
   const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 1 : 0.25);
   const massG = troll.massesG[row.k];
@@ -106,18 +107,19 @@ export function LineRow({ row, control }: { row: RowLine; control: PassLines }) 
 }
 
 /** How deep the water was where a bait touched the bed: from it comes what the bait drags. */
-function Touch({ k, control, stepM, onDone }: { k: number; control: PassLines; stepM: number; onDone: () => void }) {
-  const { units, lines, underM, speedMs, speedBy, touchedBed } = control;
+function Touch({ k, control, stepM, onDone }: { k: number; control: DepthsControl; stepM: number; onDone: () => void }) {
+  const { units } = usePreferences();
+  const { underM, speed, log, running } = control;
   const [ownM, setOwn] = useState<number | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  const line = lines[k];
+  const line = running.lines[k];
   // Where the map has far more water than the line runs in, it is not the map's depth that was touched.
   const byMap = underM !== null && line.depthM !== null && underM <= line.depthM * 1.1 ? underM : null;
   const depthM = ownM ?? byMap;
   if (line.lineOutM === null) return <Text tone="straw">Set its depth once, so that the line let out is known.</Text>;
   const take = () => {
     try {
-      void touchedBed(k, depthM!);
+      void log.touchedBed(k, depthM!);
       onDone();
     } catch (error) {
       if (!(error instanceof RangeError)) throw error;
@@ -138,7 +140,7 @@ function Touch({ k, control, stepM, onDone }: { k: number; control: PassLines; s
       />
       {wrong ? <Text tone="straw">{wrong}</Text> : null}
       {depthM === null ? null : <Action kind="main" height={56} label={`With ${outText(line.lineOutM, units)} out: take its drag from that`} onPress={take} />}
-      <Text size="small" tone="second">{`Reckoned at ${trollSpeedText(speedMs, units)}, ${speedBy}. It is set to this depth, and what it drags counts from now on.`}</Text>
+      <Text size="small" tone="second">{`Reckoned at ${trollSpeedText(speed.ms, units)}, ${speed.by}. It is set to this depth, and what it drags counts from now on.`}</Text>
     </View>
   );
 }

@@ -2,6 +2,7 @@ import { depthInTurn } from '@burrow/core/troll';
 import { depthFigure, depthText, distanceText, metresPerDepthUnit, niceLengthM } from '@burrow/core/units';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { usePreferences } from '@/data/preferences';
 import { bold, usePalette } from '@/theme/theme';
 import { BedPattern } from '@/ui/BedPattern';
 import { useSize } from '@/ui/useSize';
@@ -14,7 +15,9 @@ const [leftPx, topPx, footPx] = [42, 8, 22];
 export function LinesView({ control }: { control: PassControl }) {
   const palette = usePalette();
   const [{ width, height }, onLayout] = useSize();
-  const { lines, ahead, units, place, turn, troll, speedMs, answer, deepestM } = control;
+  const { units, troll } = usePreferences();
+  const { ahead, place, turn, speed, answer, lane } = control.advice;
+  const { lines, deepestM } = control.running;
   const far = ahead.at(-1)?.aheadM ?? 100;
   const bedM = ahead.map((p) => p.depthM).filter((d) => !Number.isNaN(d));
   // A bed far under the lines is left out of the picture, so that the lines can be told apart.
@@ -82,11 +85,11 @@ export function LinesView({ control }: { control: PassControl }) {
             />
           ) : (
             <SvgText x={width / 2} y={height - footPx - 14} textAnchor="middle" {...label} fill={palette.second}>
-              {control.lane === null ? 'bed ahead: no way is worked out' : 'bed ahead: where you are is not known'}
+              {lane === null ? 'bed ahead: no way is worked out' : 'bed ahead: where you are is not known'}
             </SvgText>
           )}
           {shown.map((l, k) => {
-            const inTurn = hasTurn && turn ? depthInTurn(l, speedMs, troll.turnM, turn.side) : null;
+            const inTurn = hasTurn && turn ? depthInTurn(l, speed.ms, troll.turnM, turn.side) : null;
             const d = l.depthM!;
             const bent =
               inTurn === null

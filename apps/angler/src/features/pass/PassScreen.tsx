@@ -36,9 +36,13 @@ export function PassScreen({ outing, pass }: { outing: OutingState; pass: Statio
 
 function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: StationState; water: WaterDetail; ground: Ground }) {
   const control = usePass(outing, pass, water, ground);
-  const { units, zone, sheet, setSheet, undo, rows, speedMs, speedBy, untried, strikes, settings, answer } = control;
-  const keys = passKeys(control);
-  const log = <PassLog outing={outing} pass={pass} units={units} zone={zone} onUndo={(id) => undo(id)} />;
+  const { units } = usePreferences();
+  const { sheet, setSheet, running, settings, advice, log: entry, drive } = control;
+  const { rows, untried, strikes, lines } = running;
+  const { answer, speed } = advice;
+  const zone = water.file.water.timezone;
+  const keys = passKeys({ lines, strike: drive.strike, turnRound: drive.turnRound, setSheet });
+  const log = <PassLog outing={outing} pass={pass} units={units} zone={zone} onUndo={(id) => entry.undo(id)} />;
   const says = strikes.length > 0 ? counted(strikes.length, 'strike') : untried ? `not yet tried: ${depthText(untried.fromM, units)} to ${depthText(untried.toM, units)}` : '';
   return (
     <StationFrame
@@ -51,12 +55,12 @@ function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: St
       picture={
         <>
           <LaneMap control={control} />
-          <LoggedBar logged={control} />
+          <LoggedBar logged={entry} />
         </>
       }
       below={<LinesView control={control} />}
       belowShare={0.7}
-      strip={<SpeedLine speedMs={speedMs} speedBy={speedBy} units={units} says={says} />}
+      strip={<SpeedLine speedMs={speed.ms} speedBy={speed.by} units={units} says={says} />}
       keys={keys}
       keysLabel="What you did and what happened"
       log={log}
@@ -73,7 +77,8 @@ function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: St
 const ringS = 180;
 
 /** How long to the next turn. */
-function ToTurn({ control: { answer, setSheet } }: { control: PassControl }) {
+function ToTurn({ control: { advice, setSheet } }: { control: PassControl }) {
+  const { answer } = advice;
   const seconds = answer.step === 'back' ? null : answer.toTurnS;
   if (seconds === null) return null;
   return (
@@ -90,13 +95,15 @@ function ToTurn({ control: { answer, setSheet } }: { control: PassControl }) {
 
 /** The tap that does what is advised, else how far the lane goes on. */
 function PassMovement({ control }: { control: PassControl }) {
-  const { answer, setSheet, drawLines, lane, place, speedMs, now, zone, troll } = control;
+  const { troll } = usePreferences();
+  const { advice, setSheet, now, water } = control;
+  const { answer, lane, place, speed } = advice;
   if (answer.step === 'lines') return <Action kind="plain" height={52} label="Set the lines" onPress={() => setSheet('depths')} />;
-  if (answer.step === 'draw') return <Action kind="plain" height={52} label="They are set so" onPress={() => void drawLines()} />;
+  if (answer.step === 'draw') return <Action kind="plain" height={52} label="They are set so" onPress={() => void control.log.drawLines()} />;
   if (!lane || !place || troll.isDrift) return null;
   return (
     <Text size="small" tone="second" numberOfLines={1}>
-      {`To its end by ${laneEndText(lane, place, speedMs, now, zone)}, ${Math.round(100 * lane.inBandShare)} % over the depths to follow`}
+      {`To its end by ${laneEndText(lane, place, speed.ms, now, water.file.water.timezone)}, ${Math.round(100 * lane.inBandShare)} % over the depths to follow`}
     </Text>
   );
 }

@@ -1,9 +1,11 @@
 import { bankCadences, pauseS, castText } from '@burrow/core/casting';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { trollSpeedText } from '@burrow/core/troll';
 import { clamp, depthText, distanceText, metresPerDepthUnit, metresPerYard, tempText } from '@burrow/core/units';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { change, setTroll, usePreferences } from '@/data/preferences';
+import { useSituation } from '@/data/outlook';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { RetrieveBeat } from '@/features/cast/RetrieveBeat';
@@ -22,20 +24,28 @@ import type { PassControl } from './usePass';
 
 /** Everything that opens over the pass. */
 export function PassSheets({ control, keys, log }: { control: PassControl; keys: readonly ThumbKey[]; log: ReactNode }) {
-  const { sheet, setSheet, answer, units, rows } = control;
+  const { units } = usePreferences();
+  const { outing, pass, water, sheet, setSheet, running, advice, follow, log: entry, place } = control;
+  const { answer, lane, speed, underM } = advice;
+  const zone = water.file.water.timezone;
+  const legal = water.file.water.rules?.lines;
   const close = () => setSheet(null);
   return (
     <>
-      {sheet === 'depths' ? <DepthsSheet control={{ ...control, onClose: close }} /> : null}
+      {sheet === 'depths' ? <DepthsSheet control={{ running, log: entry, speed, underM, legal, onClose: close }} /> : null}
       {sheet === 'more' ? <MorePass control={control} log={log} /> : null}
-      <StrikeSheets sheet={sheet} control={control} onClose={close} />
+      <StrikeSheets
+        sheet={sheet}
+        control={{ outing, pass, zone, lines: running.lines, strikes: running.strikes, here: place.at, strike: control.drive.strike, landed: entry.landed }}
+        onClose={close}
+      />
       <Sheet title={answer.headline} open={sheet === 'why'} onClose={close}>
         <Text>{answer.detail}</Text>
-        {control.lane ? (
-          <Text>{`The lane is ${distanceText(control.lane.lengthM, units)} long, ${Math.round(100 * control.lane.inBandShare)} % of it over ${depthText(control.follow.fromM, units)} to ${depthText(control.follow.toM, units)} of water; the deepest bait keeps ${depthText(Math.max(0, control.lane.leastClearanceM), units)} off the bed by the map. A map has its doubt: watch the sounder.`}</Text>
+        {lane ? (
+          <Text>{`The lane is ${distanceText(lane.lengthM, units)} long, ${Math.round(100 * lane.inBandShare)} % of it over ${depthText(follow.fromM, units)} to ${depthText(follow.toM, units)} of water; the deepest bait keeps ${depthText(Math.max(0, lane.leastClearanceM), units)} off the bed by the map. A map has its doubt: watch the sounder.`}</Text>
         ) : null}
         <Text strong>Hours by depth on this water</Text>
-        <HoursByDepth rows={rows} units={units} />
+        <HoursByDepth rows={running.rows} units={units} />
       </Sheet>
       <KeysSheet keys={keys} open={sheet === 'help'} onClose={close} />
     </>
@@ -46,8 +56,13 @@ const rip = bankCadences.find((c) => c.id === 'rip-pause') ?? bankCadences[0];
 
 /** What is wanted less often on a pass. */
 function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
-  const { outing, pass, units, zone, troll, settings, setSheet, method, drift, windMs, speedMs, speedBy, flush } = control;
-  const { craft } = usePreferences();
+  const { craft, units, troll } = usePreferences();
+  const { wind } = useSituation();
+  const { outing, pass, water, settings, setSheet, advice, drive } = control;
+  const { drift, speed } = advice;
+  const { flush } = drive;
+  const zone = water.file.water.timezone;
+  const method = methodOf(pass.method) ?? usualMethod;
   const close = () => setSheet(null);
   const unitM = metresPerDepthUnit(units);
   const farM = units.distance === 'yd' ? metresPerYard : 1;
@@ -69,7 +84,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
         <>
           <Text>
             {drift
-              ? `About ${trollSpeedText(drift.speedMs, units)} along ${Math.round(drift.towardDeg)}°, ${distanceText(drift.lengthM, units)} before it gets too shallow: a rule of thumb from a wind of ${trollSpeedText(windMs ?? 0, units)}.`
+              ? `About ${trollSpeedText(drift.speedMs, units)} along ${Math.round(drift.towardDeg)}°, ${distanceText(drift.lengthM, units)} before it gets too shallow: a rule of thumb from a wind of ${trollSpeedText(wind?.value.speedMs ?? 0, units)}.`
               : 'The wind is not known here, or carries you ashore.'}
           </Text>
           <Action selected={troll.hasSock} height={56} label={troll.hasSock ? 'Drift sock is out' : 'Drift sock'} onPress={() => setTroll({ hasSock: !troll.hasSock })} />
@@ -77,7 +92,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
           <RetrieveBeat cadence={rip} rest={rest} hardRest={rest} hasHard={false} units={units} />
         </>
       ) : null}
-      <SpeedStepper speedMs={speedMs} speedBy={speedBy} />
+      <SpeedStepper speedMs={speed.ms} speedBy={speed.by} />
       <Stepper
         label="Tightest turn"
         text={distanceText(troll.turnM, units)}
@@ -90,7 +105,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
         onStep={(d) => setTroll({ clearanceM: clamp(troll.clearanceM + d * unitM * (units.depth === 'ft' ? 0.5 : 0.2), 0, 5) })}
       />
       <Stepper label="Length of the lane" text={distanceText(troll.laneM, units)} onStep={(d) => setTroll({ laneM: clamp(troll.laneM + d * 100 * farM, 50, 3000) })} />
-      <BandSteppers waterId={control.water.id} band={band} hint={`Now ${settings.bandBy}.`} />
+      <BandSteppers waterId={water.id} band={band} hint={`Now ${settings.bandBy}.`} />
       {settings.bandBy === 'yours' ? <Action label="Back to the depths foretold" onPress={() => change({ castBand: null })} /> : null}
       <PassExits outing={outing} flush={flush} />
       <ColdWaterNote tempC={settings.temp.by === 'assumed' ? null : settings.temp.value} method={method} craft={craft === 'kayak' ? 'kayak' : 'boat'} units={units} />

@@ -18,7 +18,7 @@ interface StrikeControl {
   strikes: readonly PassStrike[];
   here: LonLat | null;
   strike: (line: RunningLine) => unknown;
-  setSaid: (said: { text: string; undo: string[] }) => void;
+  landed: (id: string, text: string) => void;
 }
 
 interface Props {
@@ -30,7 +30,7 @@ interface Props {
 
 /** Which line was struck, and what came on it: a fish comes on the line that was struck last. */
 export function StrikeSheets({ sheet, control, onClose }: Props) {
-  const { outing, pass, zone, lines, strikes, here, strike, setSaid } = control;
+  const { outing, pass, zone, lines, strikes, here, strike, landed } = control;
   const { units } = usePreferences();
   const airC = useSituation().airC?.value ?? null;
   const struck = lines.find((l) => l.id === strikes.at(-1)?.line) ?? lines[0];
@@ -55,10 +55,7 @@ export function StrikeSheets({ sheet, control, onClose }: Props) {
         bottomM={null}
         airC={airC}
         at={here}
-        onLogged={(id, text) => {
-          setSaid({ text, undo: [id] });
-          onClose();
-        }}
+        onLogged={landed}
       />
     </>
   );

@@ -14,7 +14,6 @@ import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { LoggedBar } from '@/features/station/LoggedBar';
 import { StationFrame } from '@/features/station/StationFrame';
-import { useLogged } from '@/features/station/useLogged';
 import { Action } from '@/ui/Action';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
@@ -26,6 +25,7 @@ import { StrikeSheets } from './StrikeSheets';
 import { TrackView } from './TrackView';
 import { passKeys } from './pass-keys';
 import { usePassLines } from './usePassLines';
+import { usePassLog } from './usePassLog';
 
 /** Depths fished where nobody has said any and no bed is known, m: assumed. */
 const assumedBand = { fromM: 1, toM: 5 } as const;
@@ -35,28 +35,26 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   const { units, troll, craft } = usePreferences();
   const now = useNow(2000);
   const zone = water.file.water.timezone;
-  const scope = { id: outing.id, zone };
   const [sheet, setSheet] = useState<'strike' | 'fish' | 'depths' | 'more' | 'help' | null>(null);
   const close = () => setSheet(null);
-  const logged = useLogged(scope, close);
-  const { undo } = logged;
   const position = useFollowedPosition();
   const here = position.fix?.at ?? null;
-  const flush = useTrack(scope, pass, here);
+  const flush = useTrack({ id: outing.id, zone }, pass, here);
   const { speedMs, by: speedBy } = trollingSpeed(position.fix?.speedMs ?? null, position.recent, troll.speedMs);
   const { temperature, band: known } = useSituation();
   const band = known?.value ?? assumedBand;
   const isAssumed = known === null || known.by === 'assumed';
-  const running = usePassLines({ outing, pass, water, band, waterM: null, speedMs, nowMs: now, scope, log: logged.log });
+  const running = usePassLines({ outing, pass, water, band, waterM: null, speedMs, nowMs: now });
   const { lines, strikes, rows } = running;
-  const strike = (line: RunningLine) => running.strike(line, { at: here, speedMs: speedBy === 'measured' ? speedMs : null });
+  const entry = usePassLog({ outing, pass, zone, running, speedMs, onLogged: close });
+  const strike = (line: RunningLine) => entry.strike(line, { at: here, speedMs: speedBy === 'measured' ? speedMs : null });
   const turnRound = async () => {
     await flush();
-    await running.nextPass(here ?? pass.at);
+    await entry.nextPass(here ?? pass.at);
   };
   const keys = passKeys({ lines, strike, turnRound, setSheet });
-  const sounded = (depthM: number) => logged.log(`Depth ${depthText(depthM, units)}`, [{ kind: 'depth-sounded', body: { station: pass.id, depthM, source: 'entered' } }]);
-  const log = <PassLog outing={outing} pass={pass} units={units} zone={zone} onUndo={(id) => undo(id)} />;
+  const sounded = (depthM: number) => entry.sounded(depthM, `Depth ${depthText(depthM, units)}`);
+  const log = <PassLog outing={outing} pass={pass} units={units} zone={zone} onUndo={(id) => entry.undo(id)} />;
   const isSetting = lines.length === 0;
   const warmth = temperature.by === 'assumed' ? 'not measured' : `${tempText(temperature.value, units)} ${temperature.by}`;
   const since = (id: string) => clockText(outing.lines.find((o) => o.id === id)?.downMs ?? now, zone);
@@ -67,8 +65,8 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   );
   const sheets = (
     <>
-      {sheet === 'depths' ? <DepthsSheet control={{ ...running, speedMs, speedBy, underM: null, onClose: close }} /> : null}
-      <StrikeSheets sheet={sheet} control={{ outing, pass, zone, lines, strikes, here, strike, setSaid: logged.setSaid }} onClose={close} />
+      {sheet === 'depths' ? <DepthsSheet control={{ running, log: entry, speed: { ms: speedMs, by: speedBy }, underM: null, legal: water.file.water.rules?.lines, onClose: close }} /> : null}
+      <StrikeSheets sheet={sheet} control={{ outing, pass, zone, lines, strikes, here, strike, landed: entry.landed }} onClose={close} />
       <KeysSheet keys={keys} open={sheet === 'help'} onClose={close} />
       {sheet === 'more' ? (
         <Sheet title={`Pass ${pass.label}`} open onClose={close}>
@@ -103,7 +101,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
       picture={
         <>
           <TrackView pass={pass} here={here} strikes={strikes.flatMap((s) => (s.station === pass.id && s.at ? [s.at] : []))} why={position.why} />
-          <LoggedBar logged={logged} onTop={0} />
+          <LoggedBar logged={entry} onTop={0} />
         </>
       }
       strip={<SpeedLine speedMs={speedMs} speedBy={speedBy} units={units} says={strikes.length === 0 ? '' : counted(strikes.length, 'strike')} />}

@@ -12,6 +12,7 @@ import { ReadingView, readingKeysPx } from './reading/ReadingView';
 import { HoleSheets } from './HoleSheets';
 import { NoHole } from './NoHole';
 import { useHole, type HoleControl } from './useHole';
+import type { Listener } from './useListener';
 import { Beat } from './Beat';
 import { FlagBar } from './FlagBar';
 import { HoleClock } from './HoleClock';
@@ -23,6 +24,7 @@ import { SimulatedBand } from '@/ui/SimulatedBand';
 import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
+import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
@@ -45,15 +47,17 @@ export function HoleScreen() {
 
 function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
   const control = useHole(outing, hole);
-  const { isByEye, units, zone, now, reading, advice, words, isTaken, clock, method, sheet, setSheet, undo } = control;
+  const { units } = usePreferences();
+  const { zone, now, listener, isTaken, clock, method, sheet, show, log: entry } = control;
+  const { isByEye, reading, advice, words } = listener;
   const keys = holeKeys(control);
   const readByEye = reading.readings[0] ? `read by eye, ${agoText(now - reading.readings[0].atMs)}` : 'read your flasher by eye';
-  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => undo(id)} />;
+  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />;
   const shaft = (
     <>
       <Shaft control={control} />
       <SetJig control={control} />
-      <LoggedBar logged={control} onTop={isByEye ? readingKeysPx : 0} />
+      <LoggedBar logged={entry} onTop={isByEye ? readingKeysPx : 0} />
     </>
   );
   return (
@@ -62,8 +66,8 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
       heading={isTaken ? 'Rod tip down: strike' : (words?.instruction ?? (isByEye ? 'Read your flasher' : 'Listening to the flasher'))}
       reason={holeReason(control)}
       reasonLines={4}
-      why={{ label: 'Why, and what would change it', onOpen: () => setSheet('why'), isOff: words === null || isTaken }}
-      clock={<HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => setSheet('clock')} />}
+      why={{ label: 'Why, and what would change it', onOpen: () => show('why'), isOff: words === null || isTaken }}
+      clock={<HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => show('clock')} />}
       movement={
         <>
           <View style={{ height: suggestionPx }}>
@@ -74,7 +78,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
             ) : null}
           </View>
           <View style={{ height: beatPx }}>{advice && words ? <Beat advice={advice} words={words} /> : null}</View>
-          <FlagBar outing={outing} nowMs={now} onPress={() => setSheet('tip-ups')} />
+          <FlagBar outing={outing} nowMs={now} onPress={() => show('tip-ups')} />
         </>
       }
       picture={shaft}
@@ -84,7 +88,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
       panes={[<HoleMap key="map" outing={outing} />, shaft]}
       sheets={<HoleSheets control={control} keys={keys} log={log} />}
       isBusy={sheet !== null}
-      onHelp={() => setSheet('help')}
+      onHelp={() => show('help')}
     />
   );
 }
@@ -93,26 +97,28 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
 const [suggestionPx, beatPx] = [20, 64] as const;
 
 /** Why the advice is given, or what is to be done before there is any. */
-function holeReason({ isTaken, words, isByEye }: HoleControl): string {
+function holeReason({ isTaken, listener }: HoleControl): string {
+  const { words, isByEye } = listener;
   if (isTaken) return 'Tap Bite to set the hook. The tip is simulated.';
   if (words) return `${words.reason} ${words.then}`;
   return isByEye ? 'Touch the picture where bottom, jig and top mark are, then say what the mark did.' : 'The first pings take a second.';
 }
 
 /** What can be tapped with a line in the water, and before one is. */
-function holeKeys({ line, react, openFish, setSheet, presentation, lowerLine }: HoleControl): ThumbKey[] {
-  const more: ThumbKey = { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') };
+function holeKeys({ line, show, log }: HoleControl): ThumbKey[] {
+  const { react } = log;
+  const more: ThumbKey = { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => show('more') };
   if (!line)
     return [
-      { id: 'down', label: 'Line down', detail: presentation, icon: 'hole', main: true, shortcut: 'D', onPress: () => void lowerLine() },
-      { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => openFish(null) },
+      { id: 'down', label: 'Line down', detail: log.bait, icon: 'hole', main: true, shortcut: 'D', onPress: () => void log.lowerLine() },
+      { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => show('fish') },
       more,
     ];
   return [
     { id: 'looked', label: 'Looked', icon: 'eye', shortcut: 'L', onPress: () => void react('looked') },
     { id: 'refused', label: 'Refused', icon: 'refused', shortcut: 'R', onPress: () => void react('refused') },
     { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void react('bite') },
-    { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => openFish(null) },
+    { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', main: true, onPress: () => show('fish') },
     more,
   ];
 }
@@ -122,7 +128,10 @@ const iceOf = (hole: StationState) => (hole.clearIceM === null ? null : hole.cle
 /** The water under the hole: as it is read by eye, or as the flasher has it, with what is not of this water said across it. */
 function Shaft({ control }: { control: HoleControl }) {
   const palette = usePalette();
-  const { hole, isByEye, units, now, flasher, reading, advice, setJig, takeReading, device } = control;
+  const { units } = usePreferences();
+  const { hole, now, listener } = control;
+  const { isByEye, flasher, reading, advice, device } = listener;
+  const { setJig, takeReading } = control.log;
   const { frame } = flasher;
   if (isByEye) return <ReadingView reading={reading} units={units} iceM={iceOf(hole)} adviceM={advice?.jigM ?? null} nowMs={now} onDid={takeReading} />;
   return (
@@ -141,19 +150,21 @@ function Shaft({ control }: { control: HoleControl }) {
 }
 
 /** Says of a picture that it is none of this water. */
-function Unreal({ frame, device }: { frame: HoleControl['flasher']['frame']; device: HoleControl['device'] }) {
+function Unreal({ frame, device }: { frame: Listener['flasher']['frame']; device: Listener['device'] }) {
   if (frame?.source === 'log') return <SimulatedBand>A recorded log is playing: it is not this hole</SimulatedBand>;
   if (frame?.isSimulated !== false && device.kind !== 'stream') return <SimulatedBand>{bandWords(frame?.source)}</SimulatedBand>;
   return frame?.isSimulated ? <SimulatedBand>This flasher says that it is simulated: these fish are in no water</SimulatedBand> : null;
 }
 
 /** Takes the jig to where it is advised, where it hangs elsewhere. */
-function SetJig({ control: { isByEye, jigM, flasher, advice, units, setJig } }: { control: HoleControl }) {
+function SetJig({ control: { listener, log } }: { control: HoleControl }) {
+  const { units } = usePreferences();
+  const { isByEye, jigM, flasher, advice } = listener;
   const hangsM = isByEye ? jigM : (flasher.frame?.lineM ?? null);
   if (!advice || hangsM === null || Math.abs(advice.jigM - hangsM) <= 0.15) return null;
   return (
     <View style={{ position: 'absolute', ...(isByEye ? { right: readingKeysPx + 8, top: 88 } : { left: 92, bottom: 4 }) }}>
-      <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => setJig(advice.jigM, advice.handMs)} />
+      <Action height={48} label={`Set jig to ${depthText(advice.jigM, units)}`} onPress={() => log.setJig(advice.jigM, advice.handMs)} />
     </View>
   );
 }

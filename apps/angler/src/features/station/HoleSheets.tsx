@@ -1,6 +1,7 @@
 import { clockText } from '@burrow/core/units';
 import type { ReactNode } from 'react';
 import { useOutlook } from '@/data/outlook';
+import { usePreferences } from '@/data/preferences';
 import { FishSheet } from './FishSheet';
 import { MoreSheet } from './MoreSheet';
 import { PlanNote } from '@/features/outlook/PlanNote';
@@ -16,16 +17,18 @@ import type { HoleControl } from './useHole';
 
 /** Everything that opens over the hole. */
 export function HoleSheets({ control, keys, log }: { control: HoleControl; keys: readonly ThumbKey[]; log: ReactNode }) {
-  const { outing, hole, method, hasFlasher, isByEye, setReadingByEye, units, zone, now, flasher, answers, heard, clock, prior, line, fishOn, jigM, bottomM, advice, words } =
-    control;
-  const { sheet, setSheet, openFish, react, takeReading, fishLogged, keepLog } = control;
+  const { units } = usePreferences();
+  const { outing, hole, method, zone, now, listener, clock, prior, line, fishOn, sheet, show } = control;
+  const { hasFlasher, isByEye, setReadingByEye, flasher, memory, jigM, bottomM, advice, words } = listener;
+  const { react, takeReading, landed, keepEchoes } = control.log;
+  const close = () => show(null);
   const airC = useOutlook().situation?.airC?.value ?? null;
   const { frame } = flasher;
   return (
     <>
       <FishSheet
         open={sheet === 'fish'}
-        onClose={() => setSheet(null)}
+        onClose={close}
         outing={outing}
         zone={zone}
         station={fishOn?.station ?? hole.id}
@@ -33,11 +36,11 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
         depthM={fishOn ? (fishOn.depths.at(-1)?.depthM ?? null) : jigM}
         bottomM={bottomM}
         airC={airC}
-        onLogged={fishLogged}
+        onLogged={landed}
       />
       <MoreSheet
         open={sheet === 'more'}
-        onClose={() => setSheet(null)}
+        onClose={close}
         outing={outing}
         hole={hole}
         method={method}
@@ -45,8 +48,8 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
         line={line}
         jigM={jigM}
         onReact={(kind) => void react(kind)}
-        onSheet={setSheet}
-        onKeep={hasFlasher ? () => void keepLog() : null}
+        onSheet={show}
+        onKeep={hasFlasher ? () => void keepEchoes() : null}
         isByEye={isByEye}
         onByEye={hasFlasher ? setReadingByEye : null}
         onDid={takeReading}
@@ -54,21 +57,21 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
         log={log}
       />
       {sheet === 'tip-ups' ? (
-        <TipUpSheet onClose={() => setSheet(null)} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={openFish} />
+        <TipUpSheet onClose={close} outing={outing} hole={hole} zone={zone} units={units} bottomM={bottomM} nowMs={now} onFish={(from) => show('fish', from)} />
       ) : null}
-      {sheet === 'responses' ? <ResponseSheet outing={outing} memory={heard ?? answers} units={units} onClose={() => setSheet(null)} /> : null}
-      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM} drifts={!method.isOnIce} units={units} onClose={() => setSheet(null)} /> : null}
-      <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={() => setSheet(null)}>
+      {sheet === 'responses' ? <ResponseSheet outing={outing} memory={memory} units={units} onClose={close} /> : null}
+      {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM} drifts={!method.isOnIce} units={units} onClose={close} /> : null}
+      <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={close}>
         <Text>{clock.reason}</Text>
         <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
         <Text tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Text>
       </Sheet>
-      <Sheet title={words?.instruction ?? 'Why'} open={sheet === 'why'} onClose={() => setSheet(null)}>
+      <Sheet title={words?.instruction ?? 'Why'} open={sheet === 'why'} onClose={close}>
         <Text>{words ? `${words.reason} ${words.then}` : ''}</Text>
         {advice ? <Text>{`What would change it: ${advice.changesMind}`}</Text> : null}
         {advice?.suggestion ? <Text strong>{advice.suggestion.text}</Text> : null}
       </Sheet>
-      <KeysSheet keys={keys} arrows="Arrow up and down on the shaft move the jig." open={sheet === 'help'} onClose={() => setSheet(null)} />
+      <KeysSheet keys={keys} arrows="Arrow up and down on the shaft move the jig." open={sheet === 'help'} onClose={close} />
     </>
   );
 }
