@@ -77,7 +77,7 @@ try {
   await shot('water-river');
   await startBy('casting');
   await page.getByRole('heading', { name: /^Stand \d+ yd/ }).waitFor({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Stand here' }).click();
+  await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
   await castsMade(3);
   await page.getByRole('button', { name: 'Felt rock' }).click();
@@ -97,7 +97,7 @@ try {
   await page.getByRole('link', { name: 'Water' }).click();
   await startBy('casting');
   await page.getByRole('heading', { name: /^Anchor at the ring, over/ }).waitFor({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'Stand here' }).click();
+  await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
   await castsMade(4);
   await page.getByRole('button', { name: /^Bite/ }).click();
@@ -118,7 +118,7 @@ try {
   await page.getByRole('button', { name: 'Done' }).click();
   await page.waitForTimeout(1500);
   await page.getByRole('button', { name: 'Start outing', exact: true }).click();
-  await page.getByRole('button', { name: 'Drill here' }).click();
+  await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'Hole is drilled' }).click();
   await page.getByRole('button', { name: /^Line down/ }).click();
   await fishNear();

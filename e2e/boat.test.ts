@@ -24,7 +24,7 @@ test('a morning at Verrin by boat: outlook, map, spot, drift, no ice asked, seas
     await expect(page.getByRole('heading', { name: /^Start in [\d.]+ ft/ })).toBeVisible({ timeout: 40_000 });
     await startOuting(page, 'from a boat or pier');
     await expect(page.getByRole('link', { name: 'Spot' })).toBeVisible();
-    await page.getByRole('button', { name: 'Stop here' }).click();
+    await page.getByRole('button', { name: 'I am at the ring' }).click();
     await expect(page.getByRole('heading', { name: 'Spot 1' })).toBeVisible();
     await expect(page.getByText('Clear ice')).toHaveCount(0);
     await page.getByRole('button', { name: 'More Depth by flasher or line' }).click();

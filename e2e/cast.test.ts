@@ -29,7 +29,7 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
     await startOuting(page, 'casting');
     await expect(heading).toHaveText(/^Stand \d+ yd \S+ of the /, { timeout: 40_000 });
     await shot('cast-water');
-    await page.getByRole('button', { name: 'Stand here' }).click();
+    await page.getByRole('button', { name: 'I am at the ring' }).click();
     await expect(page.getByText('Clear ice')).toHaveCount(0);
     await page.getByRole('button', { name: 'I stand here' }).click();
   });
@@ -139,7 +139,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   await page.getByRole('link', { name: 'Water' }).click();
   await startOuting(page, 'casting');
   await expect(heading).toHaveText(/^Anchor at the ring, over/, { timeout: 60_000 });
-  await page.getByRole('button', { name: 'Stand here' }).click();
+  await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
   await expect(heading).toHaveText(/^Cast (by|along|through) .*\d+°$/, { timeout: 40_000 });
   await expect(page.getByRole('heading', { name: '6 casts, in this order' })).toBeVisible();
@@ -219,6 +219,10 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await page.getByRole('link', { name: 'Water' }).click();
   await expect(page.getByRole('button', { name: /on the ice/ })).toHaveCount(0);
   await startOuting(page, 'casting');
+  // Nobody knows where one stands: the map is tapped first.
+  await expect(page.getByRole('button', { name: 'Stand here' })).toBeDisabled();
+  const chart = (await page.getByRole('application').boundingBox())!;
+  await page.mouse.click(chart.x + 0.5 * chart.width, chart.y + 0.5 * chart.height);
   await page.getByRole('button', { name: 'Stand here' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Aim, cast, count it down' })).toBeVisible();

@@ -201,7 +201,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await expect(page.getByRole('img', { name: /^The day place by place: 1 from/ })).toBeVisible();
     // A slip of the thumb is taken back.
     await page.getByRole('button', { name: 'The outing is not over: go on with it' }).click();
-    await expect(page.getByRole('button', { name: 'Drill here' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'I am at the ring' })).toBeVisible();
     await page.getByRole('button', { name: 'End outing' }).click();
     await page.getByRole('link', { name: 'Water' }).click();
     await expect(page.getByRole('button', { name: 'Start outing', exact: true })).toBeVisible();

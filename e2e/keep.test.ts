@@ -174,7 +174,7 @@ test('a flasher by its own address is listened to', async ({ page, stack }) => {
     await page.getByRole('button', { name: 'Listen to it' }).click();
     await page.getByRole('link', { name: 'Water', exact: true }).click();
     await startOuting(page, 'on the ice');
-    await page.getByRole('button', { name: 'Drill here' }).click();
+    await page.getByRole('button', { name: 'I am at the ring' }).click();
     await page.getByRole('button', { name: 'Hole is drilled' }).click();
     await expect(page.getByText('This flasher says that it is simulated: these fish are in no water')).toBeVisible();
     await expect(page.getByRole('slider', { name: 'Jig depth' })).toBeVisible();

@@ -34,7 +34,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
     await startOuting(page, 'on the ice');
     await expect(page.getByText(/Without weather, places are scored by the date/)).toBeVisible();
     await expectHonest(page, 'water');
-    await page.getByRole('button', { name: 'Drill here' }).click();
+    await page.getByRole('button', { name: 'I am at the ring' }).click();
     await expect(page.getByText('not sounded', { exact: true })).toBeVisible();
     await expect(page.getByText('Ice not measured here', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Hole is drilled' }).click();

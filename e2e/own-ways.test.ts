@@ -18,7 +18,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await startOuting(page, 'pole from a peg');
   await expect(heading).toHaveText(/^Sit at the ring: .* within reach$/, { timeout: 40_000 });
   await shot('own-water');
-  await page.getByRole('button', { name: 'Sit here' }).click();
+  await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I sit here' }).click();
   await expect(heading).toHaveText('Plumb the bed', { timeout: 40_000 });
   await page.evaluate(() => navigator.serviceWorker.ready);
@@ -62,6 +62,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await page.getByRole('link', { name: 'Water', exact: true }).click();
   await startOuting(page, 'trolling, drifting');
   await expect(heading).toHaveText('Tap where you begin');
+  await page.getByRole('application', { name: /^Depth map/ }).click({ position: { x: 180, y: 130 } });
   await page.getByRole('button', { name: 'Begin a pass here' }).click();
   await page.getByRole('button', { name: 'Begin the pass' }).click();
   await page.getByRole('button', { name: 'Set the lines' }).click({ timeout: 40_000 });

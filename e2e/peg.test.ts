@@ -26,7 +26,7 @@ test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed
     await page.getByRole('link', { name: 'Water' }).click();
     await startOuting(page, 'pole from a peg');
     await shot('peg-water');
-    await page.getByRole('button', { name: 'Sit here' }).click();
+    await page.getByRole('button', { name: 'I am at the ring' }).click();
     await page.getByRole('button', { name: 'I sit here' }).click();
     await expect(heading).toHaveText('Plumb the bed', { timeout: 40_000 });
     await shot('peg-empty');
@@ -146,7 +146,7 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.getByRole('radio', { name: /^Perrow Pool/ }).click();
   await page.getByRole('link', { name: 'Water' }).click();
   await startOuting(page, 'pole from a peg');
-  await page.getByRole('button', { name: 'Sit here' }).click();
+  await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I sit here' }).click();
   await page.getByRole('button', { name: 'Plumb it' }).click({ timeout: 40_000 });
   await plumb(page, [0.8, 1.5, 1.9, 2.1, 2.2, 2.25]);

@@ -91,7 +91,7 @@ export async function startOuting(page: Page, way: string): Promise<void> {
 export async function drillOnce(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/water`);
   // By these names once it is known that there is ice; before, every way of fishing is offered.
-  const [start, drill, see] = ['Start outing', 'Drill here', /^See hole/].map((name) => page.getByRole('button', { name, exact: true }));
+  const [start, drill, see] = ['Start outing', /^(Drill here|I am at the ring)$/, /^See hole/].map((name) => page.getByRole('button', { name, exact: true }));
   await start.or(drill).waitFor();
   if (await start.isVisible()) await start.click();
   await drill.waitFor();

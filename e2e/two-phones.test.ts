@@ -29,7 +29,7 @@ test('two phones on one outing come to the same, and what one takes back is gone
   await first.getByText(/^Expect/).waitFor();
   const [{ undone }] = await stack.query("SELECT count(*)::int AS undone FROM event WHERE kind = 'undone'");
   await first.getByRole('button', { name: 'Start outing', exact: true }).click();
-  await first.getByRole('button', { name: 'Drill here' }).click();
+  await first.getByRole('button', { name: 'I am at the ring' }).click();
   await first.getByRole('button', { name: 'Hole is drilled' }).click();
   await first.getByRole('button', { name: /^Line down/ }).click();
   await first.getByRole('button', { name: 'Looked', exact: true }).click();

@@ -91,7 +91,7 @@ for (const size of [
     for (let hole = 1; hole <= size.walked; hole++) {
       // Where it sends one back to a hole that has rested, one taps another place.
       if (await page.getByRole('button', { name: /^Back to hole/ }).isVisible()) await tapChart(page, [0.3 + 0.05 * hole, 0.35 + 0.03 * hole]);
-      await page.getByRole('button', { name: 'Drill here' }).click();
+      await page.getByRole('button', { name: /^(Drill here|I am at the ring)$/ }).click();
       // What the flasher says differs from what the map expected, each time.
       await page.getByRole('button', { name: 'More Depth by flasher or line' }).click();
       await page.getByRole('button', { name: 'More Depth by flasher or line' }).click();

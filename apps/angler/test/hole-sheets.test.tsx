@@ -56,6 +56,7 @@ const outing: OutingState = {
       endedMs: null,
       label: '1',
       at: [-140, 47],
+      placed: null,
       openedMs: 0,
       clearIceM: 0.25,
       whiteIceM: 0.05,
@@ -191,7 +192,7 @@ describe('fish sheet', () => {
 
 describe('drill sheet', () => {
   const sheet = (onDrilled = jest.fn(), method = usualMethod) => {
-    show(<StationSheet open onClose={() => undefined} method={method} outing={outing} zone="UTC" at={[-140.001, 47.001]} expectedM={6.4} onOpened={onDrilled} />);
+    show(<StationSheet open onClose={() => undefined} method={method} outing={outing} zone="UTC" at={[-140.001, 47.001]} placed={{ by: 'map' }} expectedM={6.4} onOpened={onDrilled} />);
     return onDrilled;
   };
 

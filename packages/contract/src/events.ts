@@ -53,6 +53,7 @@ const bodies = {
     label: name,
     at: place,
     track: listOf(place, { least: 2, most: 20_000 }).optional(),
+    placed: z.object({ by: z.enum(['phone', 'map']), accuracyM: z.number().min(0).max(100_000).optional() }).optional(),
     mapDepthM: depthM.optional(),
     outM: outM.optional(),
     peg: id.optional(),

@@ -23,10 +23,33 @@ export interface Following {
 const recentMs = 90_000;
 const nowhere: Following = { fix: null, recent: [], why: null };
 
-/** Where the phone is, for as long as somebody looks. */
-export function useFollowedPosition(): Following {
+const fixOf = ({ coords, timestamp }: GeolocationPosition): Fix => ({
+  at: [Number(coords.longitude.toFixed(7)), Number(coords.latitude.toFixed(7))],
+  readMs: timestamp,
+  headingDeg: coords.heading === null || Number.isNaN(coords.heading) ? null : coords.heading,
+  speedMs: coords.speed === null || Number.isNaN(coords.speed) ? null : coords.speed,
+  accuracyM: coords.accuracy,
+});
+
+/** Where the phone is now: read anew, or within the last two seconds. Rejects with what to do instead, in words. */
+export const readFix = (): Promise<Fix> =>
+  new Promise((resolve, reject) => {
+    if (!navigator.geolocation) return reject(new Error('This phone does not say where it is.'));
+    navigator.geolocation.getCurrentPosition(
+      (position) => resolve(fixOf(position)),
+      () => reject(new Error('The phone does not say where it is.')),
+      { enableHighAccuracy: true, maximumAge: 2000, timeout: 10_000 },
+    );
+  });
+
+/** Whether the phone says where it is without asking first. */
+export const isWhereKnown = async (): Promise<boolean> => (await navigator.permissions?.query({ name: 'geolocation' }).catch(() => null))?.state === 'granted';
+
+/** Where the phone is, for as long as somebody looks; nothing is asked of it while `isAsked` is false. */
+export function useFollowedPosition(isAsked = true): Following {
   const [state, setState] = useState<Following>(nowhere);
   useEffect(() => {
+    if (!isAsked) return undefined;
     const { geolocation } = navigator;
     if (!geolocation) {
       // Said once the screen stands.
@@ -34,20 +57,14 @@ export function useFollowedPosition(): Following {
       return () => clearTimeout(later);
     }
     const watch = geolocation.watchPosition(
-      ({ coords, timestamp }) => {
-        const fix: Fix = {
-          at: [Number(coords.longitude.toFixed(7)), Number(coords.latitude.toFixed(7))],
-          readMs: timestamp,
-          headingDeg: coords.heading === null || Number.isNaN(coords.heading) ? null : coords.heading,
-          speedMs: coords.speed === null || Number.isNaN(coords.speed) ? null : coords.speed,
-          accuracyM: coords.accuracy,
-        };
+      (position) => {
+        const fix = fixOf(position);
         setState((s) => ({ fix, recent: [...s.recent.filter((f) => fix.readMs - f.readMs < recentMs), fix], why: null }));
       },
       (error) => setState((s) => ({ ...s, why: error.code === error.PERMISSION_DENIED ? 'This app may not ask the phone where it is.' : 'The phone does not say where it is.' })),
       { enableHighAccuracy: true, maximumAge: 2000, timeout: 20_000 },
     );
     return () => geolocation.clearWatch(watch);
-  }, []);
+  }, [isAsked]);
   return state;
 }

@@ -99,6 +99,12 @@ const laneWithinM = 600;
 
 const surveys = new SurveyCache();
 
+/** The pools of a river where fish winter, and the lies where they come to feed, best first. */
+export interface RiverAnswer {
+  pools: WinteringPool[];
+  lies: FeedingLie[];
+}
+
 /** Where the water ends today. */
 const shoresOf = ({ levelM, contours, ring, islands }: Ground): LonLat[][] => (levelM < 0 ? contours[0].rings : [ring, ...islands]);
 
@@ -240,7 +246,7 @@ export const groundApi = {
   },
 
   /** The pools and feeding lies of a river, on the map last built of it. */
-  river(key: string, marks: RiverMarks): { pools: WinteringPool[]; lies: FeedingLie[] } {
+  river(key: string, marks: RiverMarks): RiverAnswer {
     const { map } = surveys.ground(key);
     const pools = winteringPools(map);
     return { pools, lies: feedingLies(map, marks, pools) };

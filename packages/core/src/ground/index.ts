@@ -1,5 +1,5 @@
 /** The bottom of a water: depth map from soundings, its contours and structure, and what was fished where. */
-export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, placeAlong, type LonLat } from '../units';
+export { bearingDeg, compassPoint, distanceM, LocalFrame, nearestPlace, offOutlinesM, placeAlong, type LonLat } from '../units';
 export { isInside, ringOf, thinnedRing } from './outline';
 export { crossValidate, type CrossValidation } from './cross-validation';
 export { inverseDistance } from './inverse-distance';

@@ -1,5 +1,5 @@
 import type { FeatureKind, GroundFeature } from '../ground';
-import { depthFigure, depthText, distanceText, metresPerDepthUnit, type UnitPreference } from '../units';
+import { bearingDeg, compassPoint, depthFigure, depthText, distanceText, metresPerDepthUnit, type LonLat, type UnitPreference } from '../units';
 import type { NextHole } from './next-hole';
 import type { PlaceReason } from './place-score';
 import type { ScanPlan } from './scan-plan';
@@ -54,6 +54,20 @@ export function nextWords(
   const log = own.visits > 0 ? ownText(own) : null;
   const why = belief < 0.35 && log ? [log] : [rule?.text ?? 'The best of what is left.', ...(log ? [log] : [])];
   return [...shown, ...why].join(' ');
+}
+
+/** The next hole: how deep, how far and which way from where one stands, and why there. */
+export function nextHoleWords(
+  next: Pick<NextHole, 'isRevisit' | 'walkM'> & { at: LonLat; depthM: number; reasons: readonly PlaceReason[]; own: { visits: number; minutes: number }; belief: number },
+  from: LonLat | null,
+  last: { minutes: number; visits: number } | undefined,
+  units: UnitPreference,
+): { headline: string; detail: string } {
+  const side = from ? compassPoint(bearingDeg(from, next.at)) : 'away';
+  return {
+    headline: `${next.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(next.depthM, units)}, ${distanceText(next.walkM, units)} ${side}`,
+    detail: nextWords(next, last, next.reasons, next.own, next.belief),
+  };
 }
 
 /** A depth of the map with how far it may be off: two standard deviations, and never less than can be read. */

@@ -36,13 +36,14 @@ export interface EventBodies {
   'method-changed': { method: string };
   'outing-ended': Record<string, never>;
   'ice-measured': { station?: string; clearM: number; whiteM: number; snowM?: number };
-  /** A place to fish from: a hole, a swim, a stand, a spot over fish, or a pass with its track. `mapDepthM` is what the depth map expected there: an estimate, never a sounding. A swim lies `outM` from the bank; a further one of the same peg names the first. */
+  /** A place to fish from: a hole, a swim, a stand, a spot over fish, or a pass with its track. `mapDepthM` is what the depth map expected there: an estimate, never a sounding. `placed` is who said where it is: the phone, so exactly, or the map, by a tap or the ring of the advice. A swim lies `outM` from the bank; a further one of the same peg names the first. */
   'station-opened': {
     station: string;
     kind: string;
     label: string;
     at: [number, number];
     track?: [number, number][];
+    placed?: { by: 'phone' | 'map'; accuracyM?: number };
     mapDepthM?: number;
     outM?: number;
     peg?: string;

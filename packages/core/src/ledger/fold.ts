@@ -115,6 +115,7 @@ const reducers: Reducers = {
       method: into.outing.method,
       label: body.label,
       at: body.at,
+      placed: body.placed ? { by: body.placed.by, accuracyM: body.placed.accuracyM ?? null } : null,
       track: body.track ? [...body.track] : null,
       trackMs: [],
       endedMs: null,

@@ -28,6 +28,8 @@ export interface StationState {
   method: string;
   label: string;
   at: [number, number];
+  /** Who said where it is, and how exactly, m; null of a station that nobody said it of. */
+  placed: { by: 'phone' | 'map'; accuracyM: number | null } | null;
   /** Its way, where it is a pass, and the moment of each place, ms, where that was recorded. */
   track: [number, number][] | null;
   trackMs: number[];

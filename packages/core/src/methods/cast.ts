@@ -19,6 +19,7 @@ export const cast: Method = {
   effort: 'casts',
   surfaces: ['open', 'moving', 'unknown'],
   isOnIce: false,
+  bankM: 30,
   crafts: ['bank', 'pier', 'wading', 'kayak', 'boat'],
   picture: 'fan',
   hasFlasher: false,

@@ -15,6 +15,7 @@ export const ice: Method = {
   effort: 'minutes',
   surfaces: ['ice', 'unknown'],
   isOnIce: true,
+  bankM: 0,
   crafts: [],
   picture: 'column',
   hasFlasher: true,

@@ -61,6 +61,8 @@ export interface Method {
   surfaces: readonly Surface[];
   /** Whether it stands on ice, whose thickness is asked at each station. */
   isOnIce: boolean;
+  /** How far from the water's edge it is done, m: 0 of what is done on the water alone. */
+  bankM: number;
   /** What it can be done from; empty where there is no choice. */
   crafts: readonly Craft[];
   picture: StationPicture;

@@ -20,6 +20,7 @@ export const pole: Method = {
   effort: 'minutes',
   surfaces: ['open', 'moving', 'unknown'],
   isOnIce: false,
+  bankM: 10,
   crafts: ['bank', 'pier'],
   picture: 'section',
   hasFlasher: false,

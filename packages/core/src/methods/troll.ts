@@ -20,6 +20,7 @@ export const troll: Method = {
   effort: 'minutes',
   surfaces: ['open', 'moving', 'unknown'],
   isOnIce: false,
+  bankM: 0,
   crafts: ['kayak', 'boat'],
   picture: 'lane',
   hasFlasher: false,

@@ -19,6 +19,7 @@ export const vertical: Method = {
   effort: 'minutes',
   surfaces: ['open', 'unknown'],
   isOnIce: false,
+  bankM: 0,
   crafts: ['pier', 'boat', 'kayak', 'wading'],
   picture: 'column',
   hasFlasher: true,

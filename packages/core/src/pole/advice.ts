@@ -63,8 +63,7 @@ export interface PegAdvice extends PegAnswer {
 }
 
 /** A place on the run from where the float is laid in: "3 ft along". */
-export const runPlaceText = (alongM: number, units: UnitPreference): string =>
-  Math.abs(alongM) < 0.05 ? 'at the start' : `${depthText(Math.abs(alongM), units)} along`;
+export const runPlaceText = (alongM: number, units: UnitPreference): string => (Math.abs(alongM) < 0.05 ? 'at the start' : `${depthText(Math.abs(alongM), units)} along`);
 
 function flowAt(peg: Peg, units: UnitPreference): PegFlow {
   const ms = peg.flow?.flowMs ?? null;

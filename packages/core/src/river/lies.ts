@@ -1,4 +1,5 @@
 import { coverKind, LocalFrame, type DepthMap, type LonLat } from '../ground';
+import { toSegment } from '../units';
 import type { WinteringPool } from './pool';
 
 /** What a lie is scored on. */
@@ -97,7 +98,7 @@ class Surroundings {
     let best = { distanceM: Infinity, name: '' };
     for (const { line, name } of this.seams) {
       for (let i = 1; i < line.length; i++) {
-        const distanceM = toSegmentM(x, y, line[i - 1], line[i]);
+        const distanceM = toSegment(x, y, line[i - 1], line[i]);
         if (distanceM < best.distanceM) best = { distanceM, name };
       }
     }
@@ -115,12 +116,6 @@ function nearest(places: readonly (Placed & { name: string })[], x: number, y: n
     if (d < distanceM) [distanceM, name] = [d, p.name];
   }
   return { distanceM, name };
-}
-
-function toSegmentM(x: number, y: number, a: Placed, b: Placed): number {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const t = Math.min(1, Math.max(0, ((x - a.x) * dx + (y - a.y) * dy) / (dx * dx + dy * dy || 1)));
-  return Math.hypot(x - a.x - t * dx, y - a.y - t * dy);
 }
 
 /**

@@ -66,9 +66,7 @@ function driftOf({ bed, begins, isDrift, wind, craft, follow, running, laneM }: 
 function whyNone({ isDrift, wind, planned }: PassAdviceSetting, drift: PassAdvice['drift']): string | null {
   if (!isDrift) return planned.why;
   if (drift) return null;
-  return wind === null
-    ? 'The wind is not known here: write it down, or run a lane.'
-    : 'The wind carries you ashore, or the bait would drag: begin further upwind.';
+  return wind === null ? 'The wind is not known here: write it down, or run a lane.' : 'The wind carries you ashore, or the bait would drag: begin further upwind.';
 }
 
 /** What to run and where to steer now, along a lane or with the wind. */

@@ -66,3 +66,24 @@ export function placeAlong(from: LonLat, bearing: number, outM: number): LonLat 
   const angle = (bearing * Math.PI) / 180;
   return new LocalFrame(from[0], from[1]).toLonLat(outM * Math.sin(angle), outM * Math.cos(angle));
 }
+
+/** From a point to the nearest of a stretch between two others, in their own unit. */
+export function toSegment(x: number, y: number, a: { x: number; y: number }, b: { x: number; y: number }): number {
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  const t = Math.min(1, Math.max(0, ((x - a.x) * dx + (y - a.y) * dy) / (dx * dx + dy * dy || 1)));
+  return Math.hypot(x - a.x - t * dx, y - a.y - t * dy);
+}
+
+/** How far a place lies from the nearest of some closed outlines, m; Infinity for none. */
+export function offOutlinesM(outlines: readonly (readonly LonLat[])[], at: LonLat): number {
+  const frame = new LocalFrame(at[0], at[1]);
+  let least = Infinity;
+  for (const outline of outlines) {
+    const corners = outline.map((p) => {
+      const [x, y] = frame.toMetres(p);
+      return { x, y };
+    });
+    corners.forEach((b, k) => (least = Math.min(least, toSegment(0, 0, corners[(k + corners.length - 1) % corners.length], b))));
+  }
+  return least;
+}

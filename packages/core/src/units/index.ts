@@ -3,5 +3,5 @@ export * from './range';
 export * from './random';
 export * from './preference';
 export * from './clock';
-export { bearingDeg, betweenDeg, compassPoint, distanceM, LocalFrame, nearestPlace, placeAlong, type LonLat } from './frame';
+export { bearingDeg, betweenDeg, compassPoint, distanceM, LocalFrame, nearestPlace, offOutlinesM, placeAlong, toSegment, type LonLat } from './frame';
 export * from './count';

@@ -80,6 +80,7 @@ export const straightDown = (outing: OutingState, stand: StationState, underM: n
       kind: 'spot',
       label: String(outing.stations.length + 1),
       at: [stand.at[0], stand.at[1]],
+      ...(stand.placed ? { placed: { by: stand.placed.by, ...(stand.placed.accuracyM === null ? {} : { accuracyM: stand.placed.accuracyM }) } } : {}),
       ...(underM === null ? {} : { mapDepthM: Math.round(100 * underM) / 100 }),
     },
   },

@@ -25,9 +25,9 @@ const schoolMin = 20;
 /** Everything that opens over the stand. */
 export function CastSheets({ control, keys, log }: { control: CastControl; keys: readonly ThumbKey[]; log: ReactNode }) {
   const { units } = usePreferences();
-  const { outing, stand, now, sheet, setSheet, settings, advice } = control;
+  const { outing, stand, now, sheet, setSheet, advice } = control;
   const { line, onCast, goTo, standAt } = control.log;
-  const { clock, backText, back, rule, words } = advice;
+  const { clock, backText, back } = advice;
   const { next } = control.shown;
   const zone = control.water.file.water.timezone;
   const airC = useSituation().airC?.value ?? null;
@@ -77,17 +77,17 @@ function CastWhy({ control, onClose }: { control: CastControl; onClose: () => vo
   const { settings, advice } = control;
   const { rule, words, cast, retrieve } = advice;
   return (
-  <Sheet title={words?.headline ?? 'Why'} open={control.sheet === 'why'} onClose={onClose}>
-    <Text>{words?.detail ?? ''}</Text>
-    <Text strong>{rule.reason}</Text>
-    <Text tone="second">{viewpointLine(rule.viewpoint)}</Text>
-    <Text>{`${retrieve.cadence.name}: ${retrieve.cadence.how} ${retrieve.why.reason}`}</Text>
-    {retrieve.why.viewpoint ? <Text tone="second">{viewpointLine(`${retrieve.why.viewpoint} here; others drag where these hop`)}</Text> : null}
-    {cast.divedText ? <Text>{cast.divedText}</Text> : null}
-    <Text>{`${cast.divedText ? '' : `Let it down ${depthText(cast.section.landsM, units)}: ${retrieve.fallS === null ? 'count it, its mass is not in the box' : `${Math.round(retrieve.fallS)} s on a slack line`}. `}Rest ${Math.round(retrieve.restS)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
-    {cast.bowText ? <Text tone="straw">{cast.bowText}</Text> : null}
-    <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
-  </Sheet>
+    <Sheet title={words?.headline ?? 'Why'} open={control.sheet === 'why'} onClose={onClose}>
+      <Text>{words?.detail ?? ''}</Text>
+      <Text strong>{rule.reason}</Text>
+      <Text tone="second">{viewpointLine(rule.viewpoint)}</Text>
+      <Text>{`${retrieve.cadence.name}: ${retrieve.cadence.how} ${retrieve.why.reason}`}</Text>
+      {retrieve.why.viewpoint ? <Text tone="second">{viewpointLine(`${retrieve.why.viewpoint} here; others drag where these hop`)}</Text> : null}
+      {cast.divedText ? <Text>{cast.divedText}</Text> : null}
+      <Text>{`${cast.divedText ? '' : `Let it down ${depthText(cast.section.landsM, units)}: ${retrieve.fallS === null ? 'count it, its mass is not in the box' : `${Math.round(retrieve.fallS)} s on a slack line`}. `}Rest ${Math.round(retrieve.restS)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
+      {cast.bowText ? <Text tone="straw">{cast.bowText}</Text> : null}
+      <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
+    </Sheet>
   );
 }
 

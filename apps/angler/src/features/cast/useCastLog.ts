@@ -72,7 +72,7 @@ export function useCastLog({ outing, stand, zone, advice, bait, piece, units, on
     await ledger.writeAll(scope, [
       { kind: 'rested', body: { station: stand.id } },
       ...(line ? [{ kind: 'line-up' as const, body: { line: line.id } }] : []),
-      { kind: 'station-opened', body: { station: newId(), kind: stationKind, label: String(outing.stations.length + 1), at: [at[0], at[1]] } },
+      { kind: 'station-opened', body: { station: newId(), kind: stationKind, label: String(outing.stations.length + 1), at: [at[0], at[1]], placed: { by: 'map' } } },
     ]);
     onAnswered();
   };

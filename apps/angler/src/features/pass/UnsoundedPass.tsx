@@ -65,7 +65,9 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   );
   const sheets = (
     <>
-      {sheet === 'depths' ? <DepthsSheet control={{ running, log: entry, speed: { ms: speedMs, by: speedBy }, underM: null, legal: water.file.water.rules?.lines, onClose: close }} /> : null}
+      {sheet === 'depths' ? (
+        <DepthsSheet control={{ running, log: entry, speed: { ms: speedMs, by: speedBy }, underM: null, legal: water.file.water.rules?.lines, onClose: close }} />
+      ) : null}
       <StrikeSheets sheet={sheet} control={{ outing, pass, zone, lines, strikes, here, strike, landed: entry.landed }} onClose={close} />
       <KeysSheet keys={keys} open={sheet === 'help'} onClose={close} />
       {sheet === 'more' ? (

@@ -70,7 +70,9 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
   ];
   const ids = new Set(peg.swims.map((s) => s.id));
-  const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && ids.has(e.station))} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />;
+  const log = (
+    <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && ids.has(e.station))} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />
+  );
   const section = (
     <>
       <PegSection control={control} />

@@ -1,5 +1,5 @@
 import type { LonLat } from '@burrow/core/ground';
-import type { OutingState } from '@burrow/core/ledger';
+import type { EventBodies, OutingState } from '@burrow/core/ledger';
 import type { Method } from '@burrow/core/methods';
 import { countingThickness } from '@burrow/core/safety';
 import { clamp, depthText, iceNeededText, iceText, depthStepM, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
@@ -26,6 +26,8 @@ interface Props {
   at: LonLat;
   /** What the map expects there, m; null where there is none. */
   expectedM: number | null;
+  /** Who says where it is. */
+  placed: EventBodies['station-opened']['placed'];
   onOpened: () => void;
 }
 
@@ -34,7 +36,7 @@ export function StationSheet({ open, ...form }: Props & { open: boolean }) {
   return open ? <StationForm {...form} /> : null;
 }
 
-function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }: Props) {
+function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onOpened }: Props) {
   const { units, leastIceM } = usePreferences();
   const { ledger } = useLedger();
   const last = useLastIce(outing.water);
@@ -60,6 +62,7 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, onOpened }:
           kind: method.stationKind,
           label: String(outing.stations.length + 1),
           at: [at[0], at[1]],
+          ...(placed ? { placed } : {}),
           ...(expectedM === null ? {} : { mapDepthM: Math.round(expectedM * 100) / 100 }),
         },
       },

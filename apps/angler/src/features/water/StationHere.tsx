@@ -1,15 +1,22 @@
 import type { LonLat } from '@burrow/core/ground';
-import type { OutingState } from '@burrow/core/ledger';
+import type { EventBodies, OutingState } from '@burrow/core/ledger';
 import type { Method } from '@burrow/core/methods';
 import { useRouter } from 'expo-router';
 import { StationSheet } from '@/features/station/StationSheet';
+
+/** A place that a station is opened at, what the map expects there, m, and who says where it is. */
+export interface OpenedPlace {
+  at: LonLat;
+  expectedM: number | null;
+  placed: NonNullable<EventBodies['station-opened']['placed']>;
+}
 
 interface Props {
   method: Method;
   outing: OutingState | undefined;
   zone: string;
   /** The place held while its sheet is open: advice that changes meanwhile must not move it; null while none is asked for. */
-  place: { at: LonLat; expectedM: number | null } | null;
+  place: OpenedPlace | null;
   onClose: () => void;
   onOpened: () => void;
 }

@@ -1,125 +1,116 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import { middleOfWater, shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
+import { islandsOf, middleOfWater, shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
-import type { LonLat } from '@burrow/core/ground';
-import { countingThickness } from '@burrow/core/safety';
-import { depthText, iceText } from '@burrow/core/units';
+import { isInside, ringOf, type LonLat } from '@burrow/core/ground';
+import { depthText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { useLastIce } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
-import { Caution } from '@/ui/Caution';
-import { Text } from '@/ui/Text';
+import { IceKnown } from './LakeList';
 import BlankMap from './map/BlankMap';
-import { OutingActions } from './OutingActions';
-import { Answer, Foot, Panes } from './Panes';
-import { StartActions } from './StartActions';
-import { StationHere } from './StationHere';
 import { useOutingHere } from './useOutingHere';
-import { useTapped } from './useTapped';
+import { useStandpoint, type FishableGround } from './useStandpoint';
+import { AddSoundings, WaterFrame } from './WaterFrame';
 import { mapHoles, unsoundedWords, way } from './words';
-
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
 /** A water with fewer depths than a map needs: one fishes it all the same, and each depth measured is one of the three that begin it. */
 export function UnsoundedWater({ water }: { water: WaterDetail }) {
   const { state } = useLedger();
   const { units } = usePreferences();
-  const palette = usePalette();
-  const router = useRouter();
-  const lastIce = useLastIce(water.id);
-  const { outing, elsewhere, ready, zone, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded } = useOutingHere(water);
-  const { tapped, setTapped, position, says, locate } = useTapped(() => true);
-  const [openAt, setOpenAt] = useState<LonLat | null>(null);
+  const here = useOutingHere(water);
+  const { outing, method, ways } = here;
+  const { shore, middle, fishable, depths, holes } = useBareWater(water, outing?.id, method.bankM);
+  const standpoint = useStandpoint(fishable);
+  const { tapped, position } = standpoint;
+  const isMoving = isFlowing(water.file.water.kind);
+  const ring = tapped ?? middle;
+  const from = position ?? outing?.stations.at(-1)?.at ?? null;
+  const known = depths.length;
+  const title = (at: LonLat) => (at === tapped ? 'The place you tapped' : at === middle ? 'Where are you?' : 'Where you stand');
+  return (
+    <WaterFrame
+      water={water}
+      here={here}
+      standpoint={standpoint}
+      answer={{
+        ...unsoundedWords(known, isMoving, outing !== undefined),
+        below: method.isOnIce && !isMoving ? <IceKnown water={water} from={state.outings.length > 0 ? ring : null} /> : null,
+      }}
+      ring={ring}
+      isRingNamed={tapped !== null}
+      ringSays={{ title: title(ring), detail: (tapped && way(from, ring, units)) ?? 'Tap the map where you are, or let the phone say it.' }}
+      placeTitle={title}
+      expectedM={() => null}
+      canOpen={() => true}
+      map={(bars) => (
+        <View style={{ flex: 1, minHeight: 240 }}>
+          <Blank shore={shore} middle={middle} holes={holes} depths={depths} candidate={outing ? tapped : null} standpoint={standpoint} />
+          {bars}
+        </View>
+      )}
+      list={null}
+      instead={ways.length > 0 ? undefined : <AddSoundings />}
+    />
+  );
+}
+
+/** What is drawn of a water without a map: its shore, the depths measured so far, and the places fished. */
+function useBareWater(water: WaterDetail, outing: string | undefined, bankM: number) {
+  const { state } = useLedger();
+  const { units } = usePreferences();
   const shore = useMemo(() => shoreOf(water.file), [water]);
   const middle = useMemo(() => middleOfWater(water.file), [water]);
-  const holes = useMemo(() => mapHoles(state.outings, water.id, outing?.id), [state.outings, water.id, outing?.id]);
-  const measured = useMemo(
-    () => [
-      ...soundingsOf(water.file),
-      ...state.outings.filter((o) => o.water === water.id).flatMap((o) => o.stations.flatMap((s) => (s.depthM === null ? [] : [{ at: s.at, depthM: s.depthM }]))),
-    ],
-    [water, state.outings],
-  );
-  const depths = useMemo(() => measured.map(({ at, depthM }) => ({ at, text: depthText(depthM, units) })), [measured, units]);
-  const isMoving = isFlowing(water.file.water.kind);
-  const target = tapped ?? position ?? middle;
-  const words = unsoundedWords(measured.length, isMoving, outing !== undefined);
-  const standing = position ?? outing?.stations.at(-1)?.at ?? null;
-  const answer = (
-    <Answer>
-      <Text heading={1} size="title">
-        {words.headline}
-      </Text>
-      <Text tone="second">{words.detail}</Text>
-      {method.isOnIce && !isMoving ? (
-        <Caution headline={lastIce ? `Last ice ${iceText(countingThickness(lastIce), units)} here` : 'Ice not measured here'}>
-          Check each hole, more often near inflow and outflow. No ice is safe ice.
-        </Caution>
-      ) : null}
-    </Answer>
-  );
-  const map = (
-    <View style={{ flex: 1, minHeight: 240 }}>
+  const fishable = useMemo<FishableGround>(() => {
+    // Where no shore is drawn, nobody can say that a place is off the water.
+    if (!shore) return { isOn: () => true, shores: [], bankM };
+    const islands = islandsOf(water.file);
+    const within = (ring: readonly LonLat[], at: LonLat) => isInside(ringOf(ring), at[0], at[1]);
+    return { isOn: (at) => within(shore, at) && !islands.some((ring) => within(ring, at)), shores: [shore, ...islands], bankM };
+  }, [water, shore, bankM]);
+  const depths = useMemo(() => {
+    const stations = state.outings.filter((o) => o.water === water.id).flatMap((o) => o.stations);
+    const measured = [...soundingsOf(water.file), ...stations.flatMap((s) => (s.depthM === null ? [] : [{ at: s.at, depthM: s.depthM }]))];
+    return measured.map(({ at, depthM }) => ({ at, text: depthText(depthM, units) }));
+  }, [water, state.outings, units]);
+  const holes = useMemo(() => mapHoles(state.outings, water.id, outing), [state.outings, water.id, outing]);
+  return { shore, middle, fishable, depths, holes };
+}
+
+type BareWater = ReturnType<typeof useBareWater>;
+
+interface BlankProps extends Pick<BareWater, 'shore' | 'middle' | 'holes' | 'depths'> {
+  candidate: LonLat | null;
+  standpoint: ReturnType<typeof useStandpoint>;
+}
+
+/** The chart without depths, with what one does to it. */
+function Blank({ shore, middle, holes, depths, candidate, standpoint }: BlankProps) {
+  const { units } = usePreferences();
+  const palette = usePalette();
+  const router = useRouter();
+  return (
+    <>
       <BlankMap
         shore={shore}
         middle={middle}
         holes={holes}
         depths={depths}
-        candidate={outing ? target : null}
-        position={position}
+        candidate={candidate}
+        position={standpoint.position}
         palette={palette}
         scale={units.distance === 'm' ? 'metric' : 'imperial'}
-        onTap={setTapped}
+        onTap={standpoint.tap}
       />
-      {ended ? (
-        <Suspense fallback={null}>
-          <UndoSnackbar key={ended.event.id} text={ended.text} onUndo={undoEnd} onDismiss={forgetEnded} onTop={0} />
-        </Suspense>
-      ) : null}
       <View style={{ position: 'absolute', right: 12, bottom: 12 }}>
-        <Action label="" spoken="Where am I" icon="locate" onPress={locate} />
+        <Action label="" spoken="Where am I" icon="locate" onPress={standpoint.locate} />
       </View>
       <View style={{ position: 'absolute', left: 12, bottom: 36, flexDirection: 'row', gap: 8 }}>
         <Action label={shore ? 'Mark' : 'Draw the shore'} onPress={() => router.navigate('/mark-water')} />
       </View>
-    </View>
-  );
-  const panel = (
-    <Foot>
-      {outing ? (
-        <>
-          <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-            <View style={{ flex: 1 }} aria-live="polite">
-              <Text strong>{tapped ? 'The place you tapped' : position ? 'Where you stand' : 'Middle of the water'}</Text>
-              <Text size="small" tone="second">
-                {says ?? way(standing, target, units) ?? 'Tap the map where you are, or let the phone say it.'}
-              </Text>
-            </View>
-            <Action kind="main" height={64} label={method.open} onPress={() => setOpenAt(target)} />
-          </View>
-          <View style={{ flexDirection: 'row', gap: 8 }}>
-            <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} />
-          </View>
-        </>
-      ) : ways.length > 0 ? (
-        <>
-          {elsewhere ? <Text size="small" tone="second">{`Starting here ends your outing on ${elsewhere.waterName}.`}</Text> : null}
-          <StartActions ways={ways} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />
-        </>
-      ) : (
-        <Action kind="main" height={64} label="Add soundings" onPress={() => router.navigate('/gear')} />
-      )}
-    </Foot>
-  );
-  return (
-    <>
-      <Panes answer={answer} map={map} list={null} panel={panel} inWords={false} onMap={() => undefined} />
-      <StationHere method={method} outing={outing} zone={zone} place={openAt && { at: openAt, expectedM: null }} onClose={() => setOpenAt(null)} onOpened={() => setTapped(null)} />
     </>
   );
 }

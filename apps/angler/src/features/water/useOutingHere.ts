@@ -64,3 +64,5 @@ export function useOutingHere(water: WaterDetail) {
   };
   return { outing, elsewhere, ready, zone, surface, ways, lastWay, method, start, end, ended, undoEnd, forgetEnded: () => setEnded(null) };
 }
+
+export type OutingHere = ReturnType<typeof useOutingHere>;

@@ -1,0 +1,104 @@
+import { distanceM, type LonLat } from '@burrow/core/ground';
+import { agoText, distanceText, type UnitPreference } from '@burrow/core/units';
+import { useRouter } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { useWallNow } from '@/data/clock';
+import type { Fix } from '@/data/position';
+import { usePreferences } from '@/data/preferences';
+import { Action } from '@/ui/Action';
+import { Text } from '@/ui/Text';
+import { OutingActions } from './OutingActions';
+import { Foot } from './Panes';
+import { StartActions } from './StartActions';
+import type { OpenedPlace } from './StationHere';
+import type { OutingHere } from './useOutingHere';
+import type { Standpoint } from './useStandpoint';
+import { way } from './words';
+
+interface Props {
+  here: OutingHere;
+  standpoint: Standpoint;
+  ring: LonLat;
+  isRingNamed: boolean;
+  ringSays: { title: string; detail: string };
+  placeTitle: (at: LonLat) => string;
+  expectedM: (at: LonLat) => number | null;
+  canOpen: (at: LonLat) => boolean;
+  actions?: ReactNode;
+  instead?: ReactNode;
+  beside?: ReactNode;
+  onOpen: (place: OpenedPlace) => void;
+  onBack: (station: string) => void;
+}
+
+/** A place is the ring where it lies this near to it, m. */
+const atRingM = 1;
+
+/** The place one is at and the one advised, with what opens a station there; before an outing, what starts one. */
+export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, placeTitle, expectedM, canOpen, actions, instead, beside, onOpen, onBack }: Props) {
+  const { outing, elsewhere, ready, ways, lastWay, method, start, end } = here;
+  const router = useRouter();
+  // A place that has a station already is gone back to, not opened again.
+  const known = outing?.stations.find((s) => distanceM(s.at, ring) < atRingM);
+  const at = outing && standpoint.tapped === null ? standpoint.here : null;
+  const openRing = () => onOpen({ at: ring, expectedM: expectedM(ring), placed: { by: 'map' } });
+  const openHere = async () => {
+    const now = await standpoint.now();
+    if (now) onOpen({ at: now.at, expectedM: expectedM(now.at), placed: { by: 'phone', accuracyM: Math.round(now.accuracyM * 10) / 10 } });
+  };
+  const title = at ? placeTitle(at.at) : ringSays.title;
+  const startsHere = elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : null;
+  return (
+    <Foot>
+      {!outing && instead ? null : (
+        <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
+          <View style={{ flex: 1 }} aria-live="polite">
+            <Text strong>{title}</Text>
+            {at && !startsHere ? (
+              <PhoneLine fix={at} ring={known || !isRingNamed ? null : ring} />
+            ) : (
+              <Text size="small" tone="second">
+                {startsHere ?? standpoint.says ?? ringSays.detail}
+              </Text>
+            )}
+          </View>
+          {outing ? null : beside}
+        </View>
+      )}
+      {outing ? (
+        <View style={{ flexDirection: 'row', gap: 8 }}>
+          {known ? (
+            <Action grow kind={at ? 'plain' : 'main'} height={64} label={`Back to ${method.station.toLowerCase()} ${known.label}`} onPress={() => onBack(known.id)} />
+          ) : standpoint.tapped || (!isRingNamed && !at) ? (
+            <Action grow kind="main" height={64} label={method.open} disabled={!isRingNamed || !canOpen(ring)} onPress={openRing} />
+          ) : isRingNamed ? (
+            <Action grow kind={at ? 'plain' : 'main'} height={64} label="I am at the ring" disabled={!canOpen(ring)} onPress={openRing} />
+          ) : null}
+          {at ? <Action grow kind="main" height={64} label={method.open} onPress={() => void openHere()} /> : null}
+        </View>
+      ) : (
+        (instead ?? <StartActions ways={ways} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />)
+      )}
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {actions}
+        {outing ? <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} /> : null}
+      </View>
+    </Foot>
+  );
+}
+
+const doubtText = (fix: Fix, units: UnitPreference) => `within ${distanceText(Math.max(1, fix.accuracyM), units)}`;
+
+/** Where the phone is, how exactly and since when, and the way to the ring. */
+function PhoneLine({ fix, ring }: { fix: Fix; ring: LonLat | null }) {
+  const { units } = usePreferences();
+  const nowMs = useWallNow(1000);
+  const ageMs = Math.max(0, nowMs - fix.readMs);
+  const to = ring && way(fix.at, ring, units);
+  return (
+    <Text size="small" tone="second">
+      {`You, by the phone ${doubtText(fix, units)}, ${agoText(ageMs)}.${to ? ` The ring is ${to}.` : ''}`}
+    </Text>
+  );
+}
