@@ -149,6 +149,10 @@ test('the pass, wide and without a position: touched on the map, keys, hours by 
   await page.getByRole('radio', { name: 'Verrin Reservoir, reservoir' }).click();
   await page.getByRole('link', { name: 'Water' }).click();
   await startOuting(page, 'trolling, drifting');
+  // Without a position the place is tapped; the middle of the chart is water.
+  await expect(page.getByRole('button', { name: 'Begin a pass here' })).toBeDisabled();
+  const chart = (await page.getByRole('application', { name: /^Depth map/ }).boundingBox())!;
+  await page.mouse.click(chart.x + chart.width / 2, chart.y + chart.height / 2);
   await page.getByRole('button', { name: 'Begin a pass here' }).click();
   await page.getByRole('button', { name: 'Begin the pass' }).click();
   await page.getByRole('button', { name: 'Set the lines' }).click({ timeout: 40_000 });

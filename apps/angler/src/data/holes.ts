@@ -67,45 +67,22 @@ export function useFirstPlace(water: WaterDetail | undefined, ground: Ground | u
   });
 }
 
-/**
- * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
- * While the column, which says where in the water fish are, is on its way (null), nothing is advised yet: advice that turns
- * about under the thumb is worse.
- */
-export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null, from: LonLat | null) {
-  const { holePlan } = usePreferences();
+/** The outing under way on a water, the hole that was drilled last, and where one stands. */
+function useUnderWay(water: WaterDetail | undefined, from: LonLat | null) {
   const outing = useOuting();
-  const query = usePlaceQuery(water, situation);
-  const setting = query?.setting ?? null;
   const current = outing?.water === water?.id ? outing : undefined;
-  const minute = Math.floor((situation?.nowMs ?? 0) / 60_000) * 60_000;
-  const plan = holePlan?.water === water?.id ? holePlan : null;
-  const left = plan?.holes.filter((h) => !query?.drilled.some(({ at }) => at[0] === h.at[0] && at[1] === h.at[1])) ?? [];
   const lastHole = current?.stations.at(-1);
-  const standing = from ?? lastHole?.at ?? null;
-  const next = useQuery({
-    queryKey: ['next-hole', water?.id, ground?.map.soundings, lastHole?.id, standing, plan?.id, setting, minute],
-    enabled: ground !== undefined && query !== null && standing !== null && current !== undefined && current.stations.length > 0,
-    staleTime: Infinity,
-    gcTime: shortlyKeptMs,
-    networkMode: 'always',
-    placeholderData: keepPreviousData,
-    queryFn: async () =>
-      (await groundWorker()).next(
-        query!,
-        standing!,
-        left.map((h) => h.at),
-      ),
-  });
-  const fish = useQuery({
-    queryKey: ['fish-layer', water?.id, ground?.map.soundings, setting, query?.stays.length],
-    enabled: ground !== undefined && query !== null,
-    staleTime: 5 * 60_000,
-    gcTime: shortlyKeptMs,
-    networkMode: 'always',
-    placeholderData: keepPreviousData,
-    queryFn: async () => (await groundWorker()).fish(query!),
-  });
+  return { isUnderWay: lastHole !== undefined, lastHole, standing: from ?? lastHole?.at ?? null };
+}
+
+/** What is asked of the ground worker: kept a short while, and the last answer stands until the next one. */
+const asked = { gcTime: shortlyKeptMs, networkMode: 'always', placeholderData: keepPreviousData } as const;
+
+/** The plan that was laid out on a water, what of it is left, and laying out another. */
+function usePlan(water: WaterDetail | undefined, query: PlaceQuery | null) {
+  const { holePlan } = usePreferences();
+  const plan = holePlan?.water === water?.id ? holePlan : null;
+  const isDrilled = (at: LonLat) => query?.drilled.some((d) => d.at[0] === at[0] && d.at[1] === at[1]) === true;
   const make = useMutation({
     networkMode: 'always',
     mutationFn: async (request: PlanRequest) => (await groundWorker()).plan(query!, request),
@@ -113,18 +90,54 @@ export function useHoles(water: WaterDetail | undefined, ground: Ground | undefi
   });
   return {
     plan,
-    /** Whether there is enough to plan by. */
-    isReady: query !== null && ground !== undefined,
     /** Holes of the plan that are not drilled yet, in walking order. */
-    left,
-    next: next.data ?? null,
-    /** Why there is no next hole. */
-    why: next.isError ? (next.error as Error).message : null,
-    lastStay: query?.stays.filter((s) => lastHole && s.at[0] === lastHole.at[0] && s.at[1] === lastHole.at[1]).at(-1),
-    fish: fish.data ?? null,
-    look: setting?.look ?? null,
+    left: plan?.holes.filter((h) => !isDrilled(h.at)) ?? [],
     make,
     drop: () => change({ holePlan: null }),
     restore: (kept: KeptHolePlan) => change({ holePlan: kept }),
+  };
+}
+
+/**
+ * Where to drill: the plan, the next hole after what the others have shown, and the fish expected, computed in the ground worker.
+ * While the column, which says where in the water fish are, is on its way (null), nothing is advised yet: advice that turns
+ * about under the thumb is worse.
+ */
+export function useHoles(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null, from: LonLat | null) {
+  const query = usePlaceQuery(water, situation);
+  const setting = query?.setting ?? null;
+  const { isUnderWay, lastHole, standing } = useUnderWay(water, from);
+  const planned = usePlan(water, query);
+  const minute = Math.floor((situation?.nowMs ?? 0) / 60_000) * 60_000;
+  const isReady = query !== null && ground !== undefined;
+  const soundings = ground?.map.soundings;
+  const next = useQuery({
+    ...asked,
+    queryKey: ['next-hole', water?.id, soundings, lastHole?.id, standing, planned.plan?.id, setting, minute],
+    enabled: isReady && standing !== null && isUnderWay,
+    staleTime: Infinity,
+    queryFn: async () => {
+      const ahead = planned.left.map((h) => h.at);
+      return (await groundWorker()).next(query!, standing!, ahead);
+    },
+  });
+  const fish = useQuery({
+    ...asked,
+    queryKey: ['fish-layer', water?.id, soundings, setting, query?.stays.length],
+    enabled: isReady,
+    staleTime: 5 * 60_000,
+    queryFn: async () => (await groundWorker()).fish(query!),
+  });
+  const isLast = (at: LonLat) => lastHole !== undefined && at[0] === lastHole.at[0] && at[1] === lastHole.at[1];
+  return {
+    ...planned,
+    /** Whether there is enough to plan by. */
+    isReady,
+    next: next.data ?? null,
+    /** Why there is no next hole. */
+    why: next.isError ? (next.error as Error).message : null,
+    lastStay: query?.stays.filter((s) => isLast(s.at)).at(-1),
+    fish: fish.data ?? null,
+    look: setting?.look ?? null,
   };
 }

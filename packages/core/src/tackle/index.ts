@@ -3,3 +3,4 @@ export * from './families';
 export * from './piece';
 export { goals, tieOnLimits, tieOnRules, type TackleGoal, type TieOnRule } from './tie-on-rules';
 export * from './tie-on';
+export * from './query';

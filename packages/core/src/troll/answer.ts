@@ -63,45 +63,93 @@ export interface PassAnswer {
 /** Beside the lane by more than this one is off it; a turn is announced so far ahead; the end of a lane is near, m. */
 const [offLaneM, announceM, endM] = [25, 120, 25];
 
+type PassSays = Pick<PassAnswer, 'step' | 'headline' | 'detail'>;
+
+/** A lane with where on it the boat is. */
+interface OnLane extends PassQuery {
+  lane: Lane;
+  place: LanePlace;
+  turn: LaneTurn | null;
+  toTurnM: number | null;
+}
+
+const away = (m: number, units: UnitPreference) => distanceText(Math.max(0, m), units);
+const clearWords = ({ clearAheadM, units }: PassQuery) => (clearAheadM === null ? '' : ` ${depthText(Math.max(0, clearAheadM), units)} clear under the deepest line ahead.`);
+
+/** Before there is a lane with the boat on it. */
+function beforeLane({ lines, lane, laneWhy, place, isDrift }: PassQuery): PassSays | null {
+  if (lines.length === 0) return { step: 'lines', headline: 'Set the lines', detail: 'Their depths cover what the fish may be in; then the lane keeps them off the bed.' };
+  if (lane === null && laneWhy === null) return { step: 'lane', headline: 'Working out the lane', detail: 'A way along the depths that no bait drags on.' };
+  if (lane === null) return { step: 'lane', headline: isDrift ? 'No drift worked out' : 'No lane from here', detail: laneWhy! };
+  if (place === null)
+    return { step: 'place', headline: 'Where are you?', detail: 'The phone does not say where it is yet. Touch the map where you are, and the lane is steered from there.' };
+  return null;
+}
+
+/** What may be said along the lane, what comes first going before: each answers, or leaves it to the next. */
+const laneSays: readonly ((q: OnLane) => PassSays | null)[] = [backOntoLane, drawLines, laneEnds, turnComes];
+
+function backOntoLane({ lane, place, units }: OnLane): PassSays | null {
+  if (place.offM <= offLaneM || place.alongM >= lane.lengthM - endM) return null;
+  const side = place.side === 'left' ? 'right' : 'left';
+  return { step: 'back', headline: `Steer ${side}: the lane is ${away(place.offM, units)} off`, detail: `Come onto it at a slant, along ${Math.round(place.bearingDeg)}°.` };
+}
+
+function drawLines({ drawTo, strikes, units }: OnLane): PassSays | null {
+  if (drawTo === null) return null;
+  return {
+    step: 'draw',
+    headline: `Draw the lines to ${depthText(drawTo, units)}`,
+    detail: `${counted(strikes, 'strike')} tell where they are. One line stays where nobody has fished.`,
+  };
+}
+
+function laneEnds({ lane, place, isDrift }: OnLane): PassSays | null {
+  if (place.alongM < lane.lengthM - endM) return null;
+  return isDrift
+    ? { step: 'end', headline: 'The drift ends', detail: 'Motor back upwind, beside what you drifted over, and begin again.' }
+    : { step: 'end', headline: 'The lane ends: turn', detail: 'Turn wide with the lines out, and run it back: Turn logs the next pass.' };
+}
+
+function turnComes(q: OnLane): PassSays | null {
+  const { turn, toTurnM, turnDepthM, units } = q;
+  if (turn === null || toTurnM === null || toTurnM > announceM) return null;
+  const depth = turnDepthM === null ? '' : `, ${depthText(turnDepthM, units)}`;
+  return {
+    step: 'turn',
+    headline: toTurnM < 8 ? `Turn ${turn.side} now${depth}` : `Turn ${turn.side} in ${away(toTurnM, units)}${depth}`,
+    detail: `Through ${Math.round(turn.byDeg)}°.${sinkingWords(q, turn)}${clearWords(q)}`,
+  };
+}
+
+/** How much deeper the line on the inside of a turn runs, where its rig is known. */
+function sinkingWords({ lines, speedMs, turnM, units }: OnLane, turn: LaneTurn): string {
+  const inner = lines.filter((l) => l.side === turn.side).map((l) => ({ l, m: depthInTurn(l, speedMs, turnM, turn.side) }));
+  const [sinks] = inner.flatMap(({ l, m }) => (m === null || l.depthM === null ? [] : [{ name: l.name, byM: m - l.depthM }])).sort((a, b) => b.byM - a.byM);
+  return sinks && sinks.byM > 0.05 ? ` The ${sinks.name} line runs inside: ${liftText(sinks.byM, units)} deeper.` : '';
+}
+
+function holdCourse(q: OnLane): PassSays {
+  const { lane, place, turn, toTurnM, untried: left, isDrift, units } = q;
+  const rest = turn && toTurnM !== null ? `${turn.side === 'left' ? 'Left' : 'Right'} in ${away(toTurnM, units)}.` : `${away(lane.lengthM - place.alongM, units)} to its end.`;
+  const tip = left === null ? '' : ` Nobody has fished ${depthText(left.fromM, units)} to ${depthText(left.toM, units)} yet.`;
+  return { step: 'hold', headline: `${isDrift ? 'Drift along' : 'Hold'} ${Math.round(place.bearingDeg)}°`, detail: `${rest}${clearWords(q)}${tip}` };
+}
+
 /** What to run and where to steer now. */
 export function passAnswer(q: PassQuery): PassAnswer {
-  const { lane, place, units, lines } = q;
-  const away = (m: number) => distanceText(Math.max(0, m), units);
+  const { lane, place, speedMs } = q;
   const turn = lane && place ? turnAhead(lane.turns, place.alongM) : null;
   const toTurnM = turn && place ? Math.max(0, turn.fromM - place.alongM) : null;
-  const common = { turn, toTurnM, toTurnS: toTurnM === null || toTurnM < 8 || q.speedMs <= 0 ? null : toTurnM / q.speedMs };
-  const say = (step: PassStep, headline: string, detail: string): PassAnswer => ({ ...common, step, headline, detail });
-  if (lines.length === 0) return say('lines', 'Set the lines', 'Their depths cover what the fish may be in; then the lane keeps them off the bed.');
-  if (lane === null)
-    return q.laneWhy === null
-      ? say('lane', 'Working out the lane', 'A way along the depths that no bait drags on.')
-      : say('lane', q.isDrift ? 'No drift worked out' : 'No lane from here', q.laneWhy);
-  if (place === null) return say('place', 'Where are you?', 'The phone does not say where it is yet. Touch the map where you are, and the lane is steered from there.');
-  if (place.offM > offLaneM && place.alongM < lane.lengthM - endM)
-    return say(
-      'back',
-      `Steer ${place.side === 'left' ? 'right' : 'left'}: the lane is ${away(place.offM)} off`,
-      `Come onto it at a slant, along ${Math.round(place.bearingDeg)}°.`,
-    );
-  if (q.drawTo !== null)
-    return say('draw', `Draw the lines to ${depthText(q.drawTo, units)}`, `${counted(q.strikes, 'strike')} tell where they are. One line stays where nobody has fished.`);
-  if (place.alongM >= lane.lengthM - endM)
-    return say(
-      'end',
-      q.isDrift ? 'The drift ends' : 'The lane ends: turn',
-      q.isDrift ? 'Motor back upwind, beside what you drifted over, and begin again.' : 'Turn wide with the lines out, and run it back: Turn logs the next pass.',
-    );
-  const clear = q.clearAheadM === null ? '' : ` ${depthText(Math.max(0, q.clearAheadM), units)} clear under the deepest line ahead.`;
-  if (turn && toTurnM !== null && toTurnM <= announceM) {
-    const depth = q.turnDepthM === null ? '' : `, ${depthText(q.turnDepthM, units)}`;
-    const inner = lines.filter((l) => l.side === turn.side).map((l) => ({ l, m: depthInTurn(l, q.speedMs, q.turnM, turn.side) }));
-    const sinks = inner.flatMap(({ l, m }) => (m === null || l.depthM === null ? [] : [{ name: l.name, byM: m - l.depthM }])).sort((a, b) => b.byM - a.byM)[0];
-    const sinking = sinks && sinks.byM > 0.05 ? ` The ${sinks.name} line runs inside: ${liftText(sinks.byM, units)} deeper.` : '';
-    return say('turn', toTurnM < 8 ? `Turn ${turn.side} now${depth}` : `Turn ${turn.side} in ${away(toTurnM)}${depth}`, `Through ${Math.round(turn.byDeg)}°.${sinking}${clear}`);
+  const toTurnS = toTurnM === null || toTurnM < 8 || speedMs <= 0 ? null : toTurnM / speedMs;
+  const before = beforeLane(q);
+  if (before || lane === null || place === null) return { turn, toTurnM, toTurnS, ...before! };
+  const on: OnLane = { ...q, lane, place, turn, toTurnM };
+  for (const say of laneSays) {
+    const said = say(on);
+    if (said) return { turn, toTurnM, toTurnS, ...said };
   }
-  const rest = turn && toTurnM !== null ? ` ${turn.side === 'left' ? 'Left' : 'Right'} in ${away(toTurnM)}.` : ` ${away(lane.lengthM - place.alongM)} to its end.`;
-  const tip = q.untried === null ? '' : ` Nobody has fished ${depthText(q.untried.fromM, units)} to ${depthText(q.untried.toM, units)} yet.`;
-  return say('hold', q.isDrift ? `Drift along ${Math.round(place.bearingDeg)}°` : `Hold ${Math.round(place.bearingDeg)}°`, `${rest.trim()}${clear}${tip}`);
+  return { turn, toTurnM, toTurnS, ...holdCourse(on) };
 }
 
 /** Bands of depth that hours are counted in: 2 m, or 5 ft. */

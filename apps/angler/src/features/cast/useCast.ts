@@ -9,9 +9,7 @@ import { useNow } from '@/data/clock';
 import { useOutlook, useSituation } from '@/data/outlook';
 import { useOnTheLine, usePreferences } from '@/data/preferences';
 import type { Ground } from '@/workers/ground.api';
-import { useCastLog } from './useCastLog';
-
-export type CastSheet = 'fish' | 'more' | 'clock' | 'why' | 'felt' | 'help';
+import { useCastLog, type CastSheet } from './useCastLog';
 
 /** A stand being cast from: what was cast and shown, the aim, where the bait is, the advice, and what can be logged. */
 export function useCast(outing: OutingState, stand: StationState, water: WaterDetail, ground: Ground) {

@@ -7,7 +7,9 @@ import { tied, type Presentation } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLogged } from '@/features/station/useLogged';
 import { straightDown } from './CastParts';
-import type { CastSheet } from './useCast';
+
+/** What can be open over the station. */
+export type CastSheet = 'fish' | 'more' | 'clock' | 'why' | 'felt' | 'help';
 
 interface CastLogSetting {
   outing: OutingState;

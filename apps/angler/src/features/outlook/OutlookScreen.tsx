@@ -1,7 +1,9 @@
 import type { Species } from '@burrow/core/fish';
-import { bearingWords, thermometerWords, type FeedingWindow } from '@burrow/core/outlook';
+import { waysNow } from '@burrow/core/methods';
+import { alertsFor, bearingWords, outlookWords, thermometerWords, type FeedingWindow, type Outlook, type OutlookInput } from '@burrow/core/outlook';
+import type { Situation } from '@burrow/core/situation';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
@@ -16,6 +18,7 @@ import { WindowList } from './WindowList';
 import { PhaseRibbon } from '@/features/outlook/ribbon/PhaseRibbon';
 import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
+import { useDayPlan } from '@/data/day-plan';
 import { useOutlook } from '@/data/outlook';
 import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -28,17 +31,9 @@ const IceChart = lazy(() => import('@/ui/charts').then((m) => ({ default: m.IceC
 
 /** Should I go, and when? */
 export function OutlookScreen() {
-  const data = useOutlook();
+  const { waters, detail, weather, without, water, zone, input, outlook, situation } = useOutlook();
   const router = useRouter();
-  const { units, load } = usePreferences();
-  const { ledger } = useLedger();
-  const wide = useWide();
-  const [opened, setOpened] = useState<Opened>(null);
-  const [why, setWhy] = useState<FeedingWindow | null>(null);
-  const [seeing, setSeeing] = useState(false);
   const [said, setSaid] = useState<LedgerEvent | null>(null);
-  const { waters, detail, weather, input, outlook, words, winter, nowMs } = data;
-
   if (waters.data?.value.length === 0)
     return (
       <Notice title="No water yet" action={{ label: 'Point at your water', onPress: () => router.navigate('/new-water') }}>
@@ -51,135 +46,178 @@ export function OutlookScreen() {
         Your waters have not reached this phone. They stay on it once they have.
       </Notice>
     );
-  if (data.without && data.water) return <NoWeather words={data.without} water={data.water} onSeen={setSaid} zone={data.zone} said={said} onDone={() => setSaid(null)} />;
+  if (without && water) return <NoWeather words={without} water={water} onSeen={setSaid} zone={zone} said={said} onDone={() => setSaid(null)} />;
   if (weather.isError)
     return (
       <Notice title="No weather" action={{ label: 'Try again', onPress: () => void weather.refetch() }}>
         The weather service does not answer and nothing is kept from before. Look at the sky; the map and the hole work without it.
       </Notice>
     );
-  if (!input || !outlook || !words || !weather.data || !data.water) return <Notice title="Reading the weather" busy />;
+  if (!input || !outlook || !situation || !weather.data || !water) return <Notice title="Reading the weather" busy />;
+  return <Forecast input={input} outlook={outlook} situation={situation} weather={weather.data} waterId={water.id} said={said} onSaid={setSaid} />;
+}
 
+interface ForecastProps {
+  input: OutlookInput;
+  outlook: Outlook;
+  situation: Situation;
+  weather: NonNullable<ReturnType<typeof useOutlook>['weather']['data']>;
+  waterId: string;
+  /** Weather that was just logged by eye, which can be taken back. */
+  said: LedgerEvent | null;
+  onSaid: (event: LedgerEvent | null) => void;
+}
+
+/** What there is once the weather has been read: the answer, its time line, and all that hangs on it. */
+function Forecast({ input, outlook, situation, weather, waterId, said, onSaid }: ForecastProps) {
+  const { column, offered, winter, nowMs } = useOutlook();
+  const { units, load, craft } = usePreferences();
+  const wide = useWide();
+  const day = useDayPlan();
+  const [opened, setOpened] = useState<Opened>(null);
+  const [why, setWhy] = useState<FeedingWindow | null>(null);
+  const [seeing, setSeeing] = useState(false);
+  const words = useMemo(() => outlookWords(outlook, input, units), [outlook, input, units]);
+  const ways = waysNow(outlook, words, { load, craft, units });
   const { timeZone } = input.place;
-  const answer = (
-    <View style={{ gap: 8 }}>
-      <Text heading={1} size="title">
-        {words.headline}
-      </Text>
-      <Text tone="second">{words.why}</Text>
-    </View>
-  );
-  const ribbon = (
-    <>
-      {weather.data.value.simulated ? <SimulatedBand>Simulated weather: it is not that of any real water</SimulatedBand> : null}
-      <PhaseRibbon
-        outlook={outlook}
-        series={input.series}
+  const parts: ForecastParts = {
+    species: <SpeciesChoice value={input.speciesId} offered={offered} />,
+    answer: (
+      <View style={{ gap: 8 }}>
+        <Text heading={1} size="title">
+          {words.headline}
+        </Text>
+        <Text tone="second">{words.why}</Text>
+      </View>
+    ),
+    ribbon: (
+      <>
+        {weather.value.simulated ? <SimulatedBand>Simulated weather: it is not that of any real water</SimulatedBand> : null}
+        <PhaseRibbon
+          outlook={outlook}
+          series={input.series}
+          nowMs={nowMs}
+          timeZone={timeZone}
+          onPhase={(phase) => setOpened({ kind: 'phase', phase })}
+          onFront={(front) => setOpened({ kind: 'front', front })}
+        />
+      </>
+    ),
+    alerts: <AlertList alerts={alertsFor(column.answer, outlook, input.speciesId, nowMs, timeZone, units)} />,
+    column: (
+      <ColumnPart
+        species={input.speciesId}
+        thermometer={thermometerWords(input, outlook, units)}
+        clarityAssumed={situation.clarity.by === 'assumed'}
+        answer={column.answer}
+        depth={outlook.depth}
+        why={column.why}
+        pending={column.isPending}
+        waterId={waterId}
         nowMs={nowMs}
-        timeZone={timeZone}
-        onPhase={(phase) => setOpened({ kind: 'phase', phase })}
-        onFront={(front) => setOpened({ kind: 'front', front })}
+        height={wide ? 340 : undefined}
       />
-    </>
-  );
-  const column = (
-    <ColumnPart
-      species={input.speciesId}
-      thermometer={thermometerWords(input, outlook, units)}
-      clarityAssumed={data.situation?.clarity.by === 'assumed'}
-      answer={data.column}
-      depth={outlook.depth}
-      why={data.columnWhy}
-      pending={data.columnPending}
-      waterId={data.water.id}
-      nowMs={nowMs}
-      height={wide ? 340 : undefined}
-    />
-  );
-  const go = <GoPart hazards={data.hazards} method={data.method} crafts={data.crafts} bears={bearingWords(outlook.ice, load, units)} />;
-  const cold = (
-    <ColdPart words={words} station={weather.data.value} keptMs={weather.data.keptMs} nowMs={nowMs} waterId={data.water.id} zone={timeZone} onSeen={() => setSeeing(true)} />
-  );
-  const windows = <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />;
-  const plan = (
-    <View style={{ gap: 10 }}>
-      <Text heading={2} size="lead">
-        Today
-      </Text>
-      <DayPlanList items={data.plan} isEdited={data.isEdited} nowMs={nowMs} timeZone={timeZone} onChange={data.changePlan} onReset={data.resetPlan} />
-    </View>
-  );
-  const ice = winter ? (
-    <Suspense fallback={<Text tone="second">Drawing the winter</Text>}>
-      <IceChart winter={winter} timeZone={timeZone} />
-    </Suspense>
-  ) : null;
+    ),
+    go: <GoPart {...ways} bears={bearingWords(outlook.ice, load, units)} />,
+    cold: <ColdPart words={words} station={weather.value} keptMs={weather.keptMs} nowMs={nowMs} waterId={waterId} zone={timeZone} onSeen={() => setSeeing(true)} />,
+    windows: <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />,
+    plan: (
+      <View style={{ gap: 10 }}>
+        <Text heading={2} size="lead">
+          Today
+        </Text>
+        <DayPlanList items={day.items} isEdited={day.isEdited} nowMs={nowMs} timeZone={timeZone} onChange={day.put} onReset={day.reset} />
+      </View>
+    ),
+    ice: winter ? (
+      <Suspense fallback={<Text tone="second">Drawing the winter</Text>}>
+        <IceChart winter={winter} timeZone={timeZone} />
+      </Suspense>
+    ) : null,
+  };
   return (
     <>
-      {wide ? (
-        <ScrollView contentContainerStyle={{ paddingBottom: 24 }}>
-          <View style={{ flexDirection: 'row', gap: 40, padding: 24, paddingBottom: 16, alignItems: 'flex-end' }}>
-            <View style={{ flex: 1 }}>{answer}</View>
-            <View style={{ width: 470, gap: 10 }}>
-              <SpeciesChoice value={input.speciesId} offered={data.offered} />
-            </View>
-          </View>
-          {ribbon}
-          <View style={{ flexDirection: 'row', gap: 28, padding: 24 }}>
-            <View style={{ flex: 1.15 }}>{column}</View>
-            <View style={{ flex: 1, gap: 20 }}>
-              {windows}
-              {cold}
-              {ice}
-            </View>
-            <View style={{ flex: 1.1, gap: 20 }}>
-              <AlertList alerts={data.alerts} />
-              {go}
-              {plan}
-            </View>
-          </View>
-        </ScrollView>
-      ) : (
-        <ScrollView contentContainerStyle={{ paddingBottom: 20 }}>
-          <View style={{ padding: 16, paddingBottom: 12, gap: 10 }}>
-            <SpeciesChoice value={input.speciesId} offered={data.offered} />
-            {answer}
-          </View>
-          {ribbon}
-          <View style={{ padding: 16, gap: 22 }}>
-            <AlertList alerts={data.alerts} />
-            {column}
-            {go}
-            {plan}
-            {cold}
-            {windows}
-            {ice}
-          </View>
-        </ScrollView>
-      )}
+      {wide ? <WidePage {...parts} /> : <NarrowPage {...parts} />}
       <EvidenceSheet opened={opened} timeZone={timeZone} onClose={() => setOpened(null)} />
-      <ViewpointsSheet
-        window={why && (outlook.windows.find((w) => w.peakMs === why.peakMs) ?? why)}
-        peak={why && (outlook.activity.find((a) => a.atMs === why.peakMs) ?? null)}
-        open={why !== null}
-        onClose={() => setWhy(null)}
-        onRules={() => {
-          setWhy(null);
-          router.navigate('/fieldcraft');
-        }}
-      />
-      <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={outlook.weatherNow} zone={timeZone} onLogged={setSaid} />
-      {said === null ? null : (
-        <Suspense fallback={null}>
-          <UndoSnackbar
-            key={said.id}
-            text="Weather logged"
-            onUndo={() => void ledger.write({ id: said.outing, zone: timeZone }, 'undone', { target: said.id })}
-            onDismiss={() => setSaid(null)}
-          />
-        </Suspense>
-      )}
+      <WhyWindow outlook={outlook} why={why} onClose={() => setWhy(null)} />
+      <SeenSheet open={seeing} onClose={() => setSeeing(false)} last={outlook.weatherNow} zone={timeZone} onLogged={onSaid} />
+      {said ? <SeenUndo said={said} zone={timeZone} onDone={() => onSaid(null)} /> : null}
     </>
+  );
+}
+
+type ForecastParts = Record<'species' | 'answer' | 'ribbon' | 'alerts' | 'column' | 'go' | 'cold' | 'windows' | 'plan' | 'ice', ReactNode>;
+
+function WidePage({ species, answer, ribbon, alerts, column, go, cold, windows, plan, ice }: ForecastParts) {
+  return (
+    <ScrollView contentContainerStyle={{ paddingBottom: 24 }}>
+      <View style={{ flexDirection: 'row', gap: 40, padding: 24, paddingBottom: 16, alignItems: 'flex-end' }}>
+        <View style={{ flex: 1 }}>{answer}</View>
+        <View style={{ width: 470, gap: 10 }}>{species}</View>
+      </View>
+      {ribbon}
+      <View style={{ flexDirection: 'row', gap: 28, padding: 24 }}>
+        <View style={{ flex: 1.15 }}>{column}</View>
+        <View style={{ flex: 1, gap: 20 }}>
+          {windows}
+          {cold}
+          {ice}
+        </View>
+        <View style={{ flex: 1.1, gap: 20 }}>
+          {alerts}
+          {go}
+          {plan}
+        </View>
+      </View>
+    </ScrollView>
+  );
+}
+
+function NarrowPage({ species, answer, ribbon, alerts, column, go, cold, windows, plan, ice }: ForecastParts) {
+  return (
+    <ScrollView contentContainerStyle={{ paddingBottom: 20 }}>
+      <View style={{ padding: 16, paddingBottom: 12, gap: 10 }}>
+        {species}
+        {answer}
+      </View>
+      {ribbon}
+      <View style={{ padding: 16, gap: 22 }}>
+        {alerts}
+        {column}
+        {go}
+        {plan}
+        {cold}
+        {windows}
+        {ice}
+      </View>
+    </ScrollView>
+  );
+}
+
+/** Why a window is worth it, and what other schools say of it. */
+function WhyWindow({ outlook, why, onClose }: { outlook: Outlook; why: FeedingWindow | null; onClose: () => void }) {
+  const router = useRouter();
+  return (
+    <ViewpointsSheet
+      window={why && (outlook.windows.find((w) => w.peakMs === why.peakMs) ?? why)}
+      peak={why && (outlook.activity.find((a) => a.atMs === why.peakMs) ?? null)}
+      open={why !== null}
+      onClose={onClose}
+      onRules={() => {
+        onClose();
+        router.navigate('/fieldcraft');
+      }}
+    />
+  );
+}
+
+/** Takes weather back that was just logged by eye. */
+function SeenUndo({ said, zone, onDone }: { said: LedgerEvent; zone: string; onDone: () => void }) {
+  const { ledger } = useLedger();
+  return (
+    <Suspense fallback={null}>
+      <UndoSnackbar key={said.id} text="Weather logged" onUndo={() => void ledger.write({ id: said.outing, zone }, 'undone', { target: said.id })} onDismiss={onDone} />
+    </Suspense>
   );
 }
 

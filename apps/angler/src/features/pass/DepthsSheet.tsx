@@ -1,4 +1,4 @@
-import { assumedLineMm, trollSpeedText, type PassLines } from '@burrow/core/troll';
+import { assumedLineMm, trollSpeedText } from '@burrow/core/troll';
 import { clamp, depthText, lineText } from '@burrow/core/units';
 import { setTroll, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
@@ -7,8 +7,7 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import { LineRow, type RowLine } from './LineRow';
-import type { PassEntries } from './usePassLog';
+import { LineRow, type DepthsControl, type RowLine } from './LineRow';
 
 /** Who says how fast one goes. */
 const speedWords = {
@@ -16,18 +15,6 @@ const speedWords = {
   estimated: 'estimated from where the phone was, over the ground',
   assumed: 'assumed: set it under More',
 } as const;
-
-/** What the depths of the lines are set by, with a chart or without. */
-export interface DepthsControl {
-  running: PassLines;
-  log: PassEntries;
-  speed: { ms: number; by: keyof typeof speedWords };
-  /** Depth under the boat, m; null where it is not known. */
-  underM: number | null;
-  /** Lines that the rule card allows; undefined without one. */
-  legal: number | undefined;
-  onClose: () => void;
-}
 
 /** Depth of each line, with the line to let out for it; how many lines, and what hangs on them. */
 export function DepthsSheet({ control }: { control: DepthsControl }) {

@@ -1,4 +1,4 @@
-import { trollSpeedText } from '@burrow/core/troll';
+import { trollSpeedText, type PassLines } from '@burrow/core/troll';
 import { clamp, depthText, distanceText, lureText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -7,7 +7,7 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import type { DepthsControl } from './DepthsSheet';
+import type { PassEntries } from './usePassLog';
 
 /** Setting a weight begins here, g. */
 const startMassG = 14;
@@ -20,6 +20,18 @@ const put = <T,>(list: readonly T[], k: number, value: T, empty: T): T[] =>
 /** Shorter than this a line is counted as depth is, m. */
 const shortM = 15;
 const outText = (m: number, units: UnitPreference) => (m < shortM ? depthText(m, units) : distanceText(m, units));
+
+/** What the depths of the lines are set by, with a chart or without. */
+export interface DepthsControl {
+  running: PassLines;
+  log: PassEntries;
+  speed: { ms: number; by: 'measured' | 'estimated' | 'assumed' };
+  /** Depth under the boat, m; null where it is not known. */
+  underM: number | null;
+  /** Lines that the rule card allows; undefined without one. */
+  legal: number | undefined;
+  onClose: () => void;
+}
 
 export interface RowLine {
   /** Null while the line is not out. */

@@ -6,9 +6,7 @@ import { useNow } from '@/data/clock';
 import { usePegWater } from '@/data/peg';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { usePegLog } from './usePegLog';
-
-export type PegSheet = 'plumb' | 'swims' | 'flow' | 'feed' | 'rig' | 'fish' | 'fish-measured' | 'more' | 'why' | 'weigh' | 'help';
+import { usePegLog, type PegSheet } from './usePegLog';
 
 /** A peg being fished: the advice, where the float is, what is open over it, and what can be logged. */
 export function usePeg(outing: OutingState, station: StationState, water: WaterDetail) {

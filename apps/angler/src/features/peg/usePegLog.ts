@@ -5,7 +5,9 @@ import { depthText, fishLengthText } from '@burrow/core/units';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLogged, type Thing } from '@/features/station/useLogged';
-import type { PegSheet } from './usePeg';
+
+/** What can be open over the station. */
+export type PegSheet = 'plumb' | 'swims' | 'flow' | 'feed' | 'rig' | 'fish' | 'fish-measured' | 'more' | 'why' | 'weigh' | 'help';
 
 interface PegLogSetting {
   outing: OutingState;

@@ -30,7 +30,8 @@ export function LakeList({ water, ground, here, ring, planned, holes, asksBanks 
   const { units } = usePreferences();
   const { input, column, situation } = useOutlook();
   const banks = useBanks(water, input, situation, asksBanks);
-  const isIced = column !== null && column.now.iceClearM + column.now.iceWhiteM > 0;
+  const modelled = column.answer?.now;
+  const isIced = modelled !== undefined && modelled.iceClearM + modelled.iceWhiteM > 0;
   const panel = <BankPanel {...banks} units={units} zone={here.zone} isIced={isIced} />;
   return (
     <>

@@ -24,8 +24,8 @@ import { firstWords, mapHoles } from './words';
 /** Where to drill on standing water: the first place, the plan, the next hole, and what is said of them. */
 function useDrilling(water: WaterDetail, ground: Ground, { outing, surface }: OutingHere, { position }: Standpoint) {
   const { units } = usePreferences();
-  const { columnPending, weather, without, situation } = useOutlook();
-  const settled = columnPending && !weather.isError ? null : situation;
+  const { column, weather, without, situation } = useOutlook();
+  const settled = column.isPending && !weather.isError ? null : situation;
   const holes = useHoles(water, ground, settled, position);
   const first = useFirstPlace(water, ground, settled);
   const { plan, left } = holes;
@@ -34,7 +34,7 @@ function useDrilling(water: WaterDetail, ground: Ground, { outing, surface }: Ou
   const from = position ?? outing?.stations.at(-1)?.at ?? null;
   const hasBand = situation?.band != null;
   const fish = speciesOf(situation?.species.value ?? '').short;
-  const begin = firstWords(first.data, columnPending || (hasBand && first.isPending), fish, surface === 'open' && !outing, hasBand);
+  const begin = firstWords(first.data, column.isPending || (hasBand && first.isPending), fish, surface === 'open' && !outing, hasBand);
   const byDate = without && situation ? ` Without weather, places are scored by the date: ${situation.stage.value}, steady weather.` : '';
   const planned = plan && left.length > 0 ? planWords(plan, left.length, isUnderWay ? left.length : plan.wanted, units) : null;
   const words = next ? nextHoleWords(next, from, holes.lastStay, units) : (planned ?? { ...begin, detail: `${begin.detail}${byDate}` });

@@ -6,6 +6,7 @@ import { isoWithOffset } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useRef, useState } from 'react';
 import { newId } from '@/data/ids';
+import { useDayPlan } from '@/data/day-plan';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -16,7 +17,8 @@ import { useOuting } from '@/data/water';
 export function useOutingHere(water: WaterDetail) {
   const { ledger, ready, state } = useLedger();
   const { species } = useSpecies(water.file, water.id);
-  const { plan, outlook } = useOutlook();
+  const { outlook } = useOutlook();
+  const { items: plan } = useDayPlan();
   const { goal } = usePreferences();
   const router = useRouter();
   const underWay = useOuting();

@@ -1,0 +1,29 @@
+import type { Outlook, OutlookWords } from '../outlook';
+import type { HazardSetting, Hazard, Method } from './method';
+import { methodsOn, usualMethod } from './registry';
+
+/** Stands before the cautions of open water: the model may be wrong. */
+const modelledOpen: Hazard = { id: 'modelled-open', headline: 'Open water, as modelled', text: 'If there is ice here, it is new and not to be trusted.' };
+
+/** The way of fishing that a water asks for first, what one can go out in, and what stands against it, gravest first. */
+export interface WaysNow {
+  method: Method | null;
+  crafts: Method['crafts'];
+  hazards: Hazard[];
+}
+
+/** How a water is fished now, with its cautions. Where nobody knows the surface, those of ice are said: they are the gravest. */
+export function waysNow(outlook: Outlook, words: OutlookWords, setting: Pick<HazardSetting, 'load' | 'craft' | 'units'>): WaysNow {
+  const { surface, ice, grownM } = outlook;
+  const method = methodsOn(surface)[0] ?? null;
+  const ways = surface === 'unknown' ? [] : methodsOn(surface);
+  const own = (m: Method | null) => m?.hazards({ ...setting, ice, grownM }) ?? [];
+  const first: Hazard[] = {
+    moving: [{ id: 'moving', headline: words.ice.headline, text: words.ice.detail }],
+    open: [modelledOpen],
+    ice: [],
+    unknown: [],
+  }[surface];
+  const cautioned = surface === 'unknown' ? usualMethod : surface === 'moving' ? method : (method ?? usualMethod);
+  return { method, crafts: [...new Set(ways.flatMap((m) => m.crafts))], hazards: [...first, ...own(cautioned)] };
+}
