@@ -8,7 +8,8 @@ const allowed = {
   winter: ['units', 'water'],
   fish: ['units', 'water'],
   rig: ['units', 'water'],
-  tackle: ['units', 'water', 'fish', 'rig', 'ledger', 'situation'],
+  tackle: ['units', 'water', 'fish', 'rig'],
+  'tie-on': ['units', 'fish', 'rig', 'tackle', 'ledger', 'situation'],
   safety: ['units', 'water'],
   sonar: ['units', 'water'],
   simulator: ['units', 'water', 'sonar', 'fish', 'rig'],
@@ -26,10 +27,10 @@ const allowed = {
   patch: ['units', 'fish'],
   casting: ['units', 'fish', 'ground', 'patch', 'ledger', 'rig', 'visits', 'holes', 'situation', 'tackle'],
   troll: ['units', 'rig', 'fish', 'ground', 'casting', 'ledger', 'visits'],
-  pole: ['units', 'rig', 'fish', 'ground', 'ledger', 'visits'],
+  pole: ['units', 'water', 'rig', 'fish', 'ground', 'ledger', 'visits'],
   law: ['units', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
-  fieldcraft: ['tackle', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole'],
+  fieldcraft: ['tie-on', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits'],
 };
 

@@ -192,7 +192,19 @@ describe('fish sheet', () => {
 
 describe('drill sheet', () => {
   const sheet = (onDrilled = jest.fn(), method = usualMethod) => {
-    show(<StationSheet open onClose={() => undefined} method={method} outing={outing} zone="UTC" at={[-140.001, 47.001]} placed={{ by: 'map' }} expectedM={6.4} onOpened={onDrilled} />);
+    show(
+      <StationSheet
+        open
+        onClose={() => undefined}
+        method={method}
+        outing={outing}
+        zone="UTC"
+        at={[-140.001, 47.001]}
+        placed={{ by: 'map' }}
+        expectedM={6.4}
+        onOpened={onDrilled}
+      />,
+    );
     return onDrilled;
   };
 

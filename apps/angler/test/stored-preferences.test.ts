@@ -42,7 +42,7 @@ test.each([
   ['presentations', 'a box'],
   ['leastIceM', -1],
   ['load', 'tank'],
-  ['viewpoints', { 'pressure-or-light': 'moon', 'early-or-warmed': 'early' }],
+  ['viewpoints', { 'pressure-or-light': 'moon', 'early-or-warmed': 'sun' }],
   ['plan', { key: 'k', items: [{ id: 'i', atMs: 1, untilMs: 2, kind: 'drill', what: 'w', why: 'y' }] }],
   ['holePlan', { holes: 'none' }],
   ['isPressed', 'yes'],
@@ -73,4 +73,19 @@ test('presentations of an older app come through, to be asked about once; a dama
   );
   expect(boxOf(kept.presentations)).toEqual([{ piece: 'Tube', ...tackle }]);
   expect(kept.presentations[1]).toEqual({ id: 'b', name: 'Duck' });
+});
+
+test('a part that does not hold costs only itself: a pole without its newer figures, a list with one bad entry', () => {
+  const { runM: _run, ...older } = { ...starting.pole, reachM: 11, bait: 'punch', pattern: 'spiral' };
+  const rods = [
+    { id: 'r', name: 'Long one', lineMm: 0.2, strengthKg: null },
+    { id: 'x', lineMm: -1 },
+  ];
+  const kept = readPreferences(
+    { version: preferencesVersion, ...starting, pole: older, kit: { rods, floats: 'none', feed: [] }, troll: { ...starting.troll, rods: 40 } },
+    starting,
+  );
+  expect(kept.pole).toEqual({ ...starting.pole, reachM: 11, bait: 'punch' });
+  expect(kept.kit).toEqual({ rods: [rods[0]], floats: starting.kit.floats, feed: [] });
+  expect(kept.troll).toEqual(starting.troll);
 });

@@ -27,7 +27,8 @@ import {
   type SwimLog,
 } from '../src/pole';
 import { ballBreaks, feedParticleIds } from '../src/ledger';
-import { flowOfTimedFloat, shotPatterns, shotPlan, usualShot } from '../src/rig';
+import { shotPatterns, shotPlan, usualShot } from '../src/rig';
+import { flowOfTimedFloat } from '../src/water';
 import { gammaDraw, hourMs, minuteMs, seededRandom } from '../src/units';
 
 describe('float', () => {

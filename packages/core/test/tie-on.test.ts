@@ -1,21 +1,5 @@
-import {
-  changeFirst,
-  colourKind,
-  fallLimits,
-  familyOf,
-  firstToBuy,
-  goals,
-  lureOf,
-  massFor,
-  tackleFamilies,
-  tackleMethods,
-  tieOnRules,
-  traitsOf,
-  whatToTieOn,
-  zoneOf,
-  type TacklePiece,
-  type TieOnQuery,
-} from '../src/tackle';
+import { colourKind, familyOf, lureOf, tackleFamilies, tackleMethods, traitsOf, type TacklePiece } from '../src/tackle';
+import { changeFirst, fallLimits, firstToBuy, goals, massFor, tieOnRules, whatToTieOn, zoneOf, type TieOnQuery } from '../src/tie-on';
 import { speciesTable } from '../src/fish';
 import { sinkTime } from '../src/rig';
 import { imperial, lureMassesG, seededRandom } from '../src/units';

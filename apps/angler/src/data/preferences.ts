@@ -1,5 +1,4 @@
 import { startingViewpoints } from '@burrow/core/outlook';
-import { usualShot } from '@burrow/core/rig';
 import type { TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
@@ -44,7 +43,7 @@ export const startingPreferences: Preferences = {
     reachM: null,
     runM: null,
     pattern: null,
-    shot: [...usualShot],
+    shot: null,
     loadG: null,
     bait: '',
     ball: null,

@@ -2,10 +2,10 @@ import { z } from 'zod';
 import type { WindViewpoint } from '@burrow/core/banks';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
-import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle } from '@burrow/core/ledger';
-import { shotPatterns, type MeasuredDive, type ShotPattern, type ShotSize } from '@burrow/core/rig';
+import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle, type Goal } from '@burrow/core/ledger';
+import type { MeasuredDive, ShotPattern, ShotSize } from '@burrow/core/rig';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
-import { tackleFamilies, type TackleGoal, type TacklePiece } from '@burrow/core/tackle';
+import { tackleFamilies, type TacklePiece } from '@burrow/core/tackle';
 import type { UnitPreference } from '@burrow/core/units';
 import type { HolePlan } from '@/workers/ground.api';
 
@@ -35,8 +35,8 @@ export interface PoleKit {
   runM: number | null;
   /** Null for what the flow asks for. */
   pattern: ShotPattern | null;
-  /** Shot one has, heaviest first. */
-  shot: ShotSize[];
+  /** Shot one has, heaviest first; null for the usual table. */
+  shot: ShotSize[] | null;
   /** Hook and bait, g; null until somebody says. */
   loadG: number | null;
   /** Empty until somebody says. */
@@ -95,7 +95,7 @@ export interface Preferences {
   presentation: string | null;
   kit: Kit;
   /** What one fishes for. */
-  goal: TackleGoal;
+  goal: Goal;
   /** Least ice the angler drills on, clear and half the white, m. */
   leastIceM: number;
   /** How the beat is given, and how a fish coming up is called out. */
@@ -167,6 +167,9 @@ const tackle = z.object({
 
 const dive = z.object({ depthM: z.number().min(0.1).max(20), lineOutM: z.number().min(1).max(150), lineMm: z.number().min(0.02).max(1) });
 
+/** All ids of a kind; one that is missing does not compile. */
+const keysOf = <K extends string>(all: Record<K, true>) => Object.keys(all) as K[];
+
 const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   units: z.object({
     depth: either('ft', 'm'),
@@ -196,8 +199,11 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   pole: z.object({
     reachM: z.number().min(2).max(20).nullable(),
     runM: z.number().min(0.5).max(15).nullable(),
-    pattern: z.enum(shotPatterns).nullable(),
-    shot: z.array(z.object({ name: z.string(), massG: z.number().positive() })).min(1),
+    pattern: z.enum(keysOf<ShotPattern>({ bulk: true, strung: true, 'bulk-droppers': true })).nullable(),
+    shot: z
+      .array(z.object({ name: z.string(), massG: z.number().positive() }))
+      .min(1)
+      .nullable(),
     loadG: z.number().min(0).max(2).nullable(),
     bait: z.string(),
     ball: z
@@ -255,17 +261,31 @@ function fromFirst({ schools, windSchool, ...rest }: Record<string, unknown>): R
   };
 }
 
+/** A value where it holds; of a group each part by itself, and of a list the entries that hold. The rest is as `starting` has it. */
+function readPart(form: z.ZodType, value: unknown, starting: unknown): unknown {
+  const whole = form.safeParse(value);
+  if (whole.success) return whole.data;
+  const parts = fields.safeParse(value).data;
+  if (form instanceof z.ZodObject && parts) {
+    const defaults = (starting ?? {}) as Record<string, unknown>;
+    return Object.fromEntries(Object.entries(form.shape).map(([name, part]) => [name, readPart(part as z.ZodType, parts[name], defaults[name])]));
+  }
+  if (form instanceof z.ZodArray && Array.isArray(value)) {
+    const kept = value.map((entry) => (form.element as z.ZodType).safeParse(entry)).flatMap((read) => (read.success ? [read.data] : []));
+    // A list that may not be empty, or that is longer than allowed, is none.
+    return form.safeParse(kept).data ?? starting;
+  }
+  return starting;
+}
+
 /**
- * Preferences as this phone kept them, in whichever version, each checked by itself: one that does not hold
- * comes from `starting` and takes no other with it.
+ * Preferences as this phone kept them, in whichever version: what does not hold, however deep it lies, comes from `starting` and takes
+ * nothing else with it.
  * @param stored what was kept; anything at all
  */
 export function readPreferences(stored: unknown, starting: Preferences): Preferences {
   const kept = fields.safeParse(stored).data ?? {};
   const current = kept.version === undefined ? fromFirst(kept) : kept;
-  const read = Object.entries(forms).map(([name, form]) => {
-    const value = form.safeParse(current[name]);
-    return [name, value.success ? value.data : starting[name as keyof Preferences]];
-  });
+  const read = Object.entries(forms).map(([name, form]) => [name, readPart(form, current[name], starting[name as keyof Preferences])]);
   return Object.fromEntries(read) as Preferences;
 }

@@ -1,5 +1,6 @@
 import { parseTackleCsv } from '@burrow/contract/formats';
-import { firstToBuy, goals, tackleMethods, whatToTieOn, type TieOnQuery } from '@burrow/core/tackle';
+import { tackleMethods } from '@burrow/core/tackle';
+import { firstToBuy, goals, whatToTieOn, type TieOnQuery } from '@burrow/core/tie-on';
 import { speciesTable } from '@burrow/core/fish';
 import { numberOption, readArgs, readFormat, readText, wordOption } from '../options';
 

@@ -3,7 +3,7 @@ import { speciesOf } from '@burrow/core/fish';
 import { findFeatures, type LonLat } from '@burrow/core/ground';
 import { firstPlaces, firstPlaceWords, isNearShore, PlaceScore, type FirstPlace } from '@burrow/core/holes';
 import { feedingLies, lieReasons, winteringPools } from '@burrow/core/river';
-import { goals } from '@burrow/core/tackle';
+import { goals } from '@burrow/core/tie-on';
 import { metric } from '@burrow/core/units';
 import { BadInput } from '../bad-input';
 import { knownWater, knownWaterOptions, type KnownWater } from '../known-water';

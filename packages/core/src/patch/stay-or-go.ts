@@ -1,5 +1,5 @@
 import type { SpeciesGroup } from '../fish';
-import { clamp, minuteMs } from '../units';
+import { bisect, clamp, minuteMs } from '../units';
 
 /** What is expected of holes on this water before they have been fished. A hole is alive or not; a live one is visited until the school leaves. */
 export interface HolePrior {
@@ -80,14 +80,7 @@ function waitMin(plan: Plan, alive: number, value: number): number {
   const gain = (min: number) => plan.visitRate * aliveAfter(plan, alive, min) * value * (1 + plan.surplus) - plan.rate;
   if (gain(0) <= 0) return 0;
   if (gain(longestMin) > 0) return longestMin;
-  let low = 0;
-  let high = longestMin;
-  while (high - low > 0.01) {
-    const middle = (low + high) / 2;
-    if (gain(middle) > 0) low = middle;
-    else high = middle;
-  }
-  return high;
+  return bisect((min) => gain(min) > 0, 0, longestMin, 14);
 }
 
 /** Chance of a visit within `min`, and the minutes spent until it or the end. */
@@ -106,16 +99,14 @@ export function bestPlan(prior: HolePrior): Plan {
   const visitRate = prior.visitsPerHour / 60 / prior.aliveShare;
   const leaveRate = 1 / prior.schoolMin;
   const plan: Plan = { rate: 0, surplus: 0, visitRate, leaveRate };
-  let low = 0;
-  let high = visitRate;
-  for (let k = 0; k < 50; k++) {
-    plan.rate = (low + high) / 2;
+  const beatsMoving = (rate: number) => {
+    plan.rate = rate;
     settleSurplus(plan);
     const first = waiting(plan, prior.aliveShare, waitMin(plan, prior.aliveShare, 1));
-    const worth = first.visit * (1 + plan.surplus) - plan.rate * first.minutes;
-    if (worth > plan.rate * prior.moveMin) low = plan.rate;
-    else high = plan.rate;
-  }
+    return first.visit * (1 + plan.surplus) - rate * first.minutes > rate * prior.moveMin;
+  };
+  plan.rate = bisect(beatsMoving, 0, visitRate);
+  settleSurplus(plan);
   return plan;
 }
 

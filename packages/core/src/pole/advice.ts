@@ -16,7 +16,8 @@ export interface PoleTackle extends Pick<RigQuery, 'floats' | 'loadG' | 'pattern
   reachM: number;
   runM: number;
   ball: Ball;
-  shot: NonNullable<RigQuery['table']>;
+  /** Null for the usual table. */
+  shot: RigQuery['table'] | null;
   /** Weight that one fishes for, g; null for none. */
   targetG: number | null;
 }
@@ -80,7 +81,8 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, n
   const depthM = clamp(here.depthM ?? assumedDepthM, leastM, mostM);
   const flow = flowAt(peg, units);
   const { floats, loadG, pattern, shot } = tackle;
-  const rigAt = (m: number) => pegRig({ depthM: clamp(m, leastM, mostM), flowMs: flow.ms, earlierMs: peg.flow?.earlierMs ?? null, floats, loadG, pattern, table: shot });
+  const rigAt = (m: number) =>
+    pegRig({ depthM: clamp(m, leastM, mostM), flowMs: flow.ms, earlierMs: peg.flow?.earlierMs ?? null, floats, loadG, pattern, table: shot ?? undefined });
   const bag = bagSoFar(peg.fish, outing.weighed, peg.sinceMs, nowMs);
   const others = peg.swims.filter((s) => s.outM !== null && s.id !== here.id);
   return {

@@ -1,5 +1,5 @@
 import type { BallBreak, FeedParticle } from '../ledger';
-import { depthText, type UnitPreference } from '../units';
+import { depthText, median, type UnitPreference } from '../units';
 import { breakPoint, feedLanding, fedShare, fedSpan, nextBall, type FeedQuery, type RunSpan } from './feed';
 import type { PegSwim } from './from-log';
 import { bestThird, biteThirds, type RunThird } from './run';
@@ -132,11 +132,6 @@ const squeezed = { surface: 'loosely', half: 'once', bottom: 'hard', never: 'as 
 const leastBites = 3;
 /** Nearer than this is the same place, m. */
 const onPlaceM = 0.3;
-
-const median = (list: readonly number[]): number => {
-  const ordered = [...list].sort((a, b) => a - b);
-  return (ordered[Math.floor((ordered.length - 1) / 2)] + ordered[Math.ceil((ordered.length - 1) / 2)]) / 2;
-};
 
 /** Flow null is not timed: drawn as still, and said so. Where the fed food of a swim lies along the run, where the bites came, and how and where to drop the next ball. */
 export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feedsNow'>, depthM: number, timedMs: number | null, runM: number, ball: Ball, units: UnitPreference): FeedPicture {

@@ -2,7 +2,7 @@ import { type OutingState, type QuietReason, type StationState } from '../ledger
 import { clamp, minuteMs } from '../units';
 import { biteMsOf, takesOf } from '../visits';
 import { coolingC, quietRules } from './changes';
-import { flowOfTimedFloat } from '../rig';
+import { flowOfTimedFloat } from '../water';
 import { isOtherFloat } from './float';
 import { bedAt, type PlumbedDepth } from './peg';
 import type { SwimLog } from './swims';

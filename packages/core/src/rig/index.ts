@@ -7,5 +7,4 @@ export * from './tip-up';
 export * from './cards';
 export * from './wind-bow';
 export * from './dive';
-export * from './flow';
 export * from './shot';

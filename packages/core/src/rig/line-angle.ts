@@ -1,4 +1,4 @@
-import { requireWithin } from '../units';
+import { bisect, requireWithin } from '../units';
 import { lineDepth, type LineShape } from './line-bow';
 import type { Lure } from './materials';
 
@@ -16,14 +16,9 @@ export interface LeaningLine extends LineShape {
  */
 export function lineAtAngle(lure: Lure, lineMm: number, lineOutM: number, angleDeg: number): LeaningLine {
   requireWithin(angleDeg, 0, 80, 'lean of the line', '°');
-  let [low, high] = [0, fastestMs];
-  if (lineDepth(lure, lineMm, lineOutM, high).surfaceAngleDeg < angleDeg) throw new RangeError(`no drift of up to ${fastestMs} m/s leans this line by ${angleDeg}°`);
-  for (let k = 0; k < 40; k++) {
-    const middle = (low + high) / 2;
-    if (lineDepth(lure, lineMm, lineOutM, middle).surfaceAngleDeg < angleDeg) low = middle;
-    else high = middle;
-  }
-  const driftMs = (low + high) / 2;
+  const leans = (driftMs: number) => lineDepth(lure, lineMm, lineOutM, driftMs).surfaceAngleDeg < angleDeg;
+  if (leans(fastestMs)) throw new RangeError(`no drift of up to ${fastestMs} m/s leans this line by ${angleDeg}°`);
+  const driftMs = bisect(leans, 0, fastestMs, 40);
   return { ...lineDepth(lure, lineMm, lineOutM, driftMs), driftMs };
 }
 

@@ -13,9 +13,8 @@ import {
   type Surface,
   type TempReading,
 } from '../outlook';
-import { flowOfTimedFloat } from '../rig';
 import { clamp, compassPoint, dayMs, hourMs } from '../units';
-import { valueAt, type DepthProfile } from '../water';
+import { flowOfTimedFloat, valueAt, type DepthProfile } from '../water';
 import { sunDay, sunHeightDeg, type PhaseName, type Place } from '../weather';
 import { visitsOf } from '../visits';
 import { answersOf, type BaitAnswers } from './answers';

@@ -1,5 +1,5 @@
 import { bodyOf, coldWaterDensity, lineFriction, lineNormalDrag, type Lure } from '../rig';
-import { interpolate, requireWithin } from '../units';
+import { bisect, interpolate, requireWithin } from '../units';
 
 /** Line that is let out at most, m: past it neither the model nor the angler knows where the bait is. */
 export const mostLineM = 200;
@@ -80,13 +80,7 @@ export function lineOut(rig: TrolledRig, depthM: number, speedMs: number): numbe
       `expected a depth that ${mostLineM} m of line reaches, found ${depthM} m: at ${speedMs} m/s this bait runs at ${deepest.depthM.toFixed(1)} m with all of it out; heavier, thinner or slower`,
     );
   // The curve of the longest line is that of every shorter one, followed from the bait up.
-  let [low, high] = [Math.max(0.1, depthM * 0.999), mostLineM];
-  for (let k = 0; k < 50; k++) {
-    const middle = (low + high) / 2;
-    if (deepest.depthM - deepest.depthAbove(middle) < depthM) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return bisect((outM) => deepest.depthM - deepest.depthAbove(outM) < depthM, Math.max(0.1, depthM * 0.999), mostLineM);
 }
 
 /** A touch within this share of what a bare weight would reach draws nothing. */
@@ -106,13 +100,7 @@ export function dragOfTouch(rig: Omit<TrolledRig, 'dragAreaM2'>, lineOutM: numbe
       `expected a touch no deeper than the ${bareM.toFixed(1)} m that the bare weight runs at with ${lineOutM} m out, found ${depthM} m: the weight, the speed or the depth is another`,
     );
   }
-  let [low, high] = [0, mostDragM2];
-  for (let k = 0; k < 50; k++) {
-    const middle = (low + high) / 2;
-    if (trolledLine({ ...rig, dragAreaM2: middle }, lineOutM, speedMs).depthM > depthM) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return bisect((dragAreaM2) => trolledLine({ ...rig, dragAreaM2 }, lineOutM, speedMs).depthM > depthM, 0, mostDragM2);
 }
 
 /** Depths of the baits of one line, deepest first, m: the end bait, and a second so far up the line. */

@@ -1,5 +1,6 @@
 /** Units as they are shown and typed, instants and days of a time zone, distances on the earth. */
 export * from './range';
+export * from './search';
 export * from './random';
 export * from './preference';
 export * from './clock';

@@ -5,3 +5,4 @@ export * from './oxygen';
 export * from './light';
 export { valueAt, type DepthProfile } from './profile';
 export * from './level';
+export { flowOfTimedFloat } from './flow';

@@ -1,3 +1,5 @@
+import { median } from '../units';
+
 /**
  * What is left of an hourly temperature after the usual rhythm of the day: for each hour of the day the median departure from
  * the running 24-hour mean, over the whole series, is taken away. Needs two days; with less the series comes back as it is.
@@ -10,7 +12,7 @@ export function dailyAnomaly(values: Float64Array): Float64Array {
     const departure = values[i] - mean;
     if (Number.isFinite(departure)) departures[i % 24].push(departure);
   }
-  const rhythm = departures.map(median);
+  const rhythm = departures.map((all) => (all.length === 0 ? 0 : median(all)));
   return values.map((v, i) => v - rhythm[i % 24]);
 }
 
@@ -46,11 +48,4 @@ function runningMean(values: Float64Array, i: number, half: number): number {
   let sum = (values[i - half] + values[i + half]) / 2;
   for (let j = i - half + 1; j < i + half; j++) sum += values[j];
   return sum / (2 * half);
-}
-
-function median(values: number[]): number {
-  if (values.length === 0) return 0;
-  const sorted = values.sort((a, b) => a - b);
-  const middle = sorted.length >> 1;
-  return sorted.length % 2 ? sorted[middle] : (sorted[middle - 1] + sorted[middle]) / 2;
 }

@@ -1,4 +1,4 @@
-import { flowOfTimedFloat } from '@burrow/core/rig';
+import { flowOfTimedFloat } from '@burrow/core/water';
 import { clamp, currentText, depthText, metresPerDepthUnit } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';

@@ -21,6 +21,7 @@ export function PegRigSheet({ control }: { control: PegControl }) {
   const depthM = advice.depth.m;
   const flowMs = advice.flow.ms;
   const [edits, setEdits] = useState(false);
+  const shot = pole.shot ?? usualShot;
   const placed = peg.swims.filter((s) => s.outM !== null);
   const swims = placed.length > 0 ? placed : [advice.here];
   return (
@@ -93,29 +94,29 @@ export function PegRigSheet({ control }: { control: PegControl }) {
           <Text size="small" tone="second">
             Masses as they are usually sold, good to a tenth. Weigh ten of yours and set them here; take out what you have not got.
           </Text>
-          {pole.shot.map((s) => (
+          {shot.map((s) => (
             <View key={s.name} style={{ gap: 2 }}>
               <Stepper
                 label={s.name}
                 text={`${s.massG.toFixed(3).replace(/0$/, '')} g`}
                 onStep={(d) =>
                   setPole({
-                    shot: pole.shot.map((o) => (o.name === s.name ? { ...o, massG: Math.round(1000 * clamp(o.massG + d * (o.massG < 0.2 ? 0.002 : 0.01), 0.005, 10)) / 1000 } : o)),
+                    shot: shot.map((o) => (o.name === s.name ? { ...o, massG: Math.round(1000 * clamp(o.massG + d * (o.massG < 0.2 ? 0.002 : 0.01), 0.005, 10)) / 1000 } : o)),
                   })
                 }
               />
-              {pole.shot.length > 1 ? (
+              {shot.length > 1 ? (
                 <Action
                   kind="bare"
                   height={48}
                   label="Not in my box"
                   spoken={`${s.name} is not in my box`}
-                  onPress={() => setPole({ shot: pole.shot.filter((o) => o.name !== s.name) })}
+                  onPress={() => setPole({ shot: shot.filter((o) => o.name !== s.name) })}
                 />
               ) : null}
             </View>
           ))}
-          <Action label="Back to the usual table" onPress={() => setPole({ shot: [...usualShot] })} />
+          <Action label="Back to the usual table" onPress={() => setPole({ shot: null })} />
         </View>
       ) : null}
     </Sheet>

@@ -1,5 +1,6 @@
 import { fallCurve } from '@burrow/core/rig';
-import { fallLimits, lureOf, type TackleFamily } from '@burrow/core/tackle';
+import { lureOf, type TackleFamily } from '@burrow/core/tackle';
+import { fallLimits } from '@burrow/core/tie-on';
 import { depthFigure, depthText, lureMassesG, lureText, type UnitPreference } from '@burrow/core/units';
 import { useMemo } from 'react';
 import { View } from 'react-native';

@@ -1,6 +1,7 @@
 import { speciesOf } from '@burrow/core/fish';
 import { hookProblems } from '@burrow/core/law';
-import { familyOf, goals, leaderKg, zoneOf } from '@burrow/core/tackle';
+import { familyOf } from '@burrow/core/tackle';
+import { goals, leaderKg, zoneOf } from '@burrow/core/tie-on';
 import { depthText, fishLengthText, inOwnUnits, lureText, tempText, weightText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';

@@ -1,5 +1,5 @@
 import { methodsOn, usualMethod } from '@burrow/core/methods';
-import { changeFirst, firstToBuy, tieOnHere, whatToTieOn, type TieOnQuery } from '@burrow/core/tackle';
+import { changeFirst, firstToBuy, tieOnHere, whatToTieOn, type TieOnQuery } from '@burrow/core/tie-on';
 import { lureMassesG } from '@burrow/core/units';
 import { useMemo } from 'react';
 import { useOutlook } from '@/data/outlook';

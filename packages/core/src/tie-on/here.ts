@@ -1,8 +1,8 @@
 import type { OutingState } from '../ledger';
 import { temperatureAt, unknownWater, type Known, type Situation } from '../situation';
 import { clamp } from '../units';
-import { tackleMethods, type TackleMethod } from './families';
-import type { TieOnQuery } from './tie-on';
+import { tackleMethods, type TackleMethod } from '../tackle';
+import type { TieOnQuery } from './choice';
 
 /** Depths that baits are reckoned for, m: beyond them what holds at the end is the best answer there is. */
 const [leastM, mostM] = [0.3, 60];

@@ -1,6 +1,5 @@
 import type { SpeciesGroup } from '../fish';
-import type { TackleMethod, Zone } from './families';
-import type { ColourKind, PieceTraits } from './piece';
+import type { ColourKind, PieceTraits, TackleMethod, Zone } from '../tackle';
 
 /** What a bait is chosen for. */
 export const goals = ['numbers', 'size', 'supper'] as const;

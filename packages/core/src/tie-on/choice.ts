@@ -1,9 +1,8 @@
 import { speciesOf } from '../fish';
-import { sinkTime, type Lure } from '../rig';
-import { clamp } from '../units';
-import { familyOf, tackleFamilies, type TackleFamily, type TackleMethod, type Zone } from './families';
-import { traitsOf, type PieceTraits, type TacklePiece } from './piece';
-import { tieOnRules, type TackleGoal, type TieOnSetting } from './tie-on-rules';
+import { sinkTime } from '../rig';
+import { bisect, clamp } from '../units';
+import { familyOf, lureOf, tackleFamilies, traitsOf, type PieceTraits, type TackleFamily, type TackleMethod, type TacklePiece, type Zone } from '../tackle';
+import { tieOnRules, type TackleGoal, type TieOnSetting } from './rules';
 
 export interface TieOnQuery {
   speciesId: string;
@@ -54,22 +53,14 @@ export function zoneOf(speciesId: string, method: TackleMethod): Zone {
   return method === 'ice' || method === 'vertical' || method === 'troll' ? 'middle' : 'near bottom';
 }
 
-/** A piece as it falls. */
-export const lureOf = (family: TackleFamily, massG: number): Lure => ({ massG, material: family.material, shape: family.shape });
-
 /** A mass of the family that falls to a depth in the middle of the time that is wanted, g; more in a current. */
 export function massFor(family: TackleFamily, depthM: number | null, currentMs: number, lineMm: number = fallLimits.lineMm): number {
   const [least, most] = family.massG;
   const more = 1 + massPerCurrent * currentMs;
   if (depthM === null) return clamp(Math.sqrt(least * most) * more, least, most);
   const wantedS = (fallLimits.fromS + fallLimits.toS) / 2;
-  let [low, high] = [least, most];
-  for (let k = 0; k < 24; k++) {
-    const middle = Math.sqrt(low * high);
-    if (sinkTime(lureOf(family, middle), depthM, lineMm) > wantedS) low = middle;
-    else high = middle;
-  }
-  return clamp(Math.sqrt(low * high) * more, least, most);
+  const massG = Math.exp(bisect((log) => sinkTime(lureOf(family, Math.exp(log)), depthM, lineMm) > wantedS, Math.log(least), Math.log(most), 24));
+  return clamp(massG * more, least, most);
 }
 
 /**
