@@ -1,7 +1,7 @@
 import { distanceM, type LonLat } from '@burrow/core/ground';
 import { agoText, distanceText, type UnitPreference } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { useWallNow } from '@/data/clock';
 import type { Fix } from '@/data/position';
@@ -39,14 +39,17 @@ const atRingM = 1;
 export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, placeTitle, expectedM, canOpen, actions, instead, beside, onOpen, onBack }: Props) {
   const { outing, elsewhere, ready, ways, lastWay, method, start, end } = here;
   const router = useRouter();
+  const [isQuiet, setQuiet] = useState(false);
   // A place that has a station already is gone back to, not opened again.
   const known = outing?.stations.find((s) => distanceM(s.at, ring) < atRingM);
   const at = outing && standpoint.tapped === null ? standpoint.here : null;
   const openRing = () => onOpen({ at: ring, expectedM: expectedM(ring), placed: { by: 'map' } });
   const openHere = async () => {
     const now = await standpoint.now();
+    setQuiet(now === null);
     if (now) onOpen({ at: now.at, expectedM: expectedM(now.at), placed: { by: 'phone', accuracyM: Math.round(now.accuracyM * 10) / 10 } });
   };
+  const quiet = isQuiet ? 'The phone does not say any more where it is. Tap the map, or try again.' : null;
   const title = at ? placeTitle(at.at) : ringSays.title;
   const startsHere = elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : null;
   return (
@@ -55,11 +58,11 @@ export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, place
         <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
           <View style={{ flex: 1 }} aria-live="polite">
             <Text strong>{title}</Text>
-            {at && !startsHere ? (
+            {at && !startsHere && !quiet ? (
               <PhoneLine fix={at} ring={known || !isRingNamed ? null : ring} />
             ) : (
               <Text size="small" tone="second">
-                {startsHere ?? standpoint.says ?? ringSays.detail}
+                {startsHere ?? quiet ?? standpoint.says ?? ringSays.detail}
               </Text>
             )}
           </View>
