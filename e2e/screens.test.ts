@@ -21,29 +21,46 @@ const ready: Record<string, (page: Page) => Promise<void>> = {
   '/gear': (p) => p.getByRole('heading', { name: 'Tackle box' }).waitFor(),
 };
 
-for (const theme of ['day', 'dusk'] as const) {
-  test(`nothing serious for axe on any screen by ${theme}`, async ({ demo: page, stack }) => {
-    await page.evaluate((t) => localStorage.setItem('burrow.preferences', JSON.stringify({ ...JSON.parse(localStorage.getItem('burrow.preferences') ?? '{}'), theme: t })), theme);
-    await drillOnce(page, stack.url);
-    for (const [path, wait] of Object.entries(ready)) {
-      await page.goto(stack.url + path);
-      await wait(page);
-      await page.waitForTimeout(600);
-      expect(await serious(page), path).toEqual([]);
-    }
-    await page.goto(`${stack.url}/hole`);
-    await ready['/hole'](page);
-    if (await page.getByRole('button', { name: /^Line down/ }).isVisible()) await page.getByRole('button', { name: /^Line down/ }).click();
-    await page.getByRole('button', { name: 'Fish', exact: true }).click();
-    await page.getByRole('slider', { name: 'Length' }).waitFor();
-    expect(await serious(page), 'fish sheet').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('slider', { name: 'Length' }).waitFor({ state: 'detached' });
-    await page.getByRole('button', { name: 'More', exact: true }).click();
-    await page.getByRole('button', { name: 'Leave this hole' }).waitFor();
-    expect(await serious(page), 'more sheet').toEqual([]);
-  });
+/** Another tab of the phone changes the light of the screen: every screen follows at once. */
+const setTheme = (page: Page, theme: 'day' | 'dusk') =>
+  page.evaluate((t) => {
+    const key = 'burrow.preferences';
+    localStorage.setItem(key, JSON.stringify({ ...JSON.parse(localStorage.getItem(key) ?? '{}'), theme: t }));
+    window.dispatchEvent(new StorageEvent('storage', { key }));
+  }, theme);
+
+/** Grounds of the two lights. */
+const grounds = { day: 'rgb(246, 250, 251)', dusk: 'rgb(11, 22, 27)' } as const;
+
+async function expectClean(page: Page, what: string): Promise<void> {
+  for (const theme of ['day', 'dusk'] as const) {
+    await setTheme(page, theme);
+    await expect.poll(() => page.evaluate(() => getComputedStyle(document.body).backgroundColor)).toBe(grounds[theme]);
+    await page.waitForTimeout(300);
+    expect(await serious(page), `${what} by ${theme}`).toEqual([]);
+  }
 }
+
+test('nothing serious for axe on any screen, by day and by dusk', async ({ demo: page, stack }) => {
+  await drillOnce(page, stack.url);
+  for (const [path, wait] of Object.entries(ready)) {
+    await page.goto(stack.url + path);
+    await wait(page);
+    await page.waitForTimeout(600);
+    await expectClean(page, path);
+  }
+  await page.goto(`${stack.url}/hole`);
+  await ready['/hole'](page);
+  if (await page.getByRole('button', { name: /^Line down/ }).isVisible()) await page.getByRole('button', { name: /^Line down/ }).click();
+  await page.getByRole('button', { name: 'Fish', exact: true }).click();
+  await page.getByRole('slider', { name: 'Length' }).waitFor();
+  await expectClean(page, 'fish sheet');
+  await page.keyboard.press('Escape');
+  await page.getByRole('slider', { name: 'Length' }).waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'More', exact: true }).click();
+  await page.getByRole('button', { name: 'Leave this hole' }).waitFor();
+  await expectClean(page, 'more sheet');
+});
 
 test('the door has nothing serious either, and says what is wrong with what is typed', async ({ page, stack }) => {
   await page.goto(stack.url);

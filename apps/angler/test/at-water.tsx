@@ -5,8 +5,9 @@ import type { LonLat } from '@burrow/core/ground';
 import type { EventBodies, EventKind, LedgerEvent, LedgerState, OutingState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { act, configure, render, screen, userEvent, waitFor } from '@testing-library/react-native';
+import { act, configure, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import { useEffect, useState, type ReactNode } from 'react';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { OutlookProvider } from '@/data/outlook';
 import { change, startingPreferences, unitSystems } from '@/data/preferences';
 import { AccountProvider, useLedger } from '@/data/session';
@@ -71,7 +72,11 @@ export const demoWater = (name: string): WaterFile => parseWaterFile(readFileSyn
 /** A water of which nothing is known but where it lies. */
 export const pointWater = (kind: WaterFile['water']['kind'], at: [number, number], more: Partial<WaterFile['water']> = {}): WaterFile =>
   parseWaterFile(
-    JSON.stringify({ type: 'FeatureCollection', water: { name: 'Bare Water', kind, timezone: 'UTC', elevation_m: 0, secchi_m: 1, at, assumed: ['secchi_m'], ...more }, features: [] }),
+    JSON.stringify({
+      type: 'FeatureCollection',
+      water: { name: 'Bare Water', kind, timezone: 'UTC', elevation_m: 0, secchi_m: 1, at, assumed: ['secchi_m'], ...more },
+      features: [],
+    }),
   );
 
 type Watcher = (position: { coords: object; timestamp: number }) => void;
@@ -93,6 +98,16 @@ const geolocation = {
 Object.defineProperty(globalThis, 'navigator', {
   configurable: true,
   value: { language: 'en-GB', geolocation, permissions: { query: async () => ({ state: fix ? 'granted' : 'denied' }) } },
+});
+
+const kept = new Map<string, string>();
+Object.defineProperty(globalThis, 'localStorage', {
+  configurable: true,
+  value: {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+  },
 });
 
 /** The phone is carried to a place, or may not say where it is. */
@@ -124,8 +139,9 @@ interface Setting {
   minutes?: number;
 }
 
-let known: { state: LedgerState; events: readonly LedgerEvent[] };
+const known: { state: LedgerState | null; events: readonly LedgerEvent[] } = { state: null, events: [] };
 let visits = 0;
+const screenMetrics = { frame: { x: 0, y: 0, width: 390, height: 844 }, insets: { top: 0, left: 0, right: 0, bottom: 0 } };
 
 /** Writes what was logged before, then shows the screen. */
 function Prepared({ setting, outing, children }: { setting: Setting; outing: string; children: ReactNode }) {
@@ -143,13 +159,13 @@ function Prepared({ setting, outing, children }: { setting: Setting; outing: str
       setDone(true);
     })();
   }, [ready, ledger, outing, setting]);
-  known = { state, events };
+  useEffect(() => void Object.assign(known, { state, events }), [state, events]);
   return isDone && detail.data ? children : null;
 }
 
 /** Until what was pressed is on the phone's disk. */
 const settled = async () => {
-  for (let k = 0; k < 8; k++) await new Promise((resolve) => setTimeout(resolve));
+  for (let k = 0; k < 20; k++) await new Promise((resolve) => setTimeout(resolve, 3));
 };
 
 /** What is asked of a visit to a water. */
@@ -178,17 +194,19 @@ export async function visit(setting: Setting, screenOf: () => ReactNode): Promis
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const Screen = screenOf;
   const { unmount } = render(
-    <QueryClientProvider client={client}>
-      <ThemeProvider name="day">
-        <AccountProvider account={{ id: `angler-${++visits}`, name: 'Ada', isDemo: false }}>
-          <Prepared setting={setting} outing={testId()}>
-            <OutlookProvider>
-              <Screen />
-            </OutlookProvider>
-          </Prepared>
-        </AccountProvider>
-      </ThemeProvider>
-    </QueryClientProvider>,
+    <SafeAreaProvider initialMetrics={screenMetrics}>
+      <QueryClientProvider client={client}>
+        <ThemeProvider name="day">
+          <AccountProvider account={{ id: `angler-${++visits}`, name: 'Ada', isDemo: false }}>
+            <Prepared setting={setting} outing={testId()}>
+              <OutlookProvider>
+                <Screen />
+              </OutlookProvider>
+            </Prepared>
+          </AccountProvider>
+        </ThemeProvider>
+      </QueryClientProvider>
+    </SafeAreaProvider>,
   );
   await waitFor(() => expect(screen.getAllByRole('heading').length).toBeGreaterThan(0));
   const before = new Set(known.events.map((e) => e.id));
@@ -196,10 +214,12 @@ export async function visit(setting: Setting, screenOf: () => ReactNode): Promis
   return {
     wrote: (kind) => since().flatMap((e) => (e.kind === kind ? [e.body as never] : [])),
     kinds: () => since().map((e) => e.kind),
-    outing: () => known.state.outings.at(-1)!,
+    outing: () => known.state!.outings.at(-1)!,
     press: async (name) => {
-      const [key] = await screen.findAllByRole('button', { name });
-      await userEvent.press(key);
+      await screen.findAllByRole('button', { name });
+      // What was found may have been drawn anew meanwhile.
+      await act(settled);
+      fireEvent.press(screen.getAllByRole('button', { name })[0]);
       await act(settled);
     },
     tap: (at) => act(async () => mockChart.onTap(at)),

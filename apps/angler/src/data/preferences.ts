@@ -87,6 +87,10 @@ function read(): Preferences {
 }
 
 export const preferences = new ObservableValue<Preferences>(read());
+// What another tab of this phone changes holds here at once.
+globalThis.addEventListener?.('storage', (event) => {
+  if ((event as StorageEvent).key === key) preferences.set(read());
+});
 
 export function change(part: Partial<Preferences>): void {
   const next = { ...preferences.get(), ...part };
