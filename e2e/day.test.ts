@@ -62,6 +62,8 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await page.getByRole('button', { name: 'Drill here' }).click();
     await expect(page.getByText('Ice not measured here', { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'More Clear ice' }).click();
+    await expect(page.getByText('Counts as 0.5 in: not enough')).toBeVisible();
+    for (let k = 0; k < 3; k++) await page.getByRole('button', { name: /^Add 2 in to Clear ice/ }).click();
     await expect(page.getByText(/^Counts as .* here$/)).toBeVisible();
     await page.getByRole('button', { name: 'More Depth by flasher or line' }).click();
     await page.getByRole('button', { name: 'Hole is drilled' }).click();

@@ -10,7 +10,6 @@ import { ThemeProvider } from '@/theme/theme';
 const mockWritten: { kind: EventKind; body: Record<string, unknown> }[] = [];
 let mockOutings: unknown[] = [];
 let mockRules: unknown;
-let mockIce: { clearM: number; whiteM: number; atMs: number } | undefined;
 
 jest.mock('@/data/session', () => ({
   useLedger: () => ({
@@ -24,7 +23,6 @@ jest.mock('@/data/session', () => ({
   }),
 }));
 jest.mock('@/data/water', () => ({
-  useLastIce: () => mockIce,
   useWater: () => ({ detail: { data: mockRules ? { value: { file: { water: { kind: 'lake', rules: mockRules } } } } : undefined } }),
 }));
 
@@ -105,7 +103,6 @@ beforeEach(() => {
   mockWritten.length = 0;
   mockOutings = [];
   mockRules = undefined;
-  mockIce = { clearM: 0.254, whiteM: 0.05, atMs: 0 };
   change({ units: unitSystems.imperial, species: 'black-crappie', leastIceM: 0.1 });
 });
 
@@ -238,11 +235,13 @@ describe('drill sheet', () => {
     expect(mockWritten.map((e) => e.kind)).toEqual(['station-opened']);
   });
 
-  test('the first touch begins near the last ice and the map’s depth, and hole, ice and depth are written together', async () => {
+  test('ice is counted up from nothing, the depth from the map’s, and hole, ice and depth are written together', async () => {
     const drilled = sheet();
     expect(screen.getByText('The map expects 21 ft: an estimate, not a sounding.')).toBeTruthy();
     await userEvent.press(screen.getByLabelText('More Clear ice'));
-    expect(screen.getByText('10 in')).toBeTruthy();
+    expect(screen.getByText('0.5 in')).toBeTruthy();
+    for (let k = 0; k < 3; k++) await userEvent.press(screen.getByLabelText('Add 2 in to Clear ice'));
+    expect(screen.getByText('6.5 in')).toBeTruthy();
     await userEvent.press(screen.getByLabelText('More Depth by flasher or line'));
     await userEvent.press(screen.getByLabelText('More Depth by flasher or line'));
     await userEvent.press(screen.getByText('Hole is drilled'));
@@ -253,9 +252,9 @@ describe('drill sheet', () => {
   });
 
   test('ice below the angler’s own least is not enough; white ice counts half', async () => {
-    mockIce = { clearM: 0.0762, whiteM: 0.0254, atMs: 0 };
     sheet();
-    await userEvent.press(screen.getByLabelText('More Clear ice'));
+    await userEvent.press(screen.getByLabelText('Add 2 in to Clear ice'));
+    for (let k = 0; k < 2; k++) await userEvent.press(screen.getByLabelText('More Clear ice'));
     await userEvent.press(screen.getByLabelText('More White ice'));
     await userEvent.press(screen.getByLabelText('More White ice'));
     expect(screen.getByText('Counts as 3.5 in: not enough')).toBeTruthy();

@@ -123,10 +123,13 @@ export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState
   if (isFigureKind(kind)) {
     const known = Object.fromEntries(fieldsOf(kind).flatMap(({ field }) => (draft.figures[field] == null ? [] : [[field, draft.figures[field]]])));
     const place = outing.stations.find((s) => s.id === station);
-    const at = kind === 'level-measured' ? {} : { station: ofPeg.includes(kind) ? (place?.peg ?? station) : station };
+    // A place that nobody wrote down, and nobody chose now, stays unsaid.
+    const isSaid = kind !== 'level-measured' && (entry === null || station !== (entry.station ?? ''));
+    const at = isSaid ? { station: ofPeg.includes(kind) ? (place?.peg ?? station) : station } : {};
     const said = { ...(kind === 'fed' ? { what: text } : {}), ...(kind === 'cast' && !entry ? { cast: newId() } : {}) };
-    return { kind, body: { ...at, ...old, ...known, ...said } as unknown as EventBodies[EventKind] };
+    return { kind, body: { ...old, ...at, ...known, ...said } as unknown as EventBodies[EventKind] };
   }
   if (kind === 'line-down') return { kind, body: { ...(old as EventBodies['line-down']), presentation: text } };
-  return { kind: 'note', body: { ...old, text, ...(station === '' ? {} : { station }) } };
+  const isMoved = station !== '' && (entry === null || station !== (entry.station ?? ''));
+  return { kind: 'note', body: { ...old, text, ...(isMoved ? { station } : {}) } };
 }

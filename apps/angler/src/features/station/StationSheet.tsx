@@ -7,14 +7,12 @@ import { useState } from 'react';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
-import { useLastIce } from '@/data/water';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 
-/** Where setting the ice begins on a water where none was measured, m. */
-const usualIceM = 0.1;
+const noIce = { clearM: 0, whiteM: 0 };
 /** Where setting a depth begins on a water of which none is known, m. */
 const usualDepthM = 3;
 
@@ -39,19 +37,17 @@ export function StationSheet({ open, ...form }: Props & { open: boolean }) {
 function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onOpened }: Props) {
   const { units, leastIceM } = usePreferences();
   const { ledger } = useLedger();
-  const last = useLastIce(outing.water);
   const [ice, setIce] = useState<{ clearM: number; whiteM: number } | null>(null);
   const [depthM, setDepth] = useState<number | null>(null);
   const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
+  const bigIce = metresPerIceUnit(units) * (units.ice === 'in' ? 2 : 5);
   const depthStep = depthStepM(units);
   const bigStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 5 : 1);
   const startDepthM = expectedM ?? outing.stations.findLast((s) => s.depthM !== null)?.depthM ?? usualDepthM;
   const stepDepth = (byM: number) => setDepth((m) => clamp((m ?? startDepthM) + byM, 0.3, 300));
   const countsM = ice && countingThickness(ice);
-  // The first touch sets a figure near what is likely; nothing is logged that nobody touched.
-  const startM = last?.clearM ?? usualIceM;
-  const step = (which: 'clearM' | 'whiteM', d: number) =>
-    setIce((now) => (now ? { ...now, [which]: clamp(now[which] + d * iceStep, 0, 2) } : which === 'clearM' ? { clearM: startM, whiteM: 0 } : { clearM: 0, whiteM: iceStep }));
+  // Ice is counted up from nothing: a figure that stands there before it was measured would be somebody's guess.
+  const step = (which: 'clearM' | 'whiteM', byM: number) => setIce((now) => ({ ...(now ?? noIce), [which]: clamp((now ?? noIce)[which] + byM, 0, 2) }));
   const open = async () => {
     const station = newId();
     await ledger.writeAll({ id: outing.id, zone }, [
@@ -80,11 +76,17 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onO
     >
       {method.isOnIce ? (
         <>
-          <Stepper label="Clear ice" text={ice && iceText(ice.clearM, units)} onStep={(d) => step('clearM', d)} onClear={() => setIce(null)} />
+          <Stepper
+            label="Clear ice"
+            text={ice && iceText(ice.clearM, units)}
+            onStep={(d) => step('clearM', d * iceStep)}
+            onClear={() => setIce(null)}
+            big={{ text: iceText(bigIce, units), onStep: (d) => step('clearM', d * bigIce) }}
+          />
           <Stepper
             label="White ice"
             text={ice && (ice.whiteM === 0 ? 'none' : iceText(ice.whiteM, units))}
-            onStep={(d) => step('whiteM', d)}
+            onStep={(d) => step('whiteM', d * iceStep)}
             hint="Milky ice from snow and flooding counts half."
           />
           {countsM === null ? (
