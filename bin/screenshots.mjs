@@ -41,7 +41,7 @@ const go = async (place, size, ready) => {
 const outlook = page.getByRole('figure', { name: /^Modelled column/ });
 const water = page.getByText(/^Expect/);
 const shaft = page.getByRole('slider', { name: 'Jig depth' });
-const season = page.getByRole('heading', { name: 'Height above bottom' });
+const season = page.getByRole('heading', { name: 'By way of fishing' });
 /** Some casts by the advice, each seen before the next. */
 const castsMade = async (count) => {
   await page.getByRole('heading', { level: 1, name: /^Cast (by|along|through)/ }).waitFor({ timeout: 60_000 });

@@ -142,6 +142,8 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
   await test.step('Season counts it, gives it back and takes it in without doubles', async () => {
     await page.getByRole('link', { name: 'Leave the hole for the map' }).click();
     await page.getByRole('link', { name: 'Season' }).click();
+    await expect(page.getByRole('heading', { name: /^\d+ fish on \d+ outings$/ })).toBeVisible();
+    await page.getByRole('button', { name: /^On the ice: \d+ fish$/ }).click();
     await expect(page.getByText(/15 outings, \d+ h of line/)).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Height above bottom' })).toBeVisible();
     await expect(page.getByText(/not enough yet/).first()).toBeVisible();

@@ -6,7 +6,7 @@ const ready: Record<string, (page: Page) => Promise<void>> = {
   '/': (p) => p.getByText(/^Froze over about/).waitFor({ timeout: 40_000 }),
   '/water': (p) => p.getByText(/^Expect/).waitFor(),
   '/hole': (p) => p.getByRole('slider', { name: 'Jig depth' }).waitFor(),
-  '/season': (p) => p.getByRole('heading', { name: 'Height above bottom' }).waitFor(),
+  '/season': (p) => p.getByRole('heading', { name: 'By way of fishing' }).waitFor(),
   '/practice': (p) => p.getByRole('slider', { name: 'Jig depth' }).waitFor(),
   '/fieldcraft': (p) =>
     p
