@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './stack';
+import { drillOnce, test } from './stack';
 
 /** Another phone of the same angler. */
 async function secondPhone(page: Page, url: string): Promise<Page> {
@@ -56,6 +56,24 @@ test('two phones on one outing come to the same, and what one takes back is gone
   await second.getByRole('button', { name: 'Looked', exact: true }).waitFor();
   await expect.poll(() => lookedInLog(second), { timeout: 40_000 }).toBe(1);
   await second.context().close();
+});
+
+test('two tabs of one phone know of each other: what one logs or ends the other shows at once, without a signal too', async ({ demo: first, stack }) => {
+  await drillOnce(first, stack.url);
+  await first.evaluate(() => navigator.serviceWorker?.ready.catch(() => null));
+  const second = await first.context().newPage();
+  await second.goto(`${stack.url}/hole`);
+  await second.getByText('flasher simulated, live').waitFor();
+  if (await first.getByRole('button', { name: /^Line down/ }).isVisible()) await first.getByRole('button', { name: /^Line down/ }).click();
+  await second.getByRole('button', { name: 'Refused', exact: true }).waitFor();
+  await first.context().setOffline(true);
+  const before = await lookedInLog(second);
+  await first.getByRole('button', { name: 'Looked', exact: true }).click();
+  await expect.poll(() => lookedInLog(second)).toBe(before + 1);
+  await second.getByRole('link', { name: 'Leave the hole for the map' }).click();
+  await second.getByRole('button', { name: 'End outing' }).click();
+  await expect(first.getByText('No outing yet')).toBeVisible();
+  await first.context().setOffline(false);
 });
 
 test('an address that names nothing, and a page reached by its address alone, both lead on', async ({ demo: page, stack }) => {

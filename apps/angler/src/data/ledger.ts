@@ -44,7 +44,7 @@ export class PhoneLedger {
 
   /** Reads the log of this phone. Where the browser keeps none it begins empty, in memory, and is filled by the server. */
   async open(): Promise<void> {
-    this.store.onOpenedLate = () => void this.readLate();
+    this.store.onOpenedLate = () => void this.readAgain(true);
     const events = await this.store.allEvents();
     const [device, isBehind, cursor, generation, imports] = await Promise.all([
       this.store.setting<string>('device'),
@@ -67,10 +67,11 @@ export class PhoneLedger {
     this.later(0);
   }
 
-  /** Takes in what a database held that opened only after the log had begun without it. */
-  private async readLate(): Promise<void> {
-    for (const row of await this.store.allEvents()) if (!this.kept.has(row.id)) this.kept.set(row.id, { ...row, event: upcastEvent(row.event) });
-    this.show({ ready: true });
+  /** Takes in what the database holds beside what is known here: another tab's, or all of it where it opened only after the log had begun. */
+  async readAgain(isLate = false): Promise<void> {
+    const fresh = (await this.store.allEvents()).filter((row) => !this.kept.has(row.id));
+    for (const row of fresh) this.kept.set(row.id, { ...row, event: upcastEvent(row.event) });
+    if (isLate || fresh.length > 0) this.show({ ready: true });
   }
 
   close(): void {

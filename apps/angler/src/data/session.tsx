@@ -7,6 +7,7 @@ import { useObservable } from './observable-value';
 import { PhoneLedger } from './ledger';
 import type { LedgerView } from './ledger-view';
 import { PhoneStore } from './store';
+import { joinTabs } from './tabs';
 import { trouble, troubleText } from './troubles';
 
 const key = 'burrow.session';
@@ -76,8 +77,12 @@ export function AccountProvider({ account, children }: { account: { id: string; 
   const value = useMemo<Account>(() => ({ ...open, id, name, isDemo }), [open, id, name, isDemo]);
   useEffect(() => {
     open.ledger.open().catch((error: unknown) => trouble.set(troubleText(error)));
-    return () => open.ledger.close();
-  }, [open]);
+    const leaveTabs = joinTabs(id, open.ledger);
+    return () => {
+      leaveTabs();
+      open.ledger.close();
+    };
+  }, [open, id]);
   return <AccountContext value={value}>{children}</AccountContext>;
 }
 
