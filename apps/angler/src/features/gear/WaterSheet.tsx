@@ -146,7 +146,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
         )}
       </View>
       <View aria-live="polite">{says ? <Text tone="straw">{says}</Text> : null}</View>
-      <LeftOutSheet {...file} />
+      <LeftOutSheet {...file.leftOut} />
       {isWriting ? (
         <RuleCardSheet
           water={water}

@@ -166,7 +166,7 @@ export function NewWaterScreen() {
         </View>
         <Action kind="main" height={64} label="Save water" disabled={point === null || busy !== null} onPress={() => setSheet('name')} />
       </View>
-      <LeftOutSheet {...file} />
+      <LeftOutSheet {...file.leftOut} />
       {sheet === 'place' ? <PlaceSheet onClose={() => setSheet(null)} onPlace={goTo} /> : null}
       <Sheet
         title="Name it"

@@ -20,7 +20,8 @@ const warmths = (units: UnitPreference): { id: WarmthId; label: string }[] => ([
 
 /** In which unit the depths of a file are and how they were measured, with what follows from it. */
 export function DepthQuestions({ file, fits, units }: { file: SoundingFileControl; fits?: readonly UnitFit[] | null; units: UnitPreference }) {
-  const { raw, isDoubtful, depthUnit, deepestM, sounder, warmth, source } = file;
+  const { raw, isDoubtful, depthUnit, deepestM, measured } = file;
+  const { sounder, warmth, source } = measured;
   const fit = fits?.find((f) => f.unit === depthUnit);
   const better = fit?.offM != null && fits?.[0].offM != null && fits[0].unit !== depthUnit && fits[0].offM < fit.offM / 2 ? fits[0] : null;
   const nameOf = (unit: DepthUnit) => depthUnitChoices.find((c) => c.id === unit)!.label.toLowerCase();
@@ -45,8 +46,8 @@ export function DepthQuestions({ file, fits, units }: { file: SoundingFileContro
       </Text>
       {better ? <Caution headline={`In ${nameOf(better.unit)} they would be ${depthText(better.offM!, units)} off the known map`}>Look at the unit once more.</Caution> : null}
       <Text strong>How were the depths measured?</Text>
-      <Choice label="How the depths were measured" options={sounders} value={sounder} onChange={file.setSounder} wrap />
-      {sounder === 'plumbed' ? null : <Choice label="How warm the water was" options={warmths(units)} value={warmth} onChange={file.setWarmth} wrap />}
+      <Choice label="How the depths were measured" options={sounders} value={sounder} onChange={measured.setSounder} wrap />
+      {sounder === 'plumbed' ? null : <Choice label="How warm the water was" options={warmths(units)} value={warmth} onChange={measured.setWarmth} wrap />}
       <Text size="small" tone="second">
         {soundingSourceText(source)}
       </Text>

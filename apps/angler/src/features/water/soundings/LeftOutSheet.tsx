@@ -9,7 +9,7 @@ import type { SoundingFileControl } from './useSoundingFile';
 const shownRows = 6;
 
 /** What of a file cannot be read, and whether to go on without it. */
-export function LeftOutSheet({ asked, goOn, leave }: SoundingFileControl) {
+export function LeftOutSheet({ asked, goOn, leave }: SoundingFileControl['leftOut']) {
   return (
     <Sheet
       title={`${counted(asked?.leftOut.length ?? 0, 'row')} cannot be read`}

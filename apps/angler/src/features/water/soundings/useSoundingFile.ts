@@ -50,22 +50,21 @@ export function useSoundingFile() {
     isDoubtful,
     depthUnit,
     isUnitSaid: unit !== null,
-    source,
-    sounder,
-    warmth,
     setUnit,
-    setSounder,
-    setWarmth,
+    /** How the depths were measured. */
+    measured: { source, sounder, warmth, setSounder, setWarmth },
     says,
     isReading,
     bring,
     /** Rows of the file that cannot be read, while it is not said what to do. */
-    asked,
-    goOn: () => {
-      setRead(asked);
-      setAsked(null);
+    leftOut: {
+      asked,
+      goOn: () => {
+        setRead(asked);
+        setAsked(null);
+      },
+      leave: () => setAsked(null),
     },
-    leave: () => setAsked(null),
   };
 }
 
