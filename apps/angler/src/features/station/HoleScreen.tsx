@@ -25,6 +25,7 @@ import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
 import { usePreferences } from '@/data/preferences';
+import { useOutlook } from '@/data/outlook';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
@@ -34,11 +35,14 @@ export function HoleScreen() {
   const outing = useOuting();
   const { ready } = useLedger();
   const { water } = useWater();
+  const { situation } = useOutlook();
   const hole = outing?.stations.find((h) => h.id === outing.currentStation);
   if (!ready) return <Notice title="Opening the log" busy />;
   if (!outing || !hole)
     return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} method={(outing && methodOf(outing.method)) ?? usualMethod} />;
   const picture = methodOf(hole.method)?.picture;
+  // A hole is fished also where its water is not on this phone; elsewhere what is known of the water comes a moment after the water itself.
+  if (situation === null && picture !== undefined && picture !== 'column') return <Notice title="Opening the water" busy />;
   if (picture === 'fan') return <CastScreen outing={outing} stand={hole} />;
   if (picture === 'section') return <PegScreen outing={outing} station={hole} />;
   if (picture === 'lane') return <PassScreen outing={outing} pass={hole} />;

@@ -5,6 +5,7 @@ import { UnsoundedWater } from './UnsoundedWater';
 import { useRouter } from 'expo-router';
 import { Notice } from '@/ui/Notice';
 import { useGround } from '@/data/ground';
+import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
@@ -16,6 +17,7 @@ export function WaterScreen() {
   const { units } = usePreferences();
   const water = detail.data?.value;
   const ground = useGround(water, state.outings, units);
+  const { situation } = useOutlook();
 
   const router = useRouter();
 
@@ -33,7 +35,7 @@ export function WaterScreen() {
     );
   // Too few soundings, or all at one place: the water is fished all the same.
   if (water && ground.isError) return <UnsoundedWater key={water.id} water={water} />;
-  if (!water || !ground.data) return <Notice title="Drawing the bed" busy />;
+  if (!water || !ground.data || situation === null) return <Notice title="Drawing the bed" busy />;
   const Kind = isFlowing(water.file.water.kind) ? RiverWater : LakeWater;
   return <Kind key={water.id} water={water} ground={ground.data} />;
 }
