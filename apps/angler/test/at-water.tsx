@@ -82,6 +82,7 @@ export const pointWater = (kind: WaterFile['water']['kind'], at: [number, number
 type Watcher = (position: { coords: object; timestamp: number }) => void;
 const watchers = new Set<Watcher>();
 let fix: { at: LonLat; accuracyM: number } | null = null;
+let isSlow = false;
 const positionOf = ({ at, accuracyM }: NonNullable<typeof fix>) => ({
   coords: { longitude: at[0], latitude: at[1], accuracy: accuracyM, heading: null, speed: null },
   timestamp: Date.now(),
@@ -93,7 +94,8 @@ const geolocation = {
     return ok;
   },
   clearWatch: (ok: Watcher) => watchers.delete(ok),
-  getCurrentPosition: (ok: Watcher, no: (e: object) => void) => void setTimeout(() => (fix ? ok(positionOf(fix)) : no({ code: 1, PERMISSION_DENIED: 1 }))),
+  getCurrentPosition: (ok: Watcher, no: (e: object) => void) =>
+    void setTimeout(() => (isSlow ? no({ code: 3 }) : fix ? ok(positionOf(fix)) : no({ code: 1, PERMISSION_DENIED: 1 }))),
 };
 Object.defineProperty(globalThis, 'navigator', {
   configurable: true,
@@ -113,9 +115,17 @@ Object.defineProperty(globalThis, 'localStorage', {
 /** The phone is carried to a place, or may not say where it is. */
 export async function phoneAt(at: LonLat | null, accuracyM = 5): Promise<void> {
   fix = at && { at, accuracyM };
+  isSlow = false;
   await act(async () => {
     if (fix) for (const watcher of watchers) watcher(positionOf(fix));
   });
+}
+
+/** The phone stands where it stood, and takes too long to say so anew: what it said last is `ageMs` old. */
+export function phoneIsSlow(ageMs: number): void {
+  isSlow = true;
+  const now = Date.now.bind(Date);
+  jest.spyOn(Date, 'now').mockImplementation(() => now() + ageMs);
 }
 
 /** The phone says nothing any more, and what it said last is a while ago. */

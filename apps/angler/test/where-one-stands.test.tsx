@@ -1,4 +1,4 @@
-import { demoWater, openKey, phoneAt, phoneGoesQuiet, pointWater, visit } from './at-water';
+import { demoWater, openKey, phoneAt, phoneGoesQuiet, phoneIsSlow, pointWater, visit } from './at-water';
 import { screen } from '@testing-library/react-native';
 import { middleOfWater, shoreOf } from '@burrow/contract/formats/water-geojson';
 import { bearingDeg, distanceM, placeAlong, type LonLat } from '@burrow/core/ground';
@@ -82,6 +82,19 @@ describe('where the phone may say where it is', () => {
     await screen.findByText('The phone does not say any more where it is. Tap the map, or try again.');
     expect(at.kinds()).toEqual([]);
     expect(button('Hole is drilled')).toBeNull();
+    at.unmount();
+  });
+
+  test.each([
+    [30, true],
+    [90, false],
+  ])('a phone that stands still and takes too long to say so anew, %d s after it was read: logged %s', async (ageS, isLogged) => {
+    await phoneAt(middle, 6);
+    const at = await visit({ file: lake, log: [] }, () => <WaterScreen />);
+    await screen.findByText(/^You, by the phone/);
+    phoneIsSlow(1000 * ageS);
+    await at.press('Drill here');
+    expect(button('Hole is drilled') !== null).toBe(isLogged);
     at.unmount();
   });
 

@@ -31,13 +31,26 @@ const fixOf = ({ coords, timestamp }: GeolocationPosition): Fix => ({
   accuracyM: coords.accuracy,
 });
 
-/** Where the phone is now: read anew, or within the last two seconds. Rejects with what to do instead, in words. */
+/** The phone does not say where it is. `isLate` where it only takes too long: it may stand where it stood. */
+export class NoPosition extends Error {
+  constructor(
+    message: string,
+    readonly isLate = false,
+  ) {
+    super(message);
+  }
+}
+
+/** Of the kinds of error that a browser tells of a position, the one that it took too long. */
+const tookTooLong = 3;
+
+/** Where the phone is now: read anew, or within the last two seconds. Rejects with `NoPosition`. */
 export const readFix = (): Promise<Fix> =>
   new Promise((resolve, reject) => {
-    if (!navigator.geolocation) return reject(new Error('This phone does not say where it is.'));
+    if (!navigator.geolocation) return reject(new NoPosition('This phone does not say where it is.'));
     navigator.geolocation.getCurrentPosition(
       (position) => resolve(fixOf(position)),
-      () => reject(new Error('The phone does not say where it is.')),
+      (error) => reject(new NoPosition('The phone does not say where it is.', error.code === tookTooLong)),
       { enableHighAccuracy: true, maximumAge: 2000, timeout: 10_000 },
     );
   });

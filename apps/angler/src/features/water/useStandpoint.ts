@@ -1,9 +1,9 @@
 import { offOutlinesM, type LonLat } from '@burrow/core/ground';
 import { useEffect, useState } from 'react';
-import { isWhereKnown, readFix, useFollowedPosition, type Fix } from '@/data/position';
+import { isWhereKnown, NoPosition, readFix, useFollowedPosition, type Fix } from '@/data/position';
 
-/** A fix older than this is read anew before anything is logged by it, ms. */
-const freshMs = 10_000;
+/** A fix older than this is read anew before anything is logged by it, ms; where that takes too long, one that is followed still holds for so long: who moves is told of. */
+const [freshMs, heldMs] = [10_000, 60_000];
 /** The phone's own doubt counts up to so much, m: with more it does not say on which side of a shore one is. */
 const mostDoubtM = 30;
 
@@ -43,8 +43,10 @@ export function useStandpoint({ isOn, shores, bankM }: FishableGround) {
   };
   /** The place as of now, for what is logged there; null where the phone has gone quiet or is elsewhere. */
   const now = async (): Promise<Fix | null> => {
-    if (here !== null && Date.now() - here.readMs < freshMs) return here;
-    return stands(await readFix().catch(() => null));
+    const age = () => (here === null ? Infinity : Date.now() - here.readMs);
+    if (age() < freshMs) return here;
+    const held = (error: unknown) => (error instanceof NoPosition && error.isLate && age() < heldMs ? here : null);
+    return stands(await readFix().catch(held));
   };
   const unread = why === null ? 'Looking for you' : `${why} Tap the map instead.`;
   return {
