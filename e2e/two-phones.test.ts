@@ -60,7 +60,6 @@ test('two phones on one outing come to the same, and what one takes back is gone
 
 test('two tabs of one phone know of each other: what one logs or ends the other shows at once, without a signal too', async ({ demo: first, stack }) => {
   await drillOnce(first, stack.url);
-  await first.evaluate(() => navigator.serviceWorker?.ready.catch(() => null));
   const second = await first.context().newPage();
   await second.goto(`${stack.url}/hole`);
   await second.getByText('flasher simulated, live').waitFor();
