@@ -16,18 +16,27 @@ import type { OutingHere } from './useOutingHere';
 import type { Standpoint } from './useStandpoint';
 import { way } from './words';
 
-interface Props {
+/** The place of the ring and what is said of it and of any other, with what can be done there. */
+export interface PlaceSlots {
   here: OutingHere;
   standpoint: Standpoint;
+  /** The place that is advised or was tapped. */
   ring: LonLat;
+  /** Whether somebody named the ring: the advice or a tap. Else it only marks the water, and nothing is opened there. */
   isRingNamed: boolean;
   ringSays: { title: string; detail: string };
   placeTitle: (at: LonLat) => string;
   expectedM: (at: LonLat) => number | null;
   canOpen: (at: LonLat) => boolean;
+  /** What else can be done under the place: a plan, a mark. */
   actions?: ReactNode;
+  /** What is done instead of starting an outing, where none can be. */
   instead?: ReactNode;
+  /** What stands beside the place before an outing. */
   beside?: ReactNode;
+}
+
+interface Props extends PlaceSlots {
   onOpen: (place: OpenedPlace) => void;
   onBack: (station: string) => void;
 }

@@ -1,15 +1,12 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import type { LonLat } from '@burrow/core/ground';
 import { useRouter } from 'expo-router';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
 import { Answer, Panes } from './Panes';
-import { PlaceFoot } from './PlaceFoot';
+import { PlaceFoot, type PlaceSlots } from './PlaceFoot';
 import { StationHere, type OpenedPlace } from './StationHere';
-import type { OutingHere } from './useOutingHere';
-import type { Standpoint } from './useStandpoint';
 
 const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
 
@@ -21,29 +18,12 @@ export interface TakenBack {
   onForget: () => void;
 }
 
-interface Props {
+interface Props extends PlaceSlots {
   water: WaterDetail;
-  here: OutingHere;
-  standpoint: Standpoint;
   /** Where to fish, in a sentence with its reason, and what is wanting below. */
   answer: { headline: string; detail: string; notes?: readonly string[]; below?: ReactNode };
-  /** The place that is advised or was tapped: the ring on the map. */
-  ring: LonLat;
-  /** Whether somebody named the ring: the advice or a tap. Else it only marks the water, and nothing is opened there. */
-  isRingNamed: boolean;
-  /** What is said of the ring, and of any other place. */
-  ringSays: { title: string; detail: string };
-  placeTitle: (at: LonLat) => string;
-  expectedM: (at: LonLat) => number | null;
-  canOpen: (at: LonLat) => boolean;
   map: (bars: ReactNode, onWords: () => void) => ReactNode;
   list: ReactNode;
-  /** What else can be done under the place: a plan, a mark. */
-  actions?: ReactNode;
-  /** What is done instead of starting an outing, where none can be. */
-  instead?: ReactNode;
-  /** What stands beside the place before an outing. */
-  beside?: ReactNode;
   dropped?: TakenBack | null;
   /** Told when the list takes the map's stead, and when it goes. */
   onInWords?: (inWords: boolean) => void;
