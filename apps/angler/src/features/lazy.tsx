@@ -1,12 +1,13 @@
-import { lazy, Suspense, type ComponentType } from 'react';
+import { Suspense, type ComponentType } from 'react';
 import { AtOutingWater } from '@/data/outlook';
 import { Notice } from '@/ui/Notice';
 import { ScreenGuard } from '@/ui/ScreenGuard';
+import { lazily } from '@/ui/lazily';
 import type * as Screens from './field-screens';
 
 /** A screen that is loaded when it is opened, with what is shown while it comes; one of an outing is about the water of the outing under way. */
 function opened(name: keyof typeof Screens, isOfOuting = false): ComponentType {
-  const Screen = lazy(() => import('./field-screens').then((screens) => ({ default: screens[name] })));
+  const Screen = lazily(() => import('./field-screens').then((screens) => screens[name]));
   return function Opened() {
     return (
       <ScreenGuard>

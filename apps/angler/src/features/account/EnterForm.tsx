@@ -1,11 +1,13 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { View } from 'react-native';
+import { LongWait } from '@/ui/Notice';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import type { AccountMode } from './AccountForm';
 import { ResetHelp, useAskedCode } from './ResetHelp';
 import { useEntering } from './useEntering';
 
-const AccountForm = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.AccountForm })));
+const AccountForm = lazily(() => import('@/features/with-paper').then((m) => m.AccountForm));
 
 /** The form of one way in, with what the server said of the last try. */
 export function EnterForm({ mode, isInvited }: { mode: AccountMode; isInvited?: boolean }) {
@@ -14,7 +16,7 @@ export function EnterForm({ mode, isInvited }: { mode: AccountMode; isInvited?: 
   return (
     <View style={{ gap: 12 }}>
       {mode === 'reset' ? <ResetHelp asked={asked} /> : null}
-      <Suspense fallback={null}>
+      <Suspense fallback={<LongWait />}>
         <AccountForm
           key={mode}
           mode={mode}

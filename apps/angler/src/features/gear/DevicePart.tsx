@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { openFile } from '@/data/files';
 import { change, type Device } from '@/data/preferences';
@@ -7,8 +7,9 @@ import { deviceLogKey, useChosenDevice } from '@/features/station/useDevice';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 const hints: Record<Device['kind'], string> = {
   none: 'The Hole is read by eye: you say where bottom, jig and mark are.',

@@ -1,5 +1,5 @@
 import { clamp, lineText, lureText, weightText } from '@burrow/core/units';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '@/data/ids';
 import { change, usePreferences, type Kit } from '@/data/preferences';
@@ -8,8 +8,9 @@ import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 type Part = keyof Kit;
 const names: Record<Part, { one: string; add: string }> = {

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { forgetSettings } from '@/data/account-settings';
 import { api } from '@/data/api';
@@ -7,8 +7,9 @@ import { remember, useAccount } from '@/data/session';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 /** A line for a password. */
 function Password({ label, value, onChange }: { label: string; value: string; onChange: (text: string) => void }) {

@@ -1,15 +1,16 @@
 import { familyOf, tackleFamilies } from '@burrow/core/tackle';
 import type { MeasuredDive } from '@burrow/core/rig';
 import { clamp, depthText, fishLengthText, lineText, lureMassesG, lureText, metresPerDepthUnit } from '@burrow/core/units';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { change, putPresentation, unsaid, usePreferences, type Presentation } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 const colours = ['clear', 'natural', 'silver', 'gold', 'white', 'black', 'blue', 'chartreuse', 'pink', 'orange'] as const;
 const either = [

@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf, speciesTable } from '@burrow/core/fish';
 import { ruleCardText, type FishRule, type RuleCard } from '@burrow/core/law';
 import { fishLengthText, isoWithOffset, metresPerFishUnit } from '@burrow/core/units';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { nowMs } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
@@ -13,8 +13,9 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short : id);
 /** Where setting a size begins, as a share of the fish's usual length. */

@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { islandsOf, shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats/water-geojson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { DepthQuestions } from '@/features/water/soundings/DepthQuestions';
 import { LeftOutSheet } from '@/features/water/soundings/LeftOutSheet';
@@ -18,10 +18,11 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import { RuleCardSheet } from './RuleCardSheet';
 import { waterKinds } from '@/features/water/words';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 interface Props {
   water: WaterDetail;

@@ -1,16 +1,17 @@
 import type { LedgerEvent } from '@burrow/core/ledger';
 import type { WithoutWeather } from '@burrow/core/outlook';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import { BringWeather } from './BringWeather';
 import { SeenSheet } from './SeenSheet';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+const UndoSnackbar = lazily(() => import('@/features/with-paper').then((m) => m.UndoSnackbar));
 
 interface Props {
   words: WithoutWeather;

@@ -3,10 +3,11 @@ import { waysNow } from '@burrow/core/methods';
 import { alertsFor, bearingWords, outlookWords, thermometerWords, type FeedingWindow, type Outlook, type OutlookInput } from '@burrow/core/outlook';
 import type { Situation } from '@burrow/core/situation';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
+import { Suspense, useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
+import { lazily } from '@/ui/lazily';
 import { AlertList } from './AlertList';
 import { ColumnPart } from './ColumnPart';
 import { DayPlanList } from './DayPlanList';
@@ -26,8 +27,8 @@ import type { LedgerEvent } from '@burrow/core/ledger';
 import { NoWeather } from './NoWeather';
 import { SimulatedBand } from '@/ui/SimulatedBand';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
-const IceChart = lazy(() => import('@/ui/charts').then((m) => ({ default: m.IceChart })));
+const UndoSnackbar = lazily(() => import('@/features/with-paper').then((m) => m.UndoSnackbar));
+const IceChart = lazily(() => import('@/ui/charts').then((m) => m.IceChart));
 
 /** Should I go, and when? */
 export function OutlookScreen() {

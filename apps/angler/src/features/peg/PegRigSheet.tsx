@@ -1,7 +1,7 @@
 import { shotText, swimName } from '@burrow/core/pole';
 import { usualShot } from '@burrow/core/rig';
 import { clamp, currentText, depthFine, liftText, tempText } from '@burrow/core/units';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { setPole, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
@@ -9,9 +9,10 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import type { PegControl } from './usePeg';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 /** Float, shot and depth for each swim, and the table of shot they are made from. */
 export function PegRigSheet({ control }: { control: PegControl }) {

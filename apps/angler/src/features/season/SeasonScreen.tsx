@@ -1,7 +1,7 @@
 import { effortUnitOf, methodOf } from '@burrow/core/methods';
 import { clumpWords, findingWords, outingRates, summariseMethods, summariseSeason, type Comparison, type MethodSummary } from '@burrow/core/season';
 import { counted } from '@burrow/core/units';
-import { lazy, Suspense, useMemo, useState, type ReactNode } from 'react';
+import { Suspense, useMemo, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { nowMs } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
@@ -11,11 +11,12 @@ import { usePalette } from '@/theme/theme';
 import { Choice } from '@/ui/Choice';
 import { Notice } from '@/ui/Notice';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import { Exchange } from './Exchange';
 import { Rates } from './Rates';
 import { PutBack, SeasonPage } from './SeasonPage';
 
-const OutingChart = lazy(() => import('@/ui/charts').then((m) => ({ default: m.OutingChart })));
+const OutingChart = lazily(() => import('@/ui/charts').then((m) => m.OutingChart));
 
 /** Most outings in one picture. */
 const shownOutings = 8;

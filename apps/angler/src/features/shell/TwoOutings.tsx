@@ -1,14 +1,15 @@
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { clockText } from '@burrow/core/units';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { useLedger } from '@/data/session';
 import { useOtherOutings, useOuting, useWaterDetail } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+const UndoSnackbar = lazily(() => import('@/features/with-paper').then((m) => m.UndoSnackbar));
 
 /** Two outings under way at once, begun on two phones without a signal: joined or ended by one tap, and that can be taken back. */
 export function TwoOutings() {

@@ -1,7 +1,8 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
+import { lazily } from '@/ui/lazily';
 import type { Logged } from './useLogged';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+const UndoSnackbar = lazily(() => import('@/features/with-paper').then((m) => m.UndoSnackbar));
 
 interface Props {
   logged: Pick<Logged, 'said' | 'setSaid' | 'undo'>;

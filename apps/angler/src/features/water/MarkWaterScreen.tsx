@@ -4,7 +4,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { coverKinds, type LonLat } from '@burrow/core/ground';
 import { counted, distanceText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import { Suspense, useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -21,10 +21,11 @@ import { newId } from '@/data/ids';
 import { useWaterChange } from '@/data/water-change';
 import { usePalette } from '@/theme/theme';
 import type { Ground } from '@/workers/ground.api';
+import { lazily } from '@/ui/lazily';
 import { whereAmI } from './where-am-i';
 import MarkMap from '@/features/water/map/MarkMap';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 type Role = PlaceMark['role'] | LineMark['role'] | 'outline';
 

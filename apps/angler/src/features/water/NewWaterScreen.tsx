@@ -3,7 +3,7 @@ import type { LonLat } from '@burrow/core/ground';
 import { depthText, distanceM } from '@burrow/core/units';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -16,6 +16,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import OutlineMap from '@/features/water/map/OutlineMap';
+import { lazily } from '@/ui/lazily';
 import { PlaceSheet } from './PlaceSheet';
 import { DepthQuestions } from './soundings/DepthQuestions';
 import { LeftOutSheet } from './soundings/LeftOutSheet';
@@ -23,7 +24,7 @@ import { soundingFeatures, useSoundingFile } from './soundings/useSoundingFile';
 import { whereAmI } from './where-am-i';
 import { newWaterWords, waterKinds } from './words';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 /** A water of one's own: a point is enough; three corners and more are its shore, soundings come from a file. Nothing is kept until it is saved. */
 export function NewWaterScreen() {

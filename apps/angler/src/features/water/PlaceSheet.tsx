@@ -1,11 +1,12 @@
 import type { LonLat } from '@burrow/core/ground';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import { placeFrom } from './where-am-i';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 /** A place by its figures, for those who know them or read them off another chart. */
 export function PlaceSheet({ onClose, onPlace }: { onClose: () => void; onPlace: (at: LonLat) => void }) {

@@ -1,14 +1,15 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { Suspense, useState, type ReactNode } from 'react';
 import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import { Answer, Panes } from './Panes';
 import { PlaceFoot, type PlaceSlots } from './PlaceFoot';
 import { StationHere, type OpenedPlace } from './StationHere';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+const UndoSnackbar = lazily(() => import('@/features/with-paper').then((m) => m.UndoSnackbar));
 
 /** Something that can be taken back, in words. */
 export interface TakenBack {

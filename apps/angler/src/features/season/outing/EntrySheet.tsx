@@ -2,7 +2,7 @@ import { isKnownSpecies, speciesOf, speciesTable } from '@burrow/core/fish';
 import { reactionKinds, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type StationState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { clamp, clockText, depthText, depthStepM, minuteMs, type UnitPreference } from '@burrow/core/units';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { stepped } from '@/features/entries/figures';
 import { draftOf, isBedDepth, isReady, lastMsOf, lateKinds, madeOf, textLabelOf, type Draft } from '@/features/entries/draft';
 import { figuresOf, reactionWords } from '@/features/entries/kinds';
@@ -15,8 +15,9 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 
-const Field = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.Field })));
+const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
 interface Props {
   outing: OutingState;

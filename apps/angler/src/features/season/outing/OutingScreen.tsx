@@ -5,7 +5,7 @@ import { pegsOf, type Peg } from '@burrow/core/pole';
 import { outingDay, outingDayWords, triedInVain } from '@burrow/core/season';
 import { clockText, dayText, hourMs } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { SwimDay } from '@/features/peg/SwimDay';
 import { LogList } from '@/features/station/LogList';
@@ -20,12 +20,13 @@ import { Action } from '@/ui/Action';
 import { Notice } from '@/ui/Notice';
 import { usePastPegC } from '@/data/peg';
 import { Text } from '@/ui/Text';
+import { lazily } from '@/ui/lazily';
 import { DayPicture } from './DayPicture';
 import { isCorrectable } from '@/features/entries/draft';
 import { EntrySheet } from './EntrySheet';
 import { OutingMap } from './OutingMap';
 
-const UndoSnackbar = lazy(() => import('@/features/with-paper').then((m) => ({ default: m.UndoSnackbar })));
+const UndoSnackbar = lazily(() => import('@/features/with-paper').then((m) => m.UndoSnackbar));
 
 /** An outing that ended this long ago is not gone on with. */
 const resumableMs = 18 * hourMs;
