@@ -147,6 +147,7 @@ try {
   await page.reload();
   await shaft.waitFor();
   await page.getByRole('button', { name: 'Fish', exact: true }).click();
+  await page.getByRole('dialog').getByRole('radio', { name: 'Crappie', exact: true }).click();
   await page.getByRole('slider', { name: 'Length' }).waitFor();
   await page.waitForTimeout(600);
   await page.getByRole('button', { name: 'Which fish is it?' }).click();

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serious } from './axe';
-import { startOuting, test } from './stack';
+import { fishIs, startOuting, test } from './stack';
 
 const shotsOf = (page: Page) => async (name: string) => {
   if (!process.env.SHOTS) return;
@@ -72,6 +72,7 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
       await expect(heading).toHaveText(says);
     }
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await fishIs(page, 'Walleye');
     await page.getByRole('button', { name: 'Released' }).click();
     await expect(heading).toHaveText(/^The same cast again/);
     await shot('cast-fish');
@@ -237,6 +238,7 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await page.getByRole('button', { name: 'Bite', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Let it fall straight back' })).toBeVisible();
   await page.getByRole('button', { name: 'Fish', exact: true }).click();
+  await fishIs(page, 'Smallmouth');
   await page.getByRole('button', { name: 'Released' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'The same cast again' })).toBeVisible();
 

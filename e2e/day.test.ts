@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { dragJig, jigDepth, test } from './stack';
+import { dragJig, fishIs, jigDepth, test } from './stack';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -85,6 +85,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await page.getByRole('button', { name: 'Undo' }).first().click();
     await page.getByRole('button', { name: 'Bite', exact: true }).click();
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await fishIs(page, 'Crappie');
     await expect(page.getByText('Not measured', { exact: true })).toBeVisible();
     await page.getByRole('slider', { name: 'Length' }).press('ArrowRight');
     await expect(page.getByText(/^About \d+ oz/)).toBeVisible();

@@ -2,7 +2,7 @@ import { soundSpeed } from '../packages/core/src/water';
 import { expect } from '@playwright/test';
 import { readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { drillOnce, jigDepth, test } from './stack';
+import { drillOnce, fishIs, jigDepth, test } from './stack';
 
 test.beforeEach(async ({ demo: page }) => page.setViewportSize({ width: 390, height: 844 }));
 
@@ -30,6 +30,7 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
       await expect(page.getByText(`${what} logged`)).toBeVisible();
     }
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await fishIs(page, 'Crappie');
     await page.getByRole('button', { name: 'Released' }).click();
     await expect(page.getByText('Crappie released')).toBeVisible();
   });

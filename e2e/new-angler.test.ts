@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test } from './stack';
+import { fishFor, fishIs, test } from './stack';
 
 /** Ten cold, quiet days up to now, hour by hour. */
 function tenDays(nowMs: number): string {
@@ -77,6 +77,8 @@ test('a stranger with a lake, weather and a flasher of their own: from signing u
     await expectHonest(page, 'water without depths');
     await shot('3-unsounded');
     await tap(/^Start outing: on the ice/);
+    await fishFor(page, 'Black crappie');
+    taps++;
     for (const [k, [dx, dy]] of [
       [0, 0],
       [45, 10],
@@ -91,7 +93,7 @@ test('a stranger with a lake, weather and a flasher of their own: from signing u
       if (k === 0) await tap(/^Add 5 ft to Depth/);
       await shot(`5-drill-${k}`);
       await tap('Hole is drilled');
-      await expect(page.getByText(`Hole ${k + 1}, read your flasher by eye`)).toBeVisible();
+      await expect(page.getByText(`Hole ${k + 1}, crappie, read your flasher by eye`)).toBeVisible();
     }
     await expectHonest(page, 'hole');
     await shot('6-hole');
@@ -106,13 +108,15 @@ test('a stranger with a lake, weather and a flasher of their own: from signing u
     await page.mouse.click(box.x + box.width / 2, box.y + box.height * 0.8);
     taps++;
     await tap('Reading: the mark came up');
-    await expect(page.getByText(/^Hole 3, read by eye, just now/)).toBeVisible();
+    await expect(page.getByText(/^Hole 3, crappie, read by eye, just now/)).toBeVisible();
     await shot('7-reading');
     // Two taps repeat the reading with a change.
     await page.getByRole('button', { name: /^Top mark up by/ }).click();
     await page.getByRole('button', { name: 'Reading: the mark hung' }).click();
     await shot('8-reading-again');
     await tap('Fish', true);
+    await fishIs(page, 'Crappie');
+    taps++;
     await tap('Released');
     await expect(page.getByText(/released$/).first()).toBeVisible();
     await expectHonest(page, 'hole with a reading');

@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { ownWater } from './own';
-import { drillOnce, startOuting, test } from './stack';
+import { drillOnce, fishIs, startOuting, test } from './stack';
 
 const textOf = (page: Page) => page.evaluate(() => document.body.innerText);
 
@@ -31,7 +31,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
 
   await test.step('a hole is drilled with nothing measured', async () => {
     await page.getByRole('button', { name: 'To the map' }).click();
-    await startOuting(page, 'on the ice');
+    await startOuting(page, 'on the ice', 'Black crappie');
     await expect(page.getByText(/Without weather, places are scored by the date/)).toBeVisible();
     await expectHonest(page, 'water');
     await page.getByRole('button', { name: 'I am at the ring' }).click();
@@ -41,7 +41,7 @@ test('a new user with a water of one’s own: nothing measured is called measure
   });
 
   await test.step('the hole opens on the quick reading, and no fish are shown', async () => {
-    await expect(page.getByText('Hole 1, read your flasher by eye')).toBeVisible();
+    await expect(page.getByText('Hole 1, crappie, read your flasher by eye')).toBeVisible();
     await expect(page.getByRole('slider', { name: 'Bottom' })).toHaveAttribute('aria-valuetext', 'not set');
     await expectHonest(page, 'hole');
     for (const [what, share] of [
@@ -53,9 +53,10 @@ test('a new user with a water of one’s own: nothing measured is called measure
       await page.mouse.click(box.x + box.width / 2, box.y + box.height * share);
     }
     await page.getByRole('button', { name: 'Reading: the mark came up' }).click();
-    await expect(page.getByText(/^Hole 1, read by eye, just now/)).toBeVisible();
+    await expect(page.getByText(/^Hole 1, crappie, read by eye, just now/)).toBeVisible();
     await expect(page.getByText(/^Line down: /)).toBeVisible();
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await fishIs(page, 'Crappie');
     await page.getByRole('button', { name: 'Released' }).click();
     await expect(page.getByText(/released$/).first()).toBeVisible();
     await expectHonest(page, 'hole with a reading');

@@ -15,7 +15,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   };
   const heading = page.getByRole('heading', { level: 1 });
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await startOuting(page, 'pole from a peg');
+  await startOuting(page, 'pole from a peg', 'Roach');
   await expect(heading).toHaveText(/^Sit at the ring: .* within reach$/, { timeout: 40_000 });
   await shot('own-water');
   await page.getByRole('button', { name: 'I am at the ring' }).click();
@@ -60,7 +60,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   await expect(page.getByText(/^brown crumb at /)).toHaveCount(0);
 
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await startOuting(page, 'trolling, drifting');
+  await startOuting(page, 'trolling, drifting', 'Black crappie');
   await expect(heading).toHaveText('Tap where you begin');
   await page.getByRole('application', { name: /^Depth map/ }).click({ position: { x: 180, y: 130 } });
   await page.getByRole('button', { name: 'Begin a pass here' }).click();
@@ -121,7 +121,7 @@ test('a pass on a reservoir without a chart: steered by the sounder, logged all 
   await page.getByRole('textbox', { name: 'Name of the water' }).fill('Unsounded Arm');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await startOuting(page, 'trolling, drifting');
+  await startOuting(page, 'trolling, drifting', 'Black crappie');
   await press('Where am I');
   await press('Begin a pass here');
   await press('Begin the pass');

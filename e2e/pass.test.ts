@@ -1,7 +1,7 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { serious } from './axe';
-import { startOuting, test } from './stack';
+import { fishIs, startOuting, test } from './stack';
 
 const shotsOf = (page: Page) => async (name: string) => {
   if (!process.env.SHOTS) return;
@@ -94,6 +94,7 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
       await expect(page.getByText(`${k + 1} strike${k === 0 ? '' : 's'}`, { exact: true })).toBeVisible();
     }
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await fishIs(page, 'Crappie');
     await page.getByRole('button', { name: 'Released' }).click();
     // What bit on one line within six minutes before a landing was that fish.
     await expect(page.getByText('1 strike', { exact: true })).toBeVisible();

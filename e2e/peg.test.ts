@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serious } from './axe';
-import { startOuting, test } from './stack';
+import { fishIs, startOuting, test } from './stack';
 
 const shotsOf = (page: Page) => async (name: string) => {
   if (!process.env.SHOTS) return;
@@ -69,6 +69,7 @@ test('a frosty morning on Marrow Drain: plumbed in six taps, the flow timed, fed
     await expect(run).toHaveAttribute('aria-valuetext', /along$/);
     await page.getByRole('button', { name: /^Bite/ }).click();
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
+    await fishIs(page, 'Roach');
     expect(await serious(page), 'a fish by its size').toEqual([]);
     await shot('peg-fish');
     await page.getByRole('radio', { name: '8 in', exact: true }).click();

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serious } from './axe';
-import { drillOnce, test } from './stack';
+import { drillOnce, fishIs, test } from './stack';
 
 const ready: Record<string, (page: Page) => Promise<void>> = {
   '/': (p) => p.getByText(/^Froze over about/).waitFor({ timeout: 40_000 }),
@@ -53,6 +53,7 @@ test('nothing serious for axe on any screen, by day and by dusk', async ({ demo:
   await ready['/hole'](page);
   if (await page.getByRole('button', { name: /^Line down/ }).isVisible()) await page.getByRole('button', { name: /^Line down/ }).click();
   await page.getByRole('button', { name: 'Fish', exact: true }).click();
+  await fishIs(page, 'Crappie');
   await page.getByRole('slider', { name: 'Length' }).waitFor();
   await expectClean(page, 'fish sheet');
   await page.keyboard.press('Escape');

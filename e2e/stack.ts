@@ -79,12 +79,25 @@ export async function jigDepth(page: Page): Promise<number> {
   return parseFloat((await page.getByRole('slider', { name: 'Jig depth' }).getAttribute('aria-valuetext'))!);
 }
 
-/** Starts an outing in a way of fishing, by its own key or out of all of them. */
-export async function startOuting(page: Page, way: string): Promise<void> {
+/** Says which fish it is on the fish sheet: that of a first one is asked. */
+export const fishIs = (page: Page, name: string) => page.getByRole('dialog').getByRole('radio', { name, exact: true }).click();
+
+/** Chooses what is fished for where nobody has said it yet. */
+export const fishFor = (page: Page, name: string) => page.getByRole('dialog', { name: 'What do you fish for?' }).getByRole('button', { name, exact: true }).click();
+
+/** Starts an outing in a way of fishing, by its own key or out of all of them; for this fish, or the first of the list, where nobody has said which yet. */
+export async function startOuting(page: Page, way: string, fish?: string): Promise<void> {
   const [direct, choose] = [`Start outing: ${way}`, 'Another way'].map((name) => page.getByRole('button', { name, exact: true }));
   await choose.or(direct).first().waitFor();
   if (!(await direct.isVisible())) await choose.click();
   await direct.click();
+  const asked = page.getByRole('dialog', { name: 'What do you fish for?' });
+  const listed = asked.getByRole('listitem').getByRole('button');
+  await asked
+    .or(page.getByRole('button', { name: 'End outing' }))
+    .first()
+    .waitFor();
+  if (await asked.isVisible()) await (fish ? listed.and(page.getByRole('button', { name: fish, exact: true })) : listed.first()).click();
 }
 
 /** Starts an outing with one hole, unless one is under way. */

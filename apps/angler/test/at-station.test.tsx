@@ -54,6 +54,10 @@ describe('at a hole', () => {
     const line = testId();
     const at = await visit({ file: lake, log: [...log, [3, 'line-down', { line, station: hole, rod: 'rod 1', depthM: 5 }]], minutes: 9 }, () => <HoleScreen />);
     await at.press('Fish');
+    // Nothing was caught here today: which fish it is is asked, and nothing is logged before.
+    await at.press('Released');
+    expect(at.kinds()).toEqual([]);
+    await at.choose('Crappie');
     await at.press('Released');
     const [fish] = at.wrote('fish-landed');
     expect(own(fish, 'fish')).toEqual({ station: hole, line, species: 'black-crappie', depthM: 5, bottomM: 6 });
@@ -147,6 +151,8 @@ describe('at a peg', () => {
     });
     await fished.press('Bite');
     await fished.press(/^Fish/);
+    await fished.choose('Roach');
+    await fished.press(/^Log a roach of/);
     expect(fished.wrote('reaction')).toEqual([{ station: near, reaction: 'bite', line }]);
     const [fish] = fished.wrote('fish-landed');
     expect(own(fish, 'fish')).toEqual({ station: near, species: 'roach', classMm: 150, line });

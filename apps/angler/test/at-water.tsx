@@ -178,6 +178,15 @@ const settled = async () => {
   for (let k = 0; k < 20; k++) await new Promise((resolve) => setTimeout(resolve, 3));
 };
 
+/** Presses the first of what bears the name, when it is there. */
+async function pressed(role: 'button' | 'radio', name: string | RegExp): Promise<void> {
+  await screen.findAllByRole(role, { name });
+  // What was found may have been drawn anew meanwhile.
+  await act(settled);
+  fireEvent.press(screen.getAllByRole(role, { name })[0]);
+  await act(settled);
+}
+
 /** What is asked of a visit to a water. */
 export interface Visit {
   /** Bodies of a kind that were written since the screen was shown, in order. */
@@ -186,6 +195,8 @@ export interface Visit {
   kinds: () => EventKind[];
   outing: () => OutingState;
   press: (name: string | RegExp) => Promise<void>;
+  /** Chooses one of several. */
+  choose: (name: string | RegExp) => Promise<void>;
   tap: (at: LonLat) => Promise<void>;
   heading: () => string;
   went: () => string | undefined;
@@ -225,13 +236,8 @@ export async function visit(setting: Setting, screenOf: () => ReactNode): Promis
     wrote: (kind) => since().flatMap((e) => (e.kind === kind ? [e.body as never] : [])),
     kinds: () => since().map((e) => e.kind),
     outing: () => known.state!.outings.at(-1)!,
-    press: async (name) => {
-      await screen.findAllByRole('button', { name });
-      // What was found may have been drawn anew meanwhile.
-      await act(settled);
-      fireEvent.press(screen.getAllByRole('button', { name })[0]);
-      await act(settled);
-    },
+    press: (name) => pressed('button', name),
+    choose: (name) => pressed('radio', name),
     tap: (at) => act(async () => mockChart.onTap(at)),
     heading: () => [screen.getAllByRole('heading')[0].props.children as string].flat().join(''),
     went: () => mockWent.at(-1),

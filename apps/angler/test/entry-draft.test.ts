@@ -73,7 +73,9 @@ test('one thing changed changes no field but its own', () => {
 
 test('a new entry wants a place, and what its kind is about', () => {
   const [outing] = state.outings;
-  const draft = draftOf(null, outing, []);
+  const unasked = draftOf(null, outing, []);
+  expect(isReady(unasked, true)).toBe(false);
+  const draft = { ...unasked, species: 'walleye' };
   expect(isReady(draft, true)).toBe(true);
   expect(isReady({ ...draft, station: '' }, true)).toBe(false);
   expect(isReady({ ...draft, kind: 'note', station: '', text: ' ' }, true)).toBe(false);

@@ -23,7 +23,7 @@ jest.mock('@/data/session', () => ({
   }),
 }));
 jest.mock('@/data/water', () => ({
-  useWater: () => ({ detail: { data: mockRules ? { value: { file: { water: { kind: 'lake', rules: mockRules } } } } : undefined } }),
+  useWater: () => ({ detail: { data: mockRules ? { value: { file: { water: { kind: 'lake', at: [-140, 47], rules: mockRules }, features: [] } } } : undefined } }),
 }));
 
 const outing: OutingState = {
@@ -87,6 +87,9 @@ const outing: OutingState = {
       lengthMm: 240,
       classMm: null,
       weightG: 200,
+      girthMm: null,
+      note: null,
+      photo: null,
       depthM: 6,
       bottomM: 7.5,
       cast: null,
@@ -132,6 +135,7 @@ describe('fish sheet', () => {
     expect(screen.getByText(/^About \d+ oz, give or take/)).toBeTruthy();
     expect(screen.queryByText('Roach')).toBeNull();
     await userEvent.press(screen.getByText('Another fish'));
+    await userEvent.press(screen.getByText(/^All \d+ fish$/));
     await userEvent.press(screen.getByText('Roach'));
     expect(screen.getByText('Not measured')).toBeTruthy();
     fireEvent(ruler, 'responderGrant', { nativeEvent: { pageX: 200 } });

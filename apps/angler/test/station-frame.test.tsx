@@ -14,7 +14,7 @@ jest.mock('@/ui/useShortcuts', () => ({ useShortcuts: (keys: { id: string }[]) =
 const pressed: string[] = [];
 const key = (id: string, shortcut: string): ThumbKey => ({ id, label: id, icon: 'fish', shortcut, onPress: () => void pressed.push(id) });
 const slots: StationSlots = {
-  facts: 'Stand 1, water 41 °F measured',
+  facts: <Text>Stand 1, water 41 °F measured</Text>,
   heading: 'Cast 280°',
   reason: 'Along the edge.',
   picture: <Text>the map</Text>,

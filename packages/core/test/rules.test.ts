@@ -1,5 +1,5 @@
 import { adviceWords, suggestionRules, cadences, Coach, sightingRules, pauseSeconds, type Advice } from '../src/coach';
-import { speciesTable } from '../src/fish';
+import { longestRulerMm, speciesTable } from '../src/fish';
 import { lightRules, phaseRules } from '../src/outlook';
 import type { Mark } from '../src/sonar';
 import { imperial } from '../src/units';
@@ -152,7 +152,7 @@ test('every phase and every light habit of the species has one rule', () => {
     expect(frontSensitivity).toBeGreaterThanOrEqual(0);
     expect(frontSensitivity).toBeLessThanOrEqual(1);
     expect(ruler.fromMm).toBeLessThan(ruler.usualMm);
-    expect(ruler.usualMm).toBeLessThan(ruler.toMm);
+    expect(ruler.usualMm).toBeLessThan(longestRulerMm);
   }
   for (const { sunDeg, factor } of lightRules) {
     expect(sunDeg).toHaveLength(factor.length);

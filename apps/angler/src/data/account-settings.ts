@@ -11,6 +11,7 @@ import type { Preferences } from './stored-preferences';
 export const accountKeys = [
   'units',
   'species',
+  'speciesOn',
   'presentations',
   'presentation',
   'kit',

@@ -1,3 +1,4 @@
+import { usualMethod } from '@burrow/core/methods';
 import { answerOutlook, recentReadings, withoutWeather, type Outlook, type OutlookInput, type TempReading } from '@burrow/core/outlook';
 import { situationAt, type Situation } from '@burrow/core/situation';
 import { inOwnUnits, minuteMs } from '@burrow/core/units';
@@ -102,7 +103,7 @@ function useOutlookInput(now: WaterNow, column: ReturnType<typeof useColumn>, sp
 /** What is known here and now; null until the water has been read. */
 function useSituationNow({ water, file, place, state, nowMs, isMixed, ground }: WaterNow, outlook: Outlook | null, species: string): Situation | null {
   const { goal, castBand } = usePreferences();
-  const bait = useOnTheLine()?.name ?? null;
+  const bait = useOnTheLine(useOuting()?.method ?? usualMethod.id)?.name ?? null;
   const deepestM = ground.data?.map.deepest.depthM ?? null;
   return useMemo(() => {
     if (!water || !file || !place) return null;

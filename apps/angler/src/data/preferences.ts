@@ -1,5 +1,5 @@
 import { startingViewpoints } from '@burrow/core/outlook';
-import type { TacklePiece } from '@burrow/core/tackle';
+import { isFishedBy, type TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
 import { ObservableValue, useObservable } from './observable-value';
@@ -29,6 +29,7 @@ export const startingPreferences: Preferences = {
   units: unitsOfLocale(globalThis.navigator?.language ?? 'en-US'),
   theme: 'sun',
   species: 'black-crappie',
+  speciesOn: null,
   presentations: [],
   presentation: null,
   kit: { rods: [], floats: [], feed: [] },
@@ -118,10 +119,14 @@ export const unitSystems = { imperial, metric } as const;
 
 /** What is on the line where nobody said. */
 export const unsaidBait = 'Bait not said';
-/** What is on the line now; null where nobody said. */
-export const useOnTheLine = (): Presentation | null => {
+/** Whether a piece is fished in this way; one that nobody has said the family of may be. */
+export const isForWay = ({ tackle }: Presentation, method: string): boolean => !tackle || isFishedBy(tackle.family, method);
+
+/** What is on the line in this way of fishing; null where nobody said, or what was tied on last is for another way: an ice jig is no cast's bait. */
+export const useOnTheLine = (method: string): Presentation | null => {
   const { presentation, presentations } = usePreferences();
-  return presentations.find((p) => p.id === presentation) ?? null;
+  const piece = presentations.find((p) => p.id === presentation);
+  return piece && isForWay(piece, method) ? piece : null;
 };
 /** What a line that goes down is logged with: nothing of what nobody said. */
 export const tied = (piece: Presentation | null) => (piece ? { presentation: piece.name } : {});

@@ -90,6 +90,8 @@ export interface Preferences {
   units: UnitPreference;
   theme: 'day' | 'dusk' | 'sun';
   species: string;
+  /** The water it was chosen for; null where it was chosen for none. */
+  speciesOn: string | null;
   presentations: Presentation[];
   /** The one on the line; null where nobody said. */
   presentation: string | null;
@@ -182,6 +184,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   }),
   theme: either('day', 'dusk', 'sun'),
   species: z.string().min(1),
+  speciesOn: z.string().nullable(),
   presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined) })),
   kit: z.object({
     rods: z.array(z.object({ id: z.string(), name: z.string(), lineMm: figure, strengthKg: figure })),

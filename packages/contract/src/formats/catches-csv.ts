@@ -2,7 +2,7 @@ import type { LedgerState } from '@burrow/core/ledger';
 
 const columns = [
   ...['time', 'outing', 'water', 'hole', 'lon', 'lat', 'species', 'length_mm', 'weight_g', 'depth_m', 'bottom_m', 'presentation', 'fate'],
-  ...['way', 'size_class_mm', 'out_m', 'along_m'],
+  ...['way', 'size_class_mm', 'out_m', 'along_m', 'girth_mm', 'note'],
 ];
 
 /** Fish of a ledger as CSV, earliest first; blank where nothing is known. */
@@ -31,6 +31,8 @@ export function catchesCsv(ledger: LedgerState): string {
         // A cast fish by how far out it took, one of a swim by how far out the swim lies.
         fish.outM ?? place?.outM,
         fish.alongM,
+        fish.girthMm,
+        fish.note,
       ]
         .map(cell)
         .join(',');

@@ -17,7 +17,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [14, 24],
     lethargyC: 5,
     leastOxygenMgL: 3,
-    ruler: { fromMm: 120, toMm: 420, usualMm: 240 },
+    ruler: { fromMm: 120, usualMm: 240 },
     handling: 'Thin mouth: lift it with the line, not the lip.',
   },
   {
@@ -35,7 +35,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [15, 25],
     lethargyC: 5,
     leastOxygenMgL: 2.5,
-    ruler: { fromMm: 120, toMm: 420, usualMm: 250 },
+    ruler: { fromMm: 120, usualMm: 250 },
     handling: 'Thin mouth: lift it with the line, not the lip.',
   },
   {
@@ -53,7 +53,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [12, 22],
     lethargyC: 2,
     leastOxygenMgL: 2,
-    ruler: { fromMm: 120, toMm: 400, usualMm: 220 },
+    ruler: { fromMm: 120, usualMm: 220 },
     handling: 'Spines and gill covers cut: hold from behind.',
   },
   {
@@ -71,7 +71,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [12, 22],
     lethargyC: 2,
     leastOxygenMgL: 3,
-    ruler: { fromMm: 200, toMm: 800, usualMm: 430 },
+    ruler: { fromMm: 200, usualMm: 430 },
     handling: 'Gill covers cut and teeth hold: use pliers.',
   },
   {
@@ -89,7 +89,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [16, 27],
     lethargyC: 6,
     leastOxygenMgL: 3,
-    ruler: { fromMm: 100, toMm: 280, usualMm: 175 },
+    ruler: { fromMm: 100, usualMm: 175 },
     handling: 'Press the back fin flat before you grip it.',
   },
   {
@@ -107,7 +107,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [10, 20],
     lethargyC: 1,
     leastOxygenMgL: 1.5,
-    ruler: { fromMm: 300, toMm: 1200, usualMm: 620 },
+    ruler: { fromMm: 300, usualMm: 620 },
     handling: 'Long pliers, and keep fingers out of the gills.',
   },
   {
@@ -125,7 +125,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [5, 11],
     lethargyC: 0,
     leastOxygenMgL: 5,
-    ruler: { fromMm: 280, toMm: 1000, usualMm: 550 },
+    ruler: { fromMm: 280, usualMm: 550 },
     handling: 'It vents its gas: keep it wet and send it down head first.',
   },
   {
@@ -143,7 +143,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [4, 12],
     lethargyC: 0,
     leastOxygenMgL: 4,
-    ruler: { fromMm: 150, toMm: 650, usualMm: 420 },
+    ruler: { fromMm: 150, usualMm: 420 },
     handling: 'Soft mouth and loose scales: wet hands, no net if you can.',
   },
   {
@@ -161,7 +161,7 @@ export const fishOfIce: readonly Species[] = [
     comfortC: [2, 10],
     lethargyC: 0,
     leastOxygenMgL: 3.5,
-    ruler: { fromMm: 200, toMm: 900, usualMm: 500 },
+    ruler: { fromMm: 200, usualMm: 500 },
     handling: 'It winds round the arm: grip behind the head.',
   },
 ];

@@ -17,7 +17,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [14, 24],
     lethargyC: 4,
     leastOxygenMgL: 3,
-    ruler: { fromMm: 80, toMm: 350, usualMm: 210 },
+    ruler: { fromMm: 80, usualMm: 210 },
     handling: 'Sharp back fin and gill covers: hold from behind.',
   },
   {
@@ -35,7 +35,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [14, 25],
     lethargyC: 5,
     leastOxygenMgL: 3.5,
-    ruler: { fromMm: 120, toMm: 450, usualMm: 300 },
+    ruler: { fromMm: 120, usualMm: 300 },
     handling: 'Spines at fin and gill cover: hold from below.',
   },
   {
@@ -53,7 +53,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [8, 15],
     lethargyC: 2,
     leastOxygenMgL: 5,
-    ruler: { fromMm: 150, toMm: 700, usualMm: 330 },
+    ruler: { fromMm: 150, usualMm: 330 },
     handling: 'Keep it wet, out of the frost, and off the ice.',
   },
   {
@@ -71,7 +71,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [16, 27],
     lethargyC: 6,
     leastOxygenMgL: 3,
-    ruler: { fromMm: 150, toMm: 600, usualMm: 340 },
+    ruler: { fromMm: 150, usualMm: 340 },
     handling: 'Hold it level: a bent jaw tears.',
   },
   {
@@ -89,7 +89,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [14, 24],
     lethargyC: 6,
     leastOxygenMgL: 4,
-    ruler: { fromMm: 150, toMm: 550, usualMm: 330 },
+    ruler: { fromMm: 150, usualMm: 330 },
     handling: 'Hold it level: a bent jaw tears.',
   },
   {
@@ -107,7 +107,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [15, 25],
     lethargyC: 6,
     leastOxygenMgL: 3.5,
-    ruler: { fromMm: 120, toMm: 500, usualMm: 320 },
+    ruler: { fromMm: 120, usualMm: 320 },
     handling: 'Hold it level: a bent jaw tears.',
   },
   {
@@ -125,7 +125,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [10, 22],
     lethargyC: 3,
     leastOxygenMgL: 2.5,
-    ruler: { fromMm: 80, toMm: 400, usualMm: 190 },
+    ruler: { fromMm: 80, usualMm: 190 },
     handling: 'Wet hands: the scales come off.',
   },
   {
@@ -143,7 +143,7 @@ export const fishOfOpenWater: readonly Species[] = [
     comfortC: [12, 22],
     lethargyC: 2,
     leastOxygenMgL: 2.5,
-    ruler: { fromMm: 80, toMm: 450, usualMm: 230 },
+    ruler: { fromMm: 80, usualMm: 230 },
     handling: 'Spines and gill covers cut: hold from behind.',
   },
 ];

@@ -15,8 +15,10 @@ export interface Species {
   name: string;
   /** Short name for buttons and sentences. */
   short: string;
-  /** Its figures are nobody's: the table does not know it. */
+  /** Broad figures: no list knows this fish. */
   isAssumed?: true;
+  /** The fish whose figures it takes, having none of its own. */
+  like?: WeighedSpecies;
   group: SpeciesGroup;
   feeds: FeedingSide;
   /** How far above the top mark the jig is hung, m. Source: fieldcraft, 15–45 cm. */
@@ -35,10 +37,13 @@ export interface Species {
   lethargyC: number;
   /** Least oxygen at which it stays, mg/L in cold water. Heuristic; source: fieldcraft (ranges of the literature 1–5). */
   leastOxygenMgL: number;
-  /** Length range offered first on the ruler, and its usual, mm. */
-  ruler: { fromMm: number; toMm: number; usualMm: number };
+  /** Where the ruler begins, and where a measured fish usually lies, mm; it ends at `longestRulerMm` for every fish. */
+  ruler: { fromMm: number; usualMm: number };
   /** Care that the handling of this fish asks for. */
   handling: string;
 }
+
+/** As long as the ruler is, mm: a longer fish is typed. */
+export const longestRulerMm = 1300;
 
 export type SpeciesId = WeighedSpecies;

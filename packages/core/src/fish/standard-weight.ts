@@ -39,9 +39,9 @@ const longestMm = 1500;
  * Standard weight, g, of a fish of total length `lengthMm` (the species' minimum to 1500 mm; RangeError outside).
  * For roach and European perch the pooled mean weight.
  */
-export function standardWeight(species: WeighedSpecies, lengthMm: number): number {
-  const ws = (standardWeights as Partial<Record<WeighedSpecies, { a: number; b: number; leastMm: number }>>)[species];
-  const pooled = (pooledWeights as Partial<Record<WeighedSpecies, { a: number; b: number; leastMm: number }>>)[species];
+export function standardWeight(species: string, lengthMm: number): number {
+  const ws = (standardWeights as Partial<Record<string, { a: number; b: number; leastMm: number }>>)[species];
+  const pooled = (pooledWeights as Partial<Record<string, { a: number; b: number; leastMm: number }>>)[species];
   const row = ws ?? pooled;
   if (!row) throw new RangeError(`species must be one of ${weighedSpecies.join(', ')}, found ${species}`);
   if (!(lengthMm >= row.leastMm && lengthMm <= longestMm)) {
@@ -51,7 +51,7 @@ export function standardWeight(species: WeighedSpecies, lengthMm: number): numbe
 }
 
 /** Estimate for an ordinary fish, with its spread at one standard deviation, g; undefined below the species' minimum length. */
-export function estimateWeight(species: WeighedSpecies, lengthMm: number): { weightG: number; spreadG: number } | undefined {
+export function estimateWeight(species: string, lengthMm: number): { weightG: number; spreadG: number } | undefined {
   try {
     const ws = standardWeight(species, lengthMm);
     const mean = species in standardWeights ? ordinaryRelativeWeight : 1;

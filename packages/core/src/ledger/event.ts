@@ -107,6 +107,10 @@ export interface EventBodies {
     lengthMm?: number;
     classMm?: number;
     weightG?: number;
+    girthMm?: number;
+    note?: string;
+    /** Id of its picture, which is kept beside the ledger. */
+    photo?: string;
     depthM?: number;
     bottomM?: number;
     cast?: string;

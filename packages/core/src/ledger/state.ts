@@ -92,6 +92,11 @@ export interface FishState {
   /** Size class by eye. */
   classMm: number | null;
   weightG: number | null;
+  /** Round its thickest part. */
+  girthMm: number | null;
+  note: string | null;
+  /** Id of its picture; null where none was taken. */
+  photo: string | null;
   depthM: number | null;
   bottomM: number | null;
   /** The cast it took on, and how far out, m. */

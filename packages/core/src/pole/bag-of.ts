@@ -1,4 +1,4 @@
-import { estimateWeight, type WeighedSpecies } from '../fish';
+import { estimateWeight } from '../fish';
 import type { FishState, OutingState } from '../ledger';
 import { bagsTogether, bagWeight, targetTime, type Bag } from './bag';
 
@@ -47,7 +47,7 @@ export function bagSoFar(fish: readonly FishState[], weighed: OutingState['weigh
     const together = weighed.filter((w) => w.classMm === classMm && classMm !== null);
     const single = group.flatMap((f) => (f.weightG === null ? [] : [f.weightG]));
     const [n, massG] = [together.reduce((s, w) => s + w.count, 0) + single.length, together.reduce((s, w) => s + w.massG, 0) + single.reduce((s, g) => s + g, 0)];
-    const meanG = n > 0 ? massG / n : classMm === null ? undefined : estimateWeight(species as WeighedSpecies, classMm)?.weightG;
+    const meanG = n > 0 ? massG / n : classMm === null ? undefined : estimateWeight(species, classMm)?.weightG;
     if (meanG === undefined) {
       unknown += group.length;
       continue;

@@ -169,6 +169,9 @@ export const tackleFamilies: readonly TackleFamily[] = [
   ),
 ];
 
+/** Whether a family is fished in a way; one that this table does not know may be. */
+export const isFishedBy = (familyId: string, method: string): boolean => tackleFamilies.find((f) => f.id === familyId)?.methods.some((m) => m === method) ?? true;
+
 /** The family of this id. Throws RangeError for one that is none, naming those there are. */
 export function familyOf(id: string): TackleFamily {
   const found = tackleFamilies.find((f) => f.id === id);

@@ -6,3 +6,4 @@ export * from './preference';
 export * from './clock';
 export { bearingDeg, betweenDeg, compassPoint, distanceM, LocalFrame, nearestPlace, offOutlinesM, placeAlong, toSegment, type LonLat } from './frame';
 export * from './count';
+export * from './typed';

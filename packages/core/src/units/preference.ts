@@ -93,6 +93,9 @@ export function windText(windMs: number, units: UnitPreference): string {
 export const fishLengthText = (lengthMm: number, units: UnitPreference) =>
   units.fishLength === 'in' ? `${rounded(Math.round((lengthMm / 25.4) * 4) / 4, 2)} in` : `${rounded(lengthMm / 10, 0)} cm`;
 
+/** Grams of one unit of a fish's weight as it is typed: a pound, or a gram. */
+export const gramsPerWeightUnit = (units: UnitPreference) => (units.weight === 'lb' ? gramsPerPound : 1);
+
 /** Fish weight with its unit: pounds to a tenth (ounces under a pound), grams or kilograms. */
 export function weightText(weightG: number, units: UnitPreference): string {
   if (units.weight === 'lb') {

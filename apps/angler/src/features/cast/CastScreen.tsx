@@ -1,8 +1,10 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { castText, bearingText } from '@burrow/core/casting';
+import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { clockText, counted, depthFigure, depthText, tempText } from '@burrow/core/units';
 import { View } from 'react-native';
+import { FactsLine } from '@/features/fish/TargetChoice';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -64,7 +66,9 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
   );
   return (
     <StationFrame
-      facts={`${craftNames[craft]}, stand ${stand.label}, water ${tempText(temp.value, units)} ${temp.by}`}
+      facts={
+        <FactsLine facts={`${craftNames[craft]}, stand ${stand.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`} />
+      }
       heading={words?.headline ?? (shown.isPending ? 'Working out the fan' : 'Drag on the map to aim')}
       reason={words ? `${back && isGoing && backText ? `${backText} ` : ''}${words.detail}` : 'Which casts show most of the band from here.'}
       reasonLines={3}

@@ -8,6 +8,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View, type GestureResponderEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { FactsLine } from '@/features/fish/TargetChoice';
 import { useNow } from '@/data/clock';
 import { newId } from '@/data/ids';
 import { tied, useOnTheLine, usePreferences } from '@/data/preferences';
@@ -38,7 +39,7 @@ const assumedFallS = 8;
 export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; stand: StationState; water: WaterDetail }) {
   const { units, castM, craft, goal } = usePreferences();
   const { ledger } = useLedger();
-  const bait = useOnTheLine();
+  const bait = useOnTheLine('cast');
   const router = useRouter();
   const now = useNow(5000);
   const [aimDeg, setAim] = useState<number | null>(null);
@@ -133,7 +134,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const isOwn = rule.aim === 'best';
   return (
     <StationFrame
-      facts={`Stand ${stand.label}, water ${tempText(tempC, units)} ${temperature.by}, no depths known`}
+      facts={<FactsLine facts={`Stand ${stand.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${tempText(tempC, units)} ${temperature.by}, no depths known`} />}
       heading={isOwn ? 'Aim, cast, count it down' : rule.headline}
       reason={isOwn ? `Drag the rod to where you cast. ${why.reason} Three depths make a map, and then the casts that show most are worked out.` : rule.reason}
       reasonLines={4}

@@ -14,7 +14,7 @@ import { useCastLog, type CastSheet } from './useCastLog';
 /** A stand being cast from: what was cast and shown, the aim, where the bait is, the advice, and what can be logged. */
 export function useCast(outing: OutingState, stand: StationState, water: WaterDetail, ground: Ground) {
   const { units, kit } = usePreferences();
-  const piece = useOnTheLine();
+  const piece = useOnTheLine('cast');
   const { outlook } = useOutlook();
   const situation = useSituation();
   const now = useNow(5000);

@@ -2,6 +2,7 @@ import { asItStands, type EventBodies, type EventKind, type LedgerEvent, type Lo
 import { metric } from '@burrow/core/units';
 import { bodyOf } from '@/data/corrections';
 import { newId } from '@/data/ids';
+import { saidOf } from './fish-figures';
 import { figuresOf, isFigureKind } from './kinds';
 
 /** An entry while it is added late or corrected; what nobody said is null. */
@@ -10,8 +11,13 @@ export interface Draft {
   atMs: number;
   /** Empty where it belongs to no place. */
   station: string;
-  species: string;
+  /** Null while nobody said which fish. */
+  species: string | null;
   lengthMm: number | null;
+  weightG: number | null;
+  girthMm: number | null;
+  /** What was noted of the fish. */
+  note: string;
   fate: 'kept' | 'released' | null;
   reaction: ReactionKind;
   depthM: number | null;
@@ -64,7 +70,10 @@ function standing(entry: LogEntry, outing: OutingState, events: readonly LedgerE
   const said = { kind: entry.kind, atMs: entry.ms, station: entry.station ?? '', text: textLabelOf(entry.kind) ? (entry.text ?? '') : '' };
   const fish = entry.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
   // The bed's depth is that of a place alone: a fish or a bite whose depth nobody knew keeps it so.
-  if (fish) return { ...said, species: fish.species, lengthMm: fish.lengthMm, fate: fish.fate, depthM: fish.depthM };
+  if (fish) {
+    const { species, lengthMm, weightG, girthMm, note, fate, depthM } = fish;
+    return { ...said, species, lengthMm, weightG, girthMm, note: note ?? '', fate, depthM };
+  }
   const reaction = entry.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
   if (reaction) return { ...said, reaction: reaction.kind, depthM: reaction.depthM };
   if (entry.kind === 'station-opened') return { ...said, depthM: place?.depthM ?? null };
@@ -81,8 +90,11 @@ export const draftOf = (entry: LogEntry | null, outing: OutingState, events: rea
   kind: 'fish-landed',
   atMs: lastMsOf(outing),
   station: outing.stations.at(-1)?.id ?? '',
-  species: outing.species[0],
+  species: null,
   lengthMm: null,
+  weightG: null,
+  girthMm: null,
+  note: '',
   fate: null,
   reaction: 'bite',
   depthM: null,
@@ -96,7 +108,8 @@ const fieldsOf = (kind: EventKind) => figuresOf(kind, metric);
 
 /** Whether a draft says all that its kind wants. */
 export function isReady(draft: Draft, isNew: boolean): boolean {
-  const { kind, depthM, text, figures, station } = draft;
+  const { kind, depthM, text, figures, station, species } = draft;
+  if (kind === 'fish-landed' && species === null) return false;
   if (isBedDepth(kind) && depthM === null) return false;
   if (textLabelOf(kind) && text.trim() === '') return false;
   if (!fieldsOf(kind).every((f) => f.isOptional || figures[f.field] != null)) return false;
@@ -107,14 +120,14 @@ type Made = { kind: EventKind; body: EventBodies[EventKind] };
 
 /** The entry that a draft makes, with what of the entry it corrects the sheet does not show. */
 export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState, events: readonly LedgerEvent[]): Made {
-  const { kind, station, species, lengthMm, reaction, depthM } = draft;
+  const { kind, station, species, reaction, depthM } = draft;
   const old = entry ? bodyOf(events, entry.id) : {};
   const depth = depthM === null ? {} : { depthM };
   const text = draft.text.trim();
   if (kind === 'fish-landed') {
-    const { lengthMm: _, depthM: __, ...rest } = old as EventBodies['fish-landed'];
+    const { lengthMm: _, weightG: __, girthMm: ___, note: ____, depthM: _____, ...rest } = old as EventBodies['fish-landed'];
     const fish = rest.fish ?? newId();
-    return { kind, body: { ...rest, fish, station, species, ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }), ...depth } };
+    return { kind, body: { ...rest, fish, station, species: species!, ...saidOf(draft), ...depth } };
   }
   if (kind === 'reaction') {
     const { depthM: _, ...rest } = old as EventBodies['reaction'];

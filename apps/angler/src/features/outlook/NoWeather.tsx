@@ -8,6 +8,7 @@ import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Text } from '@/ui/Text';
 import { lazily } from '@/ui/lazily';
+import { TargetChoice } from '@/features/fish/TargetChoice';
 import { BringWeather } from './BringWeather';
 import { SeenSheet } from './SeenSheet';
 
@@ -39,6 +40,7 @@ export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
           </Text>
           <Text tone="second">{words.why}</Text>
         </View>
+        <TargetChoice />
         <Caution headline={words.ice.headline}>{words.ice.detail}</Caution>
         <View style={{ gap: 4 }}>
           <Text heading={2} size="lead">

@@ -1,11 +1,10 @@
-import type { Species } from '@burrow/core/fish';
 import { waysNow } from '@burrow/core/methods';
 import { alertsFor, bearingWords, outlookWords, thermometerWords, type FeedingWindow, type Outlook, type OutlookInput } from '@burrow/core/outlook';
 import type { Situation } from '@burrow/core/situation';
 import { useRouter } from 'expo-router';
 import { Suspense, useMemo, useState, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
-import { Choice } from '@/ui/Choice';
+import { TargetChoice } from '@/features/fish/TargetChoice';
 import { Notice } from '@/ui/Notice';
 import { lazily } from '@/ui/lazily';
 import { AlertList } from './AlertList';
@@ -21,7 +20,7 @@ import { useWide } from '@/features/shell/Shell';
 import { Text } from '@/ui/Text';
 import { useDayPlan } from '@/data/day-plan';
 import { useOutlook } from '@/data/outlook';
-import { change, usePreferences } from '@/data/preferences';
+import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { NoWeather } from './NoWeather';
@@ -71,7 +70,7 @@ interface ForecastProps {
 
 /** What there is once the weather has been read: the answer, its time line, and all that hangs on it. */
 function Forecast({ input, outlook, situation, weather, waterId, said, onSaid }: ForecastProps) {
-  const { column, offered, winter, nowMs } = useOutlook();
+  const { column, winter, nowMs } = useOutlook();
   const { units, load, craft } = usePreferences();
   const wide = useWide();
   const day = useDayPlan();
@@ -82,7 +81,7 @@ function Forecast({ input, outlook, situation, weather, waterId, said, onSaid }:
   const ways = waysNow(outlook, words, { load, craft, units });
   const { timeZone } = input.place;
   const parts: ForecastParts = {
-    species: <SpeciesChoice value={input.speciesId} offered={offered} />,
+    species: <TargetChoice />,
     answer: (
       <View style={{ gap: 8 }}>
         <Text heading={1} size="title">
@@ -220,9 +219,4 @@ function SeenUndo({ said, zone, onDone }: { said: LedgerEvent; zone: string; onD
       <UndoSnackbar key={said.id} text="Weather logged" onUndo={() => void ledger.write({ id: said.outing, zone }, 'undone', { target: said.id })} onDismiss={onDone} />
     </Suspense>
   );
-}
-
-/** Fish of this water, the last fished first. */
-function SpeciesChoice({ value, offered }: { value: string; offered: readonly Species[] }) {
-  return <Choice label="Fish" options={offered.map((s) => ({ id: s.id as string, label: s.short }))} value={value} onChange={(species) => change({ species })} />;
 }

@@ -3,6 +3,7 @@ import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { laneEndText } from '@burrow/core/troll';
 import { counted, depthText, tempText } from '@burrow/core/units';
+import { FactsLine } from '@/features/fish/TargetChoice';
 import { useGround } from '@/data/ground';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -46,7 +47,7 @@ function OnPass({ outing, pass, water, ground }: { outing: OutingState; pass: St
   const says = strikes.length > 0 ? counted(strikes.length, 'strike') : untried ? `not yet tried: ${depthText(untried.fromM, units)} to ${depthText(untried.toM, units)}` : '';
   return (
     <StationFrame
-      facts={`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${tempText(settings.temp.value, units)} ${settings.temp.by}`}
+      facts={<FactsLine facts={`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${tempText(settings.temp.value, units)} ${settings.temp.by}`} />}
       heading={answer.headline}
       reason={answer.detail}
       why={{ label: 'Why', onOpen: () => setSheet('why') }}

@@ -5,6 +5,7 @@ import { methodOf, usualMethod } from '@burrow/core/methods';
 import { trollingSpeed, type RunningLine } from '@burrow/core/troll';
 import { clockText, counted, depthText, tempText } from '@burrow/core/units';
 import { useState } from 'react';
+import { FactsLine } from '@/features/fish/TargetChoice';
 import { useNow } from '@/data/clock';
 import { useFollowedPosition } from '@/data/position';
 import { useSituation } from '@/data/outlook';
@@ -92,7 +93,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   );
   return (
     <StationFrame
-      facts={`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${warmth}, no depths known`}
+      facts={<FactsLine facts={`Pass ${pass.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${warmth}, no depths known`} />}
       heading={isSetting ? 'Set the lines' : 'Steer by your sounder'}
       reason={
         isSetting

@@ -1,8 +1,9 @@
-import { estimateWeight, speciesOf, type WeighedSpecies } from '@burrow/core/fish';
+import { estimateWeight, speciesOf } from '@burrow/core/fish';
 import { fishLengthText, metresPerFishUnit, weightText } from '@burrow/core/units';
 import { useState } from 'react';
 import { setPole, usePreferences } from '@/data/preferences';
 import { useSpecies } from '@/data/species';
+import { SpeciesPills } from '@/features/fish/SpeciesPills';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
@@ -18,18 +19,16 @@ export function PegFishSheet({ control }: { control: PegControl }) {
   const { units } = usePreferences();
   const { pole, water, outing, sheets } = control;
   const { landed } = control.log;
-  const last = control.advice.species;
-  const { offered } = useSpecies(water.file, outing.water);
-  const [id, setId] = useState<string>(last);
+  const { offered, place } = useSpecies(water.file, outing.water);
+  const [id, setId] = useState<string | null>(outing.fish.at(-1)?.species ?? null);
   const stepMm = 1000 * metresPerFishUnit(units) * (units.fishLength === 'in' ? 2 : 5);
   const classes = Array.from({ length: classSteps }, (_, k) => Math.round((k + 2) * stepMm));
   const [classMm, setClass] = useState<number | null>(pole.classMm);
-  const known = [...new Set([last, ...offered.map((s) => s.id as string)])];
-  const weight = classMm === null ? undefined : estimateWeight(id as WeighedSpecies, classMm);
+  const weight = classMm === null || id === null ? undefined : estimateWeight(id, classMm);
   const keepnet = water.file.water.rules?.keepnet;
   const log = () => {
     setPole({ classMm });
-    void landed({ species: id, classMm: classMm!, fate: pole.fate });
+    void landed({ species: id!, classMm: classMm!, fate: pole.fate });
   };
   return (
     <Sheet
@@ -40,13 +39,13 @@ export function PegFishSheet({ control }: { control: PegControl }) {
         <Action
           kind="main"
           height={68}
-          label={classMm === null ? 'Choose its size' : `Log a ${speciesOf(id).short.toLowerCase()} of ${fishLengthText(classMm, units)}`}
-          disabled={classMm === null}
+          label={id === null ? 'Choose which fish' : classMm === null ? 'Choose its size' : `Log a ${speciesOf(id).short.toLowerCase()} of ${fishLengthText(classMm, units)}`}
+          disabled={classMm === null || id === null}
           onPress={log}
         />
       }
     >
-      <Choice label="Species" wrap options={known.map((s) => ({ id: s, label: speciesOf(s).short }))} value={id} onChange={setId} />
+      <SpeciesPills value={id} likely={offered.map((s) => s.id)} place={place} onChange={setId} />
       <Text strong>Size by eye</Text>
       <Choice
         label="Size by eye"

@@ -4,6 +4,7 @@ import type { OutingState, StationState } from '@burrow/core/ledger';
 import { runPlaceText, swimName, type BagSoFar } from '@burrow/core/pole';
 import { clockText, fishLengthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { Pressable, View } from 'react-native';
+import { FactsLine } from '@/features/fish/TargetChoice';
 import { usePreferences } from '@/data/preferences';
 import { useWater } from '@/data/water';
 import { useWide } from '@/features/shell/Shell';
@@ -37,17 +38,19 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
   const { units } = usePreferences();
   const { zone, pole, sheets, along, advice, temp, log: entry } = control;
   const { peg, species, swapsTo, here } = advice;
+  const last = outing.fish.at(-1)?.species;
   const setSheet = sheets.show;
   const keys: ThumbKey[] = [
     { id: 'bite', label: 'Bite', detail: along.m === null ? undefined : runPlaceText(along.m, units), icon: 'bite', shortcut: 'B', onPress: () => void entry.bite() },
     {
       id: 'fish',
       label: 'Fish',
-      detail: pole.classMm === null ? undefined : fishLengthText(pole.classMm, units),
+      detail: last === undefined || pole.classMm === null ? undefined : fishLengthText(pole.classMm, units),
       icon: 'fish',
       shortcut: 'F',
       main: true,
-      onPress: () => (pole.classMm === null ? setSheet('fish') : void entry.landed({ species, classMm: pole.classMm, fate: pole.fate })),
+      // One tap logs another of the last one caught here today; before the first, and of no size said, it is asked.
+      onPress: () => (last === undefined || pole.classMm === null ? setSheet('fish') : void entry.landed({ species: last, classMm: pole.classMm, fate: pole.fate })),
       onHold: () => setSheet('fish'),
     },
     {
@@ -81,7 +84,7 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
   );
   return (
     <StationFrame
-      facts={`Peg ${peg.label}, pole, ${speciesOf(species).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`}
+      facts={<FactsLine facts={`Peg ${peg.label}, pole, ${speciesOf(species).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`} />}
       heading={advice.headline}
       reason={advice.detail}
       why={{ label: 'Why', onOpen: () => setSheet('why') }}

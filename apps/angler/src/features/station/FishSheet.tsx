@@ -1,22 +1,24 @@
-import { estimateWeight, isDepthInjuryLikely, keysOf, speciesOf, speciesTable } from '@burrow/core/fish';
+import { estimateWeight, isDepthInjuryLikely, keysOf, longestRulerMm, speciesOf, type Species } from '@burrow/core/fish';
 import { keepProblems, keptOf } from '@burrow/core/law';
-import { nowMs } from '@/data/clock';
-import { useSpecies } from '@/data/species';
-import { useWater } from '@/data/water';
 import type { OutingState } from '@burrow/core/ledger';
-import { depthText, tempText, weightText } from '@burrow/core/units';
-import { useMemo, useState } from 'react';
+import { depthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
+import { useState } from 'react';
 import { View } from 'react-native';
+import { nowMs } from '@/data/clock';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import { useSpecies } from '@/data/species';
+import { useWater } from '@/data/water';
+import { nothingSaid, saidOf, type FishFigures } from '@/features/entries/fish-figures';
+import { FishDetails } from '@/features/fish/FishDetails';
+import { SpeciesPills } from '@/features/fish/SpeciesPills';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
-import { Choice } from '@/ui/Choice';
-import { FishKeySheet } from './FishKeySheet';
-import { LengthRuler } from './LengthRuler';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
+import { FishKeySheet } from './FishKeySheet';
+import { LengthRuler } from './LengthRuler';
 
 interface Props {
   open: boolean;
@@ -42,35 +44,29 @@ interface Props {
 /** Colder than this gills and eyes freeze in seconds, °C. */
 const freezingC = -5;
 
-/** Species offered before asking for more. */
-const atHand = 5;
-
-/** A landed fish: species, length, kept or released. */
+/** A landed fish: species, length, kept or released; what else is known of it behind one tap. */
 export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged, onCast = null, alongM = null, at = null, release }: Props) {
   const { units } = usePreferences();
   const { ledger, state } = useLedger();
   const { detail } = useWater();
   const file = detail.data?.value.file;
-  const { species: chosen, offered: here } = useSpecies(file, outing.water);
-  // Fish of this water first, the one fished for at their head; the rest of the table stays within reach.
-  const all = useMemo(() => [...new Set([...here.filter((s) => s.id === chosen), ...here, ...speciesTable])], [here, chosen]);
-  const [id, setId] = useState(chosen);
-  const [showsAll, setShowsAll] = useState(false);
+  const { offered, place } = useSpecies(file, outing.water);
+  // What it is is asked: only what was caught last here today stands there already.
+  const [picked, setPicked] = useState<string | null>(null);
+  const id = picked ?? outing.fish.at(-1)?.species ?? null;
   const [isKeying, setKeying] = useState(false);
-  // The likely ones at hand; a wall of names would push the ruler out of reach.
-  const offered = showsAll ? all : all.slice(0, Math.min(atHand, here.length));
-  const species = speciesOf(id);
-  const [lengths, setLengths] = useState<Record<string, number>>({});
-  const lengthMm = lengths[id] ?? null;
-  const weight = lengthMm === null ? null : estimateWeight(species.id, lengthMm);
+  const [showsDetails, setShowsDetails] = useState(false);
+  const [figures, setFigures] = useState<FishFigures>(nothingSaid);
+  const put = (part: Partial<FishFigures>) => setFigures((before) => ({ ...before, ...part }));
+  const species = id === null ? null : speciesOf(id);
   const card = file?.water.rules;
-  const kept = keptOf(state, id, nowMs(), zone);
-  const problems = card ? keepProblems(card, { species: id, name: species.short, lengthMm }, kept, units) : [];
+  const kept = id === null ? null : keptOf(state, id, nowMs(), zone);
+  const problems = card && species && kept ? keepProblems(card, { species: species.id, name: species.short, lengthMm: figures.lengthMm }, kept, units) : [];
   // Said before the fish is kept; the angler decides, and has read it.
   const [readFor, setReadFor] = useState('');
   const warned = `${id} ${problems.join(' ')}`;
   const isWarned = problems.length > 0 && readFor !== warned;
-  const hurt = depthM !== null && isDepthInjuryLikely(species, depthM);
+  const likely = [...new Set([...outing.fish.map((f) => f.species).reverse(), ...offered.map((s) => s.id as string)])];
 
   const log = async (fate: 'fish-kept' | 'fish-released') => {
     const fish = newId();
@@ -80,8 +76,8 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
         body: {
           fish,
           station,
-          species: species.id,
-          ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }),
+          species: id!,
+          ...saidOf(figures),
           ...(line ? { line } : {}),
           ...(depthM === null ? {} : { depthM }),
           ...(bottomM === null ? {} : { bottomM }),
@@ -92,8 +88,14 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       },
       { kind: fate, body: { fish } },
     ]);
-    setLengths({});
-    onLogged(landed.id, `${species.short} ${fate === 'fish-kept' ? 'kept' : 'released'}`);
+    setFigures(nothingSaid);
+    setPicked(null);
+    setShowsDetails(false);
+    onLogged(landed.id, `${species!.short} ${fate === 'fish-kept' ? 'kept' : 'released'}`);
+  };
+  const choose = (fish: string) => {
+    setPicked(fish);
+    setFigures({ ...figures, lengthMm: null });
   };
 
   return (
@@ -103,10 +105,11 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       onClose={onClose}
       footer={
         <View style={{ flexDirection: 'row', gap: 8 }}>
-          <Action grow height={68} label="Released" onPress={() => void log('fish-released')} />
+          <Action grow height={68} label="Released" disabled={id === null} onPress={() => void log('fish-released')} />
           <Action
             grow
             height={68}
+            disabled={id === null}
             kind={problems.length > 0 ? 'plain' : 'main'}
             label={problems.length > 0 && !isWarned ? 'Kept all the same' : 'Kept'}
             onPress={() => (isWarned ? setReadFor(warned) : void log('fish-kept'))}
@@ -114,27 +117,31 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
         </View>
       }
     >
-      <Choice label="Species" wrap options={offered.map((s) => ({ id: s.id as string, label: s.short }))} value={id} onChange={setId} />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap' }}>
-        {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
-        {keysOf(id).length > 0 ? <Action kind="bare" icon="eye" label="Which fish is it?" onPress={() => setKeying(true)} /> : null}
-      </View>
-      <LengthRuler
-        lengthMm={lengthMm}
-        startMm={species.ruler.usualMm}
-        fromMm={species.ruler.fromMm}
-        toMm={species.ruler.toMm}
-        units={units}
-        onChange={(mm) => setLengths({ ...lengths, [id]: mm })}
-      />
-      <Text align="center" tone={lengthMm === null ? 'second' : 'ink'}>
-        {lengthMm === null
-          ? 'Drag the ruler to its length, or leave it'
-          : weight
-            ? `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}`
-            : 'Too short for a weight'}
-      </Text>
-      {hurt && depthM !== null ? (
+      <SpeciesPills value={id} likely={likely} place={place} onChange={choose} />
+      {id !== null && keysOf(id).length > 0 ? <Action kind="bare" icon="eye" label="Which fish is it?" onPress={() => setKeying(true)} /> : null}
+      {species ? (
+        <>
+          <LengthRuler
+            lengthMm={figures.lengthMm}
+            startMm={species.ruler.usualMm}
+            fromMm={species.ruler.fromMm}
+            toMm={longestRulerMm}
+            units={units}
+            onChange={(lengthMm) => put({ lengthMm })}
+          />
+          <Text align="center" tone={figures.lengthMm === null ? 'second' : 'ink'}>
+            {weightWords(species, figures, units)}
+          </Text>
+        </>
+      ) : (
+        <Text tone="second">Choose which fish it is. Nobody has caught one here today.</Text>
+      )}
+      {showsDetails ? (
+        <FishDetails figures={figures} units={units} put={put} />
+      ) : (
+        <Action kind="bare" label="Weight, girth, exact length, a note" onPress={() => setShowsDetails(true)} />
+      )}
+      {species && depthM !== null && isDepthInjuryLikely(species, depthM) ? (
         <Caution
           headline={`From ${depthText(depthM, units)}: likely hurt by depth`}
         >{`A ${species.short.toLowerCase()} from this deep often does not live when released. Keep what you catch here within the limit, or fish shallower.`}</Caution>
@@ -143,11 +150,13 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
         <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution>
       ) : null}
       {problems.length > 0 ? <Caution headline={isWarned ? 'By your rule card' : 'Read it again: by your rule card'}>{problems.join(' ')}</Caution> : null}
-      <Text
-        size="small"
-        tone="second"
-      >{`${species.handling}${release ? ` ${release}` : ''} ${kept.today === 0 ? 'None' : kept.today} kept today. ${card ? 'Check the local rules.' : 'Check the local limit and size: no rule card is written for this water.'}`}</Text>
-      {isKeying ? (
+      {species && kept ? (
+        <Text
+          size="small"
+          tone="second"
+        >{`${species.handling}${release ? ` ${release}` : ''} ${kept.today === 0 ? 'None' : kept.today} kept today. ${card ? 'Check the local rules.' : 'Check the local limit and size: no rule card is written for this water.'}`}</Text>
+      ) : null}
+      {isKeying && id !== null ? (
         <FishKeySheet
           species={id}
           card={card}
@@ -155,11 +164,19 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
           onClose={() => setKeying(false)}
           onFish={(fish) => {
             setKeying(false);
-            setId(fish as typeof id);
-            setShowsAll(true);
+            choose(fish);
           }}
         />
       ) : null}
     </Sheet>
   );
+}
+
+/** How heavy it is: as weighed, else what its length makes likely, said so. */
+function weightWords(species: Species, { lengthMm, weightG }: FishFigures, units: UnitPreference): string {
+  if (weightG !== null) return `${weightText(weightG, units)} weighed`;
+  if (lengthMm === null) return 'Drag the ruler to its length, or leave it';
+  const weight = estimateWeight(species.id, lengthMm);
+  if (weight) return `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}`;
+  return species.like || species.isAssumed ? 'Its weight by length is not known here' : 'No weight by length for one of this size';
 }

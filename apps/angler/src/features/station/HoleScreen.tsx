@@ -1,12 +1,15 @@
+import { speciesOf } from '@burrow/core/fish';
 import type { StationState, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { agoText, clockText, depthText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
+import { FactsLine } from '@/features/fish/TargetChoice';
 import { Action } from '@/ui/Action';
 import { CastScreen } from '@/features/cast/CastScreen';
 import { PassScreen } from '@/features/pass/PassScreen';
 import { PegScreen } from '@/features/peg/PegScreen';
+import { BaitQuestion } from '@/features/tackle/BaitQuestion';
 import { HoleMap } from './HoleMap';
 import { ReadingView, readingKeysPx } from './reading/ReadingView';
 import { HoleSheets } from './HoleSheets';
@@ -43,10 +46,14 @@ export function HoleScreen() {
   const picture = methodOf(hole.method)?.picture;
   // A hole is fished also where its water is not on this phone; elsewhere what is known of the water comes a moment after the water itself.
   if (situation === null && picture !== undefined && picture !== 'column') return <Notice title="Opening the water" busy />;
-  if (picture === 'fan') return <CastScreen outing={outing} stand={hole} />;
   if (picture === 'section') return <PegScreen outing={outing} station={hole} />;
   if (picture === 'lane') return <PassScreen outing={outing} pass={hole} />;
-  return <AtHole key={hole.id} outing={outing} hole={hole} />;
+  return (
+    <>
+      {picture === 'fan' ? <CastScreen outing={outing} stand={hole} /> : <AtHole key={hole.id} outing={outing} hole={hole} />}
+      <BaitQuestion key={`${outing.id} ${hole.method}`} outing={outing} method={hole.method} />
+    </>
+  );
 }
 
 function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
@@ -66,7 +73,7 @@ function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
   );
   return (
     <StationFrame
-      facts={`${method.station} ${hole.label}${isByEye ? `, ${readByEye}` : ''}`}
+      facts={<FactsLine facts={`${method.station} ${hole.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}${isByEye ? `, ${readByEye}` : ''}`} />}
       heading={isTaken ? 'Rod tip down: strike' : (words?.instruction ?? (isByEye ? 'Read your flasher' : 'Listening to the flasher'))}
       reason={holeReason(control)}
       reasonLines={4}

@@ -10,8 +10,8 @@ import { useWakeLock } from '@/ui/useWakeLock';
 
 /** What a way of fishing fills the frame of its station with. */
 export interface StationSlots {
-  /** Where, which fish, how warm and by what: one line. */
-  facts: string;
+  /** Where, which fish, how warm and by what: one line, which leads to what is fished for. */
+  facts: ReactNode;
   /** The next thing to do, and one reason for it. */
   heading: string;
   reason: string;
@@ -116,9 +116,7 @@ function Advice({ facts, heading, reason, reasonLines = 2, why, clock, movement 
     <View style={{ paddingHorizontal: 16, paddingTop: 10, paddingBottom: 6, gap: 4 }}>
       <View style={{ flexDirection: 'row', gap: 12 }}>
         <View style={{ flex: 1, gap: 2 }}>
-          <Text size="small" tone="second" numberOfLines={1}>
-            {facts}
-          </Text>
+          {facts}
           {why ? (
             <Pressable role="button" aria-label={why.label} disabled={why.isOff} onPress={why.onOpen} style={room}>
               {words}

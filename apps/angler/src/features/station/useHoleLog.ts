@@ -25,7 +25,7 @@ const sameDepthM = 0.05;
 /** What can be logged at a hole, each with what is known of it and no more. */
 export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose }: HoleLogSetting) {
   const { ledger } = useLedger();
-  const piece = useOnTheLine();
+  const piece = useOnTheLine(hole.method);
   const { flasher, reading, advice, jigM, bottomM, lineM } = listener;
   const scope = { id: outing.id, zone };
   const { said, setSaid, undo, log } = useLogged(scope);

@@ -98,15 +98,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
           </MapPane>
         )}
         list={<LakeList water={water} ground={ground} here={here} ring={ring} planned={planned} holes={holes} asksBanks={wide || inWords} />}
-        actions={
-          <PlanActions
-            drilling={drilling.holes}
-            isOnIce={(outing ? method : (lastWay ?? method)).isOnIce}
-            onStartOnIce={here.surface === 'open' && !outing ? here.start : null}
-            onPlan={() => setPlanning(true)}
-            onDropped={setDropped}
-          />
-        }
+        actions={<PlanActions drilling={drilling.holes} isOnIce={(outing ? method : (lastWay ?? method)).isOnIce} onPlan={() => setPlanning(true)} onDropped={setDropped} />}
         dropped={
           dropped && {
             id: dropped.id,

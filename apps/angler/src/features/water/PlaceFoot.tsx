@@ -8,6 +8,7 @@ import type { Fix } from '@/data/position';
 import { usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
+import { SpeciesSheet } from '@/features/fish/SpeciesSheet';
 import { OutingActions } from './OutingActions';
 import { Foot } from './Panes';
 import { StartActions } from './StartActions';
@@ -46,7 +47,7 @@ const atRingM = 1;
 
 /** The place one is at and the one advised, with what opens a station there; before an outing, what starts one. */
 export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, placeTitle, expectedM, canOpen, actions, instead, beside, onOpen, onBack }: Props) {
-  const { outing, elsewhere, ready, ways, lastWay, method, start, end } = here;
+  const { outing, elsewhere, ready, ways, otherWays, lastWay, method, start, end } = here;
   const router = useRouter();
   const [isQuiet, setQuiet] = useState(false);
   // A place that has a station already is gone back to, not opened again.
@@ -90,10 +91,11 @@ export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, place
           {at ? <Action grow kind="main" height={64} label={method.open} onPress={() => void openHere()} /> : null}
         </View>
       ) : (
-        (instead ?? <StartActions ways={ways} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />)
+        (instead ?? <StartActions ways={ways} otherWays={otherWays} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />)
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {actions}
+        {here.asking ? <SpeciesSheet title="What do you fish for?" hasAny {...here.asking} onFish={(id) => void here.asking?.onFish(id)} /> : null}
         {outing ? <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} /> : null}
       </View>
     </Foot>

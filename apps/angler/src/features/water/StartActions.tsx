@@ -7,6 +7,8 @@ import { Text } from '@/ui/Text';
 
 interface Props {
   ways: readonly Method[];
+  /** The other ways there are, which the model does not expect here. */
+  otherWays: readonly Method[];
   /** How this water was fished last, where that is one of the ways. */
   lastWay?: Method;
   disabled: boolean;
@@ -14,7 +16,7 @@ interface Props {
 }
 
 /** Starts an outing: in the one way that the water allows, in the way it was fished last, or in one that is chosen. */
-export function StartActions({ ways, lastWay, disabled, onStart }: Props) {
+export function StartActions({ ways, otherWays, lastWay, disabled, onStart }: Props) {
   const [isChoosing, setChoosing] = useState(false);
   const isKnown = ways.length === 1 || lastWay !== undefined;
   const way = lastWay ?? ways[0];
@@ -36,11 +38,18 @@ export function StartActions({ ways, lastWay, disabled, onStart }: Props) {
           disabled={disabled}
           onPress={() => onStart(way)}
         />
-        {ways.length > 1 ? <Action grow height={64} label="Another way" disabled={disabled} onPress={() => setChoosing(true)} /> : null}
+        {ways.length + otherWays.length > 1 ? <Action grow height={64} label="Another way" disabled={disabled} onPress={() => setChoosing(true)} /> : null}
       </View>
       {isIceUnknown ? <IceUnknown /> : null}
       <Sheet title="How do you fish?" open={isChoosing} onClose={() => setChoosing(false)}>
         {ways.map((w) => (
+          <View key={w.id} style={{ gap: 4 }}>
+            <Action width="100%" height={64} label={w.offer} spoken={spokenOf(w)} disabled={disabled} onPress={() => choose(w)} />
+            {w.isOnIce ? <IceUnknown /> : null}
+          </View>
+        ))}
+        {otherWays.length > 0 ? <Text tone="second">{`The model expects ${ways.some((w) => w.isOnIce) ? 'ice' : 'open water'} here. You see it, the model does not:`}</Text> : null}
+        {otherWays.map((w) => (
           <View key={w.id} style={{ gap: 4 }}>
             <Action width="100%" height={64} label={w.offer} spoken={spokenOf(w)} disabled={disabled} onPress={() => choose(w)} />
             {w.isOnIce ? <IceUnknown /> : null}

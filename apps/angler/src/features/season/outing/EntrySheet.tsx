@@ -1,4 +1,4 @@
-import { isKnownSpecies, speciesOf, speciesTable } from '@burrow/core/fish';
+import { anyFish, longestRulerMm, speciesOf } from '@burrow/core/fish';
 import { reactionKinds, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type StationState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { clamp, clockText, depthText, depthStepM, minuteMs, type UnitPreference } from '@burrow/core/units';
@@ -10,6 +10,9 @@ import { LengthRuler } from '@/features/station/LengthRuler';
 import { correct } from '@/data/corrections';
 import { useLedger } from '@/data/session';
 import { useSpecies } from '@/data/species';
+import { useWater } from '@/data/water';
+import { FishDetails } from '@/features/fish/FishDetails';
+import { SpeciesPills } from '@/features/fish/SpeciesPills';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -29,9 +32,6 @@ interface Props {
   /** What was done, and the entries that did it. */
   onDone: (text: string, events: LedgerEvent[]) => void;
 }
-
-/** Species offered before asking for more. */
-const atHand = 4;
 
 /** Adds an entry late, or corrects one: the same few fields either way. */
 export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Props) {
@@ -136,31 +136,30 @@ function LateChoice({ outing, draft, put }: Fields & { outing: OutingState }) {
 
 /** Which fish, how long, and what became of it. */
 function FishFields({ outing, draft, units, put }: Fields & { outing: OutingState; units: UnitPreference }) {
-  const { offered } = useSpecies(undefined, outing.water);
-  const [showsAll, setShowsAll] = useState(false);
+  const { water, detail } = useWater();
+  const { offered, place } = useSpecies(water?.id === outing.water ? detail.data?.value.file : undefined, outing.water);
   const { species, lengthMm, fate } = draft;
   const [first] = useState(species);
-  const likely = [...new Set([first, ...outing.species, ...outing.fish.map((f) => f.species)])];
-  const others = [...offered, ...speciesTable].map((s) => s.id as string).filter((id) => !likely.includes(id));
-  const shown = showsAll ? [...likely, ...new Set(others)] : [...likely, ...others.slice(0, Math.max(0, atHand - likely.length))];
-  const { ruler } = speciesOf(species);
+  const [showsDetails, setShowsDetails] = useState(draft.weightG !== null || draft.girthMm !== null || draft.note !== '');
+  const likely = [...new Set([...(first === null ? [] : [first]), ...outing.fish.map((f) => f.species), ...outing.species, ...offered.map((s) => s.id as string)])].filter(
+    (id) => id !== anyFish,
+  );
+  const ruler = species === null ? null : speciesOf(species).ruler;
   return (
     <>
-      <Choice
-        label="Species"
-        options={shown.map((id) => ({ id, label: isKnownSpecies(id) ? speciesOf(id).short : id }))}
-        value={species}
-        onChange={(id) => put({ species: id })}
-        wrap
-      />
-      {showsAll ? null : <Action kind="bare" label="Another fish" onPress={() => setShowsAll(true)} />}
-      {isKnownSpecies(species) ? (
-        <LengthRuler lengthMm={lengthMm} startMm={ruler.usualMm} fromMm={ruler.fromMm} toMm={ruler.toMm} units={units} onChange={(mm) => put({ lengthMm: mm })} />
+      <SpeciesPills value={species} likely={likely} place={place} onChange={(id) => put({ species: id })} />
+      {ruler ? (
+        <LengthRuler lengthMm={lengthMm} startMm={ruler.usualMm} fromMm={ruler.fromMm} toMm={longestRulerMm} units={units} onChange={(mm) => put({ lengthMm: mm })} />
       ) : null}
       <Text align="center" tone="second">
         {lengthMm === null ? 'Not measured. Drag the ruler to its length, or leave it.' : 'Measured.'}
       </Text>
       {lengthMm === null ? null : <Action kind="bare" label="It was not measured" onPress={() => put({ lengthMm: null })} />}
+      {showsDetails ? (
+        <FishDetails figures={draft} units={units} put={put} />
+      ) : (
+        <Action kind="bare" label="Weight, girth, exact length, a note" onPress={() => setShowsDetails(true)} />
+      )}
       <Choice
         label="Kept or released"
         options={[

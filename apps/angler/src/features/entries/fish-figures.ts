@@ -1,0 +1,17 @@
+/** What can be said of one fish beside its species and what became of it; null and empty for what nobody said. */
+export interface FishFigures {
+  lengthMm: number | null;
+  weightG: number | null;
+  girthMm: number | null;
+  note: string;
+}
+
+export const nothingSaid: FishFigures = { lengthMm: null, weightG: null, girthMm: null, note: '' };
+
+/** The fields of an entry that say it: none for what nobody said. */
+export const saidOf = ({ lengthMm, weightG, girthMm, note }: FishFigures) => ({
+  ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }),
+  ...(weightG === null ? {} : { weightG }),
+  ...(girthMm === null ? {} : { girthMm: Math.round(girthMm) }),
+  ...(note.trim() === '' ? {} : { note: note.trim() }),
+});
