@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { startOuting, test } from './stack';
+import { lineHolds, startOuting, test } from './stack';
 
 test('a morning at Verrin by boat: outlook, map, spot, drift, no ice asked, season', async ({ demo: page, stack }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -29,6 +29,7 @@ test('a morning at Verrin by boat: outlook, map, spot, drift, no ice asked, seas
     await expect(page.getByText('Clear ice')).toHaveCount(0);
     await page.getByRole('button', { name: 'More Depth by flasher or line' }).click();
     await page.getByRole('button', { name: 'I am over it' }).click();
+    await lineHolds(page, 'Still Tungsten 4 mm, plastic');
   });
 
   await test.step('Spot has the shaft, the coach and the clock of the hole', async () => {

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { serious } from './axe';
-import { fishIs, startOuting, test } from './stack';
+import { fishIs, lineHolds, startOuting, test } from './stack';
 
 const shotsOf = (page: Page) => async (name: string) => {
   if (!process.env.SHOTS) return;
@@ -32,6 +32,8 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
     await page.getByRole('button', { name: 'I am at the ring' }).click();
     await expect(page.getByText('Clear ice')).toHaveCount(0);
     await page.getByRole('button', { name: 'I stand here' }).click();
+    // Last was an ice jig: it is no bait to cast, and what is is asked.
+    await lineHolds(page, 'Small spoon, one point tipped');
   });
 
   await test.step('each cast is one tap and changes the next', async () => {
@@ -72,7 +74,7 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
       await expect(heading).toHaveText(says);
     }
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
-    await fishIs(page, 'Walleye');
+    await fishIs(page, 'Largemouth');
     await page.getByRole('button', { name: 'Released' }).click();
     await expect(heading).toHaveText(/^The same cast again/);
     await shot('cast-fish');
@@ -142,6 +144,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   await expect(heading).toHaveText(/^Anchor at the ring, over/, { timeout: 60_000 });
   await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
+  await lineHolds(page, 'Small spoon, one point tipped');
   await expect(heading).toHaveText(/^Cast (by|along|through) .*\d+°$/, { timeout: 40_000 });
   await expect(page.getByRole('heading', { name: '6 casts, in this order' })).toBeVisible();
   for (const key of ['c', 'c', 'b']) {
@@ -183,6 +186,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   }
   await expect(heading).toHaveText('Straight down first');
   await page.getByRole('button', { name: 'Go straight down' }).click();
+  await lineHolds(page, 'Still Small spoon, one point tipped');
   await page.getByText(/flasher simulated/i).waitFor();
   await expect(page.getByRole('link', { name: 'Spot' })).toBeVisible();
   await page.getByRole('button', { name: /^More/ }).first().click();
@@ -219,7 +223,7 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await expect(page.getByText('Thin Beck is here.')).toBeVisible();
   await page.getByRole('link', { name: 'Water' }).click();
   await expect(page.getByRole('button', { name: /on the ice/ })).toHaveCount(0);
-  await startOuting(page, 'casting');
+  await startOuting(page, 'casting', 'Smallmouth bass');
   // Nobody knows where one stands: the map is tapped first.
   await expect(page.getByRole('button', { name: 'Stand here' })).toBeDisabled();
   const chart = (await page.getByRole('application').boundingBox())!;

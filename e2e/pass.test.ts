@@ -94,7 +94,7 @@ test('a pass on Verrin: lines spread, a lane followed by position, a strike, the
       await expect(page.getByText(`${k + 1} strike${k === 0 ? '' : 's'}`, { exact: true })).toBeVisible();
     }
     await page.getByRole('button', { name: 'Fish', exact: true }).click();
-    await fishIs(page, 'Crappie');
+    await fishIs(page, 'Lake trout');
     await page.getByRole('button', { name: 'Released' }).click();
     // What bit on one line within six minutes before a landing was that fish.
     await expect(page.getByText('1 strike', { exact: true })).toBeVisible();

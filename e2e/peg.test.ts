@@ -165,6 +165,7 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.getByRole('button', { name: /^Line down on / }).click();
   await expect(heading).toHaveText(/^(Stay on|Settling until)/);
   await page.keyboard.press('f');
+  await fishIs(page, 'Roach');
   await page.getByRole('radio', { name: '6 in', exact: true }).click();
   await page.getByRole('button', { name: /^Log a roach of 6 in/ }).click();
   // Each key once the one before has been written: the sheet is closed by then.

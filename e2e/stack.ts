@@ -85,6 +85,9 @@ export const fishIs = (page: Page, name: string) => page.getByRole('dialog').get
 /** Chooses what is fished for where nobody has said it yet. */
 export const fishFor = (page: Page, name: string) => page.getByRole('dialog', { name: 'What do you fish for?' }).getByRole('button', { name, exact: true }).click();
 
+/** Says what is on the line, where it is asked since one fishes in another way than last. */
+export const lineHolds = (page: Page, name: string) => page.getByRole('dialog', { name: 'What is on the line?' }).getByRole('button', { name, exact: true }).click();
+
 /** Starts an outing in a way of fishing, by its own key or out of all of them; for this fish, or the first of the list, where nobody has said which yet. */
 export async function startOuting(page: Page, way: string, fish?: string): Promise<void> {
   const [direct, choose] = [`Start outing: ${way}`, 'Another way'].map((name) => page.getByRole('button', { name, exact: true }));
@@ -92,12 +95,14 @@ export async function startOuting(page: Page, way: string, fish?: string): Promi
   if (!(await direct.isVisible())) await choose.click();
   await direct.click();
   const asked = page.getByRole('dialog', { name: 'What do you fish for?' });
-  const listed = asked.getByRole('listitem').getByRole('button');
   await asked
     .or(page.getByRole('button', { name: 'End outing' }))
     .first()
     .waitFor();
-  if (await asked.isVisible()) await (fish ? listed.and(page.getByRole('button', { name: fish, exact: true })) : listed.first()).click();
+  if (!(await asked.isVisible())) return;
+  if (fish) await asked.getByRole('textbox').fill(fish);
+  const listed = asked.getByRole('listitem').getByRole('button');
+  await (fish ? listed.and(page.getByRole('button', { name: fish, exact: true })) : listed.first()).click();
 }
 
 /** Starts an outing with one hole, unless one is under way. */

@@ -32,6 +32,7 @@ const outing: OutingState = {
   waterName: 'Tamber Lake',
   species: ['black-crappie'],
   goal: 'numbers',
+  zone: '+00:00',
   startedMs: 0,
   endedMs: null,
   method: usualMethod.id,

@@ -23,7 +23,11 @@ export function convert(args: string[]): void {
   if (kind === 'ndjson') {
     if (wanted !== 'csv' && wanted !== 'ndjson') throw new BadInput(`convert: expected a ledger .ndjson to go to .csv or .ndjson, found ${to}`);
     const events = parseLedger(readText(from, 'a ledger in NDJSON'));
-    return writeWhole(to, wanted === 'csv' ? catchesCsv(foldLedger(events)) : ledgerText(events));
+    if (wanted === 'ndjson') return writeWhole(to, ledgerText(events));
+    writeWhole(to, catchesCsv(foldLedger(events)));
+    const others = events.filter((e) => !e.kind.startsWith('fish-')).length;
+    if (others > 0) process.stderr.write(`burrow: ${to}: the fish alone, ${others} entries of other kinds have no row in it\n`);
+    return;
   }
   if (wanted === 'ndjson') throw new BadInput(`convert: expected places to go to .gpx, .geojson or .csv, found ${to}`);
   if (values.outline === true && wanted !== 'geojson') throw new BadInput(`--outline: expected to go to .geojson, which has shores, found ${to}`);

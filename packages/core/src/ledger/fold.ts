@@ -1,6 +1,5 @@
 import { corrected, inOrder, readCorrections, type BodyCheck, type Corrections } from './corrections';
 import type { EventKind, EventOf, LedgerEvent } from './event';
-import { broughtFrom } from './import-mark';
 import { OutingReducer } from './outing-reducer';
 import type { LedgerState, LineState } from './state';
 
@@ -19,7 +18,7 @@ export function fold(events: readonly LedgerEvent[], isBody: BodyCheck = () => t
     const event = ordered[i];
     if (event.kind !== 'outing-started' || corrections?.undone.has(event.id) || started.has(event.outing)) continue;
     const { body } = corrected(event, corrections) as EventOf<'outing-started'>;
-    started.set(event.outing, new OutingReducer(event.outing, instants[i], body, broughtFrom(event.device)));
+    started.set(event.outing, new OutingReducer(event.outing, instants[i], { ...event, body }));
   }
   const outings = joinedInto(started, ordered, corrections);
   let into: OutingReducer | undefined;

@@ -27,3 +27,6 @@ export function instantOf(iso: string): number {
   }
   return Date.parse(iso);
 }
+
+/** The offset that an ISO 8601 instant is written in, such as +02:00; +00:00 for one in UTC. */
+export const offsetOf = (iso: string): string => /[+-]\d{2}:\d{2}$/.exec(iso)?.[0] ?? '+00:00';

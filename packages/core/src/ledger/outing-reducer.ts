@@ -1,5 +1,6 @@
 import type { EventKind, EventOf } from './event';
-import { instantOf } from './instant';
+import { broughtFrom } from './import-mark';
+import { instantOf, offsetOf } from './instant';
 import type { FishState, LineState, OutingState, StationState, StayState } from './state';
 
 /** One outing while it is being added up. */
@@ -12,7 +13,8 @@ export class OutingReducer {
   private readonly stays = new Map<string, { station: string; stay: StayState }>();
   private readonly lineDevices = new Map<string, string>();
 
-  constructor(id: string, startedMs: number, start: EventOf<'outing-started'>['body'], from: string | null) {
+  constructor(id: string, startedMs: number, { body: start, at, device }: EventOf<'outing-started'>) {
+    const from = broughtFrom(device);
     this.outing = {
       id,
       water: start.water,
@@ -21,6 +23,7 @@ export class OutingReducer {
       goal: start.goal,
       ...(from === null ? {} : { broughtFrom: from }),
       startedMs,
+      zone: offsetOf(at),
       endedMs: null,
       method: start.method,
       methods: [{ ms: startedMs, method: start.method }],

@@ -145,6 +145,8 @@ export interface OutingState {
   /** File that another's log was brought in from; absent for one's own. */
   broughtFrom?: string;
   startedMs: number;
+  /** Offset from UTC in force where and when it began, such as +02:00: its times are shown in it wherever they are looked at. */
+  zone: string;
   endedMs: number | null;
   /** How it is fished now, and the ways in order of time, the first from the start. */
   method: string;

@@ -21,6 +21,8 @@ export interface OutingSummary {
   /** File that another's log was brought in from; absent for one's own. */
   broughtFrom?: string;
   startedMs: number;
+  /** Offset from UTC where and when it began. */
+  zone: string;
   endedMs: number | null;
   /** Ways of fishing it was fished in, in order. */
   methods: string[];
@@ -106,6 +108,7 @@ function summariseOuting(outing: OutingState, intervals: readonly { fromMs: numb
     waterName: outing.waterName,
     ...(outing.broughtFrom === undefined ? {} : { broughtFrom: outing.broughtFrom }),
     startedMs: outing.startedMs,
+    zone: outing.zone,
     endedMs: outing.endedMs,
     methods: [...new Set(outing.methods.map((m) => m.method))],
     stations: outing.stations.length,

@@ -2,11 +2,16 @@ export const minuteMs = 60_000;
 export const hourMs = 3_600_000;
 export const dayMs = 86_400_000;
 
+/** An offset as a zone of its own: +02:00. */
+const fixedZone = /^([+-])(\d{2}):(\d{2})$/;
+
 /**
- * Offset of an IANA time zone from UTC at an instant, in milliseconds.
+ * Offset of a time zone from UTC at an instant, in milliseconds: of an IANA zone, or of a fixed one such as +02:00.
  * Throws RangeError for an unknown zone.
  */
 export function zoneOffsetMs(atMs: number, timeZone: string): number {
+  const fixed = fixedZone.exec(timeZone);
+  if (fixed) return (fixed[1] === '-' ? -1 : 1) * (Number(fixed[2]) * 60 + Number(fixed[3])) * minuteMs;
   const parts = zoneFormat(timeZone).formatToParts(atMs);
   const of = (type: string) => Number(parts.find((part) => part.type === type)?.value);
   const local = Date.UTC(of('year'), of('month') - 1, of('day'), of('hour') % 24, of('minute'), of('second'));
@@ -75,6 +80,17 @@ export function isoWithOffset(atMs: number, timeZone: string): string {
   const minutes = Math.round(Math.abs(offset) / minuteMs);
   const sign = offset < 0 ? '-' : '+';
   return `${new Date(atMs + offset).toISOString().slice(0, -1)}${sign}${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
+}
+
+/** Wall-clock time of a zone as a form holds it: 2027-01-16T06:40. */
+export const wallClock = (atMs: number, timeZone: string): string => isoWithOffset(atMs, timeZone).slice(0, 16);
+
+/** The instant of a wall-clock time (2027-01-16T06:40) in a zone, ms; NaN for what is none. An hour that the clocks skip is that before it. */
+export function fromWallClock(text: string, timeZone: string): number {
+  const local = Date.parse(`${text}Z`);
+  if (Number.isNaN(local)) return Number.NaN;
+  const guess = local - zoneOffsetMs(local, timeZone);
+  return local - zoneOffsetMs(guess, timeZone);
 }
 
 /** A span as "5 min", "3 h" or "2 days", days rounded, the rest rounded down; under a minute "now". */

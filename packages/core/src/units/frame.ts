@@ -1,6 +1,9 @@
 /** Longitude and latitude, degrees. */
 export type LonLat = readonly [lon: number, lat: number];
 
+/** A place as it is typed: latitude, longitude, to a tenth of a metre. */
+export const placeText = ([lon, lat]: LonLat): string => `${Number(lat.toFixed(6))}, ${Number(lon.toFixed(6))}`;
+
 const metresPerDegree = 111_195;
 
 /** A longitude within −180 to 180. */

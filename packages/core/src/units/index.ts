@@ -4,6 +4,6 @@ export * from './search';
 export * from './random';
 export * from './preference';
 export * from './clock';
-export { bearingDeg, betweenDeg, compassPoint, distanceM, LocalFrame, nearestPlace, offOutlinesM, placeAlong, toSegment, type LonLat } from './frame';
+export { bearingDeg, betweenDeg, compassPoint, distanceM, LocalFrame, nearestPlace, offOutlinesM, placeAlong, placeText, toSegment, type LonLat } from './frame';
 export * from './count';
 export * from './typed';

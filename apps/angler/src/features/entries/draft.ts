@@ -1,5 +1,6 @@
 import { asItStands, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
-import { metric } from '@burrow/core/units';
+import { methodOf, type Method } from '@burrow/core/methods';
+import { metric, type LonLat } from '@burrow/core/units';
 import { bodyOf } from '@/data/corrections';
 import { newId } from '@/data/ids';
 import { saidOf } from './fish-figures';
@@ -21,6 +22,8 @@ export interface Draft {
   fate: 'kept' | 'released' | null;
   reaction: ReactionKind;
   depthM: number | null;
+  /** Where a place lies; null while nobody has said. */
+  at: LonLat | null;
   figures: Record<string, number | null>;
   text: string;
 }
@@ -42,7 +45,9 @@ export function isCorrectable({ kind, station }: LogEntry, outing: OutingState):
 }
 
 /** What can be added after the fact at a place of this kind. */
-export function lateKinds(place: string | undefined): { id: EventKind; label: string }[] {
+export function lateKinds(place: string | undefined, method?: Method): { id: EventKind; label: string }[] {
+  // A peg and a pass are more than a place, and are laid where one fishes.
+  const isPlaced = method?.picture === 'column' || method?.picture === 'fan';
   const ofPlace: Record<string, { id: EventKind; label: string }[]> = {
     swim: [
       { id: 'fed', label: 'Feed' },
@@ -61,6 +66,8 @@ export function lateKinds(place: string | undefined): { id: EventKind; label: st
     ...(ofPlace[place ?? ''] ?? [{ id: 'depth-sounded', label: 'A depth' }]),
     ...(place === undefined ? [] : [{ id: 'temperature-measured' as const, label: 'Water temperature' }]),
     { id: 'note', label: 'A note' },
+    ...(isPlaced ? [{ id: 'station-opened' as const, label: `A ${method.station.toLowerCase()}` }] : []),
+    ...(method?.isOnIce ? [{ id: 'ice-measured' as const, label: 'Ice' }] : []),
   ];
 }
 
@@ -76,7 +83,7 @@ function standing(entry: LogEntry, outing: OutingState, events: readonly LedgerE
   }
   const reaction = entry.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
   if (reaction) return { ...said, reaction: reaction.kind, depthM: reaction.depthM };
-  if (entry.kind === 'station-opened') return { ...said, depthM: place?.depthM ?? null };
+  if (entry.kind === 'station-opened') return { ...said, depthM: place?.depthM ?? null, at: place?.at ?? null };
   if (!isFigureKind(entry.kind)) return said;
   const figures = Object.entries(asItStands(events, entry.id)?.body ?? {}).filter((e): e is [string, number] => typeof e[1] === 'number');
   return { ...said, figures: Object.fromEntries(figures) };
@@ -98,6 +105,7 @@ export const draftOf = (entry: LogEntry | null, outing: OutingState, events: rea
   fate: null,
   reaction: 'bite',
   depthM: null,
+  at: null,
   figures: {},
   text: '',
   ...(entry ? standing(entry, outing, events) : {}),
@@ -108,15 +116,24 @@ const fieldsOf = (kind: EventKind) => figuresOf(kind, metric);
 
 /** Whether a draft says all that its kind wants. */
 export function isReady(draft: Draft, isNew: boolean): boolean {
-  const { kind, depthM, text, figures, station, species } = draft;
+  const { kind, depthM, text, figures, station, species, at } = draft;
   if (kind === 'fish-landed' && species === null) return false;
+  if (kind === 'station-opened') return isNew ? at !== null : at !== null || depthM !== null;
   if (isBedDepth(kind) && depthM === null) return false;
   if (textLabelOf(kind) && text.trim() === '') return false;
   if (!fieldsOf(kind).every((f) => f.isOptional || figures[f.field] != null)) return false;
-  return station !== '' || kind === 'note' || !isNew;
+  return station !== '' || kind === 'note' || kind === 'ice-measured' || !isNew;
 }
 
 type Made = { kind: EventKind; body: EventBodies[EventKind] };
+
+/** A place that was fished from: as it was opened but for where it lies, or one of the way that was in force then. */
+function placeMade({ at, atMs }: Draft, outing: OutingState, old: Partial<EventBodies['station-opened']>): EventBodies['station-opened'] {
+  const where = { at: [at![0], at![1]] as [number, number], placed: { by: 'map' as const } };
+  if (old.station !== undefined) return { ...(old as EventBodies['station-opened']), ...where };
+  const method = methodOf(outing.methods.findLast((m) => m.ms <= atMs)?.method ?? outing.method);
+  return { station: newId(), kind: method!.stationKind, label: String(outing.stations.length + 1), ...where };
+}
 
 /** The entry that a draft makes, with what of the entry it corrects the sheet does not show. */
 export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState, events: readonly LedgerEvent[]): Made {
@@ -142,6 +159,7 @@ export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState
     const said = { ...(kind === 'fed' ? { what: text } : {}), ...(kind === 'cast' && !entry ? { cast: newId() } : {}) };
     return { kind, body: { ...old, ...at, ...known, ...said } as unknown as EventBodies[EventKind] };
   }
+  if (kind === 'station-opened') return { kind, body: placeMade(draft, outing, old as Partial<EventBodies['station-opened']>) };
   if (kind === 'line-down') return { kind, body: { ...(old as EventBodies['line-down']), presentation: text } };
   const isMoved = station !== '' && (entry === null || station !== (entry.station ?? ''));
   return { kind: 'note', body: { ...old, text, ...(isMoved ? { station } : {}) } };

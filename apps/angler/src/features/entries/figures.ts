@@ -56,9 +56,10 @@ const along = (units: UnitPreference): Figure => {
   };
 };
 const bearing: Figure = { field: 'bearingDeg', label: 'Bearing', text: bearingText, stepBy: 5, bigBy: 45, from: 0, to: 360, start: 0 };
+/** Ice is counted up from nothing: the first tap is one step of clear ice, and of white ice that there is none. */
 const ice = (field: string, label: string, units: UnitPreference): Figure => {
   const stepBy = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
-  return { field, label, text: (m) => iceText(m, units), stepBy, from: 0, to: 3, start: 0 };
+  return { field, label, text: (m) => iceText(m, units), stepBy, from: 0, to: 3, start: field === 'clearM' ? stepBy : 0 };
 };
 
 export const iceFigures = (units: UnitPreference): Figure[] => [ice('clearM', 'Clear ice', units), ice('whiteM', 'White ice', units)];

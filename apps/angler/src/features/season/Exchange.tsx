@@ -58,6 +58,9 @@ export function Exchange() {
         <Action icon="download" label="Catches (CSV)" onPress={() => saveFile('catches.csv', 'text/csv', catchesCsv(state))} />
         <Action icon="upload" label="Bring a ledger in" onPress={() => void bringIn()} />
       </View>
+      <Text size="small" tone="second">
+        The ledger holds all that was logged, and comes back as it was. The catches hold the fish alone: no bites, casts, lines, ice, feed or measurements, and no pictures.
+      </Text>
       <View aria-live="polite">{says ? <Text>{says}</Text> : null}</View>
       {imports.map((record) => (
         <View key={record.id} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>

@@ -1,9 +1,9 @@
-import { speciesOf, speciesTable } from '@burrow/core/fish';
+import { isKnownSpecies, speciesOf } from '@burrow/core/fish';
 import { methodOf } from '@burrow/core/methods';
 import type { OutingSummary } from '@burrow/core/season';
 import { clockText, counted, dayText } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { useLedger } from '@/data/session';
 import { useWide } from '@/features/shell/Shell';
@@ -11,18 +11,19 @@ import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Text } from '@/ui/Text';
 import { Exchange } from './Exchange';
+import { PastOutingSheet } from './PastOutingSheet';
 
 interface PageProps {
   outings: readonly OutingSummary[];
-  zone: string;
   answer: ReactNode;
   rates: ReactNode;
   chart?: ReactNode;
 }
 
 /** The season's parts: side by side where there is room. */
-export function SeasonPage({ outings, zone, answer, rates, chart }: PageProps) {
+export function SeasonPage({ outings, answer, rates, chart }: PageProps) {
   const { refused } = useLedger();
+  const [isAdding, setAdding] = useState(false);
   const wide = useWide();
   const palette = usePalette();
   const list = (
@@ -30,8 +31,10 @@ export function SeasonPage({ outings, zone, answer, rates, chart }: PageProps) {
       <Text heading={2} size="lead">
         Outings
       </Text>
+      <Action icon="plus" label="Add a past outing" onPress={() => setAdding(true)} />
+      {isAdding ? <PastOutingSheet onClose={() => setAdding(false)} /> : null}
       {outings.map((o) => (
-        <OutingRow key={o.id} outing={o} zone={zone} />
+        <OutingRow key={o.id} outing={o} />
       ))}
     </View>
   );
@@ -82,9 +85,10 @@ export function PutBack() {
   );
 }
 
-const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesOf(id).short.toLowerCase() : id);
+const nameOf = (id: string) => (isKnownSpecies(id) ? speciesOf(id).short.toLowerCase() : id);
 
-function OutingRow({ outing, zone }: { outing: OutingSummary; zone: string }) {
+function OutingRow({ outing }: { outing: OutingSummary }) {
+  const { zone } = outing;
   const router = useRouter();
   const palette = usePalette();
   const species = outing.species.map((s) => `${s.count} ${nameOf(s.id)}`).join(', ');

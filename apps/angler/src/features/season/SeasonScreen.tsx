@@ -14,6 +14,7 @@ import { Text } from '@/ui/Text';
 import { lazily } from '@/ui/lazily';
 import { Exchange } from './Exchange';
 import { Rates } from './Rates';
+import { PastOutingSheet } from './PastOutingSheet';
 import { PutBack, SeasonPage } from './SeasonPage';
 
 const OutingChart = lazily(() => import('@/ui/charts').then((m) => m.OutingChart));
@@ -30,14 +31,18 @@ export function SeasonScreen() {
   const { detail } = useWater();
   const ways = useMemo(() => summariseMethods(state, nowMs(), effortUnitOf), [state]);
   const [chosen, setChosen] = useState<string>(allWays);
+  const [isAdding, setAdding] = useState(false);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   if (!ready) return <Notice title="Adding up the winter" busy />;
   if (state.outings.length === 0)
     return (
       <ScrollView contentContainerStyle={{ flexGrow: 1 }}>
         <PutBack />
-        <Notice title="Nothing logged yet">After the first outing this place shows what brought bites, and how sure that is.</Notice>
+        <Notice title="Nothing logged yet" action={{ label: 'Add a past outing', onPress: () => setAdding(true) }}>
+          After the first outing this place shows what brought bites, and how sure that is.
+        </Notice>
         <Exchange />
+        {isAdding ? <PastOutingSheet onClose={() => setAdding(false)} /> : null}
       </ScrollView>
     );
   const way = ways.length === 1 ? ways[0] : ways.find((w) => w.method === chosen);
@@ -51,7 +56,7 @@ export function SeasonScreen() {
         onChange={setChosen}
       />
     ) : null;
-  return way ? <WaySeason way={way} choice={choice} zone={zone} /> : <AllSeason ways={ways} choice={choice} zone={zone} onWay={setChosen} />;
+  return way ? <WaySeason way={way} choice={choice} zone={zone} /> : <AllSeason ways={ways} choice={choice} onWay={setChosen} />;
 }
 
 const nameOfWay = (method: string) => methodOf(method)?.offer ?? method;
@@ -60,14 +65,13 @@ const nameOfWay = (method: string) => methodOf(method)?.offer ?? method;
 const effortText = (way: MethodSummary) => (way.unit === 'casts' ? counted(way.effort, 'cast') : `${Math.round(way.effort / 60)} h of line`);
 
 /** What every way of fishing took and gave, with all outings. */
-function AllSeason({ ways, choice, zone, onWay }: { ways: readonly MethodSummary[]; choice: ReactNode; zone: string; onWay: (method: string) => void }) {
+function AllSeason({ ways, choice, onWay }: { ways: readonly MethodSummary[]; choice: ReactNode; onWay: (method: string) => void }) {
   const { state } = useLedger();
   const season = useMemo(() => summariseSeason(state, nowMs()), [state]);
   const casts = season.outings.reduce((sum, o) => sum + o.casts, 0);
   return (
     <SeasonPage
       outings={season.outings}
-      zone={zone}
       answer={
         <View style={{ gap: 6 }}>
           {choice}
@@ -127,7 +131,6 @@ function WaySeason({ way, choice, zone }: { way: MethodSummary; choice: ReactNod
   return (
     <SeasonPage
       outings={season.outings}
-      zone={zone}
       answer={
         <View style={{ gap: 6 }}>
           {choice}

@@ -4,6 +4,7 @@ import type { Method } from '@burrow/core/methods';
 import { countingThickness } from '@burrow/core/safety';
 import { clamp, depthText, iceNeededText, iceText, depthStepM, metresPerDepthUnit, metresPerIceUnit } from '@burrow/core/units';
 import { useState } from 'react';
+import { View } from 'react-native';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -26,7 +27,8 @@ interface Props {
   expectedM: number | null;
   /** Who says where it is. */
   placed: EventBodies['station-opened']['placed'];
-  onOpened: () => void;
+  /** Told when it is written, and whether one goes on to the next place instead of fishing here. */
+  onOpened: (goesOn: boolean) => void;
 }
 
 /** A new place to fish: its depth, and on ice its thickness, asked once with nothing filled in. What is skipped stays not measured. */
@@ -44,11 +46,11 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onO
   const depthStep = depthStepM(units);
   const bigStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 5 : 1);
   const startDepthM = expectedM ?? outing.stations.findLast((s) => s.depthM !== null)?.depthM ?? usualDepthM;
-  const stepDepth = (byM: number) => setDepth((m) => clamp((m ?? startDepthM) + byM, 0.3, 300));
+  const stepDepth = (byM: number) => setDepth((m) => clamp((m ?? startDepthM) + byM, depthStep, 300));
   const countsM = ice && countingThickness(ice);
   // Ice is counted up from nothing: a figure that stands there before it was measured would be somebody's guess.
   const step = (which: 'clearM' | 'whiteM', byM: number) => setIce((now) => ({ ...(now ?? noIce), [which]: clamp((now ?? noIce)[which] + byM, 0, 2) }));
-  const open = async () => {
+  const open = async (goesOn: boolean) => {
     const station = newId();
     await ledger.writeAll({ id: outing.id, zone }, [
       {
@@ -65,14 +67,19 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onO
       ...(ice ? [{ kind: 'ice-measured' as const, body: { station, ...ice } }] : []),
       ...(depthM === null ? [] : [{ kind: 'depth-sounded' as const, body: { station, depthM, source: 'entered' as const } }]),
     ]);
-    onOpened();
+    onOpened(goesOn);
   };
   return (
     <Sheet
       title={`${method.station} ${outing.stations.length + 1}`}
       open
       onClose={onClose}
-      footer={<Action kind="main" height={64} label={method.opened} onPress={() => void open()} />}
+      footer={
+        <View style={{ flexDirection: 'row', gap: 8 }}>
+          {method.isOnIce ? <Action grow height={64} label="Drilled: on to the next" onPress={() => void open(true)} /> : null}
+          <Action grow kind="main" height={64} label={method.opened} onPress={() => void open(false)} />
+        </View>
+      }
     >
       {method.isOnIce ? (
         <>

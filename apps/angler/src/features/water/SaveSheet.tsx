@@ -8,9 +8,14 @@ import { Text } from '@/ui/Text';
 import { saveFile } from '@/data/files';
 
 const formats = [
-  { ending: 'geojson', type: 'application/geo+json', label: 'All of it, GeoJSON', hint: 'outline, soundings, marks and holes' },
-  { ending: 'gpx', type: 'application/gpx+xml', label: 'Places, GPX', hint: 'soundings, marks and holes with their depths, seams and banks as tracks' },
-  { ending: 'csv', type: 'text/csv', label: 'Soundings, CSV', hint: 'every measured depth, drilled holes among them' },
+  { ending: 'geojson', type: 'application/geo+json', label: 'All of it, GeoJSON', hint: 'outline, soundings, marks and holes; its rules as well' },
+  {
+    ending: 'gpx',
+    type: 'application/gpx+xml',
+    label: 'Places, GPX',
+    hint: 'soundings, marks and holes with their depths, seams and banks as tracks; without the rules, and its shore is no track',
+  },
+  { ending: 'csv', type: 'text/csv', label: 'Soundings, CSV', hint: 'every measured depth, drilled holes among them; without outline, marks and rules' },
 ] as const;
 
 /** A water on its way out, with what was drilled on it, in an open format. */

@@ -33,10 +33,11 @@ export function StationHere({ method, outing, zone, place, onClose, onOpened }: 
       outing={outing}
       zone={zone}
       {...place}
-      onOpened={() => {
+      onOpened={(goesOn) => {
         onClose();
         onOpened();
-        router.navigate('/hole');
+        // Find first, fish after: a row of holes is drilled and sounded from the map.
+        if (!goesOn) router.navigate('/hole');
       }}
     />
   );

@@ -1,5 +1,5 @@
 import { anyFish, longestRulerMm, speciesOf } from '@burrow/core/fish';
-import { reactionKinds, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type StationState } from '@burrow/core/ledger';
+import { reactionKinds, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type StationState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { clamp, clockText, depthText, depthStepM, minuteMs, type UnitPreference } from '@burrow/core/units';
 import { Suspense, useState } from 'react';
@@ -10,7 +10,7 @@ import { LengthRuler } from '@/features/station/LengthRuler';
 import { correct } from '@/data/corrections';
 import { useLedger } from '@/data/session';
 import { useSpecies } from '@/data/species';
-import { useWater } from '@/data/water';
+import { useWaterDetail } from '@/data/water';
 import { FishDetails } from '@/features/fish/FishDetails';
 import { SpeciesPills } from '@/features/fish/SpeciesPills';
 import { Action } from '@/ui/Action';
@@ -19,6 +19,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import { lazily } from '@/ui/lazily';
+import { PlaceField } from './PlaceField';
 
 const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
@@ -42,6 +43,7 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
   const { kind, atMs, station, depthM } = draft;
   const place = outing.stations.find((s) => s.id === station);
   const scope = { id: outing.id, zone };
+  const detail = useWaterDetail(outing.water);
   const textLabel = textLabelOf(kind);
   /** The depth of a place: corrected where one stands, else written as of its opening. */
   const sounded = async (): Promise<LedgerEvent[]> => {
@@ -59,9 +61,20 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
     if (kind !== 'fish-landed' || draft.fate === null || draft.fate === before) return first;
     return [...first, ...(await ledger.writeAll(scope, [{ kind: `fish-${draft.fate}`, body: { fish: (made.body as { fish: string }).fish } }], atMs))];
   };
+  /** A place by where it lies and how deep: each written only where it was said or moved. */
+  const placed = async (): Promise<LedgerEvent[]> => {
+    const before = entry ? place : undefined;
+    const made = madeOf(draft, entry, outing, events);
+    const isMoved = entry === null || before?.at[0] !== draft.at?.[0] || before?.at[1] !== draft.at?.[1];
+    const isSounded = depthM !== null && depthM !== (before?.depthM ?? null);
+    if (entry) return [...(isMoved ? await correct(ledger, scope, events, entry.id, made.body, entry.ms) : []), ...(isSounded ? await sounded() : [])];
+    const bed = { kind: 'depth-sounded' as const, body: { station: (made.body as EventBodies['station-opened']).station, depthM: depthM!, source: 'entered' as const } };
+    return ledger.writeAll(scope, [made, ...(isSounded ? [bed] : [])], atMs);
+  };
   const save = async () => {
     try {
-      if (isBedDepth(kind)) onDone('Depth corrected', await sounded());
+      if (kind === 'station-opened') onDone(entry ? 'Place corrected' : 'Place added', await placed());
+      else if (isBedDepth(kind)) onDone('Depth corrected', await sounded());
       else onDone(entry ? 'Entry corrected' : 'Entry added', await written());
     } catch (error) {
       setSays((error as Error).message);
@@ -75,10 +88,11 @@ export function EntrySheet({ outing, zone, units, entry, onClose, onDone }: Prop
       onClose={onClose}
       footer={<Action kind="main" height={64} label={entry ? 'Save the correction' : 'Add it'} disabled={!isReady(draft, entry === null)} onPress={() => void save()} />}
     >
-      {isBedDepth(kind) ? null : (
+      {isBedDepth(kind) && (entry || kind !== 'station-opened') ? null : (
         <Stepper label="When" text={clockText(atMs, zone)} onStep={(d) => moveTime(d * minuteMs)} big={{ text: '15 min', onStep: (d) => moveTime(15 * d * minuteMs) }} />
       )}
-      {entry ? null : <LateChoice outing={outing} draft={draft} put={put} />}
+      {entry ? <MovedChoice outing={outing} draft={draft} put={put} /> : <LateChoice outing={outing} draft={draft} put={put} />}
+      {kind === 'station-opened' ? <PlaceField outing={outing} water={detail.data?.value} at={draft.at} onPlace={(at) => put({ at })} /> : null}
       {kind === 'fish-landed' ? <FishFields outing={outing} draft={draft} units={units} put={put} /> : null}
       {kind === 'reaction' ? (
         <Choice
@@ -109,18 +123,30 @@ interface Fields {
   put: (part: Partial<Draft>) => void;
 }
 
+const placesOf = (outing: OutingState) => outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.station ?? 'Place'} ${s.label}` }));
+
+/** Kinds that may have been logged at another place than where they happened. */
+const movable: readonly EventKind[] = ['fish-landed', 'reaction', 'note', 'temperature-measured', 'ice-measured'];
+
+/** Where an entry belongs, where it may be another place than was written. */
+function MovedChoice({ outing, draft, put }: Fields & { outing: OutingState }) {
+  if (!movable.includes(draft.kind) || outing.stations.length < 2) return null;
+  return <Choice label="Where" options={placesOf(outing)} value={draft.station} onChange={(station) => put({ station })} wrap />;
+}
+
 /** Where something happened that was not logged, and what. */
 function LateChoice({ outing, draft, put }: Fields & { outing: OutingState }) {
-  const { kind, station } = draft;
-  const kindsAt = (id: string) => lateKinds(outing.stations.find((s) => s.id === id)?.kind);
+  const { kind, station, atMs } = draft;
+  const method = methodOf(outing.methods.findLast((m) => m.ms <= atMs)?.method ?? outing.method);
+  const kindsAt = (id: string) => lateKinds(outing.stations.find((s) => s.id === id)?.kind, method);
   // A figure of one kind is none of another.
   const choose = (id: EventKind) => put({ kind: id, figures: {} });
   return (
     <>
-      {outing.stations.length > 0 ? (
+      {outing.stations.length > 0 && kind !== 'station-opened' ? (
         <Choice
           label="Where"
-          options={outing.stations.map((s) => ({ id: s.id, label: `${methodOf(s.method)?.station ?? 'Place'} ${s.label}` }))}
+          options={placesOf(outing)}
           value={station}
           onChange={(id) => {
             put({ station: id });
@@ -136,8 +162,8 @@ function LateChoice({ outing, draft, put }: Fields & { outing: OutingState }) {
 
 /** Which fish, how long, and what became of it. */
 function FishFields({ outing, draft, units, put }: Fields & { outing: OutingState; units: UnitPreference }) {
-  const { water, detail } = useWater();
-  const { offered, place } = useSpecies(water?.id === outing.water ? detail.data?.value.file : undefined, outing.water);
+  const detail = useWaterDetail(outing.water);
+  const { offered, place } = useSpecies(detail.data?.value.file, outing.water);
   const { species, lengthMm, fate } = draft;
   const [first] = useState(species);
   const [showsDetails, setShowsDetails] = useState(draft.weightG !== null || draft.girthMm !== null || draft.note !== '');
@@ -180,7 +206,7 @@ function DepthField({ place, draft, units, put }: Fields & { place: StationState
   const isBed = isBedDepth(kind);
   const stepM = depthStepM(units);
   const startM = place?.depthM ?? place?.mapDepthM ?? 3;
-  const move = (byM: number) => clamp((depthM ?? place?.depthM ?? 3) + byM, 0.3, 300);
+  const move = (byM: number) => clamp((depthM ?? place?.depthM ?? 3) + byM, stepM, 300);
   return (
     <Stepper
       label={isBed ? 'Depth of the bed' : 'Depth it came at'}

@@ -1,6 +1,7 @@
 import { middleOfWater, shoreOf } from '@burrow/contract/formats/water-geojson';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
 import type { WaterDetail } from '@burrow/contract/api';
+import type { LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
 import { outingPlaces } from '@burrow/core/season';
 import { depthText } from '@burrow/core/units';
@@ -14,8 +15,18 @@ import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';
 import { Notice } from '@/ui/Notice';
 
+interface Props {
+  water: WaterDetail;
+  outing: OutingState;
+  /** A place that is being chosen. */
+  candidate?: LonLat | null;
+  onTap?: (at: LonLat) => void;
+}
+
+const nowhere = () => undefined;
+
 /** Where an outing went on its water: its places in order, each with what it gave. */
-export function OutingMap({ water, outing }: { water: WaterDetail; outing: OutingState }) {
+export function OutingMap({ water, outing, candidate = null, onTap = nowhere }: Props) {
   const palette = usePalette();
   const { units } = usePreferences();
   const { state } = useLedger();
@@ -29,14 +40,14 @@ export function OutingMap({ water, outing }: { water: WaterDetail; outing: Outin
     return (
       <BlankMap
         shore={shoreOf(water.file)}
-        middle={walk[0] ?? middleOfWater(water.file)}
+        middle={candidate ?? walk[0] ?? middleOfWater(water.file)}
         holes={holes}
         depths={depths}
-        candidate={null}
+        candidate={candidate}
         position={null}
         palette={palette}
         scale={units.distance === 'm' ? 'metric' : 'imperial'}
-        onTap={() => undefined}
+        onTap={onTap}
       />
     );
   if (!ground.data) return <Notice title="Drawing the bed" busy />;
@@ -48,11 +59,11 @@ export function OutingMap({ water, outing }: { water: WaterDetail; outing: Outin
       holes={holes}
       walked={walk}
       fished={fished}
-      candidate={null}
+      candidate={candidate}
       position={null}
       palette={palette}
       units={units}
-      onTap={() => undefined}
+      onTap={onTap}
     />
   );
 }

@@ -58,7 +58,8 @@ function OutingPage({ outing }: { outing: OutingState }) {
   const [sheet, setSheet] = useState<{ entry: LogEntry | null } | null>(null);
   const [said, setSaid] = useState<{ text: string; undo: LedgerEvent[] } | null>(null);
   const water = detail.data?.value;
-  const zone = water?.file.water.timezone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+  // By the clocks of its water; without its file by those in force when it began, never by the phone's.
+  const zone = water?.file.water.timezone ?? outing.zone;
   const day = useMemo(() => outingDay(outing, now), [outing, now]);
   const place = (methodOf(outing.method) ?? usualMethod).station;
   const words = outingDayWords(day, outing, place, units);
