@@ -99,10 +99,10 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
     await page.getByRole('application', { name: /^Depth map/ }).click({ position: { x: 195, y: 120 } });
     await page.getByRole('button', { name: 'Stand here' }).click();
     await page.getByRole('button', { name: 'I stand here' }).click();
-    await expect(page.getByText(/stand 2, water/)).toBeVisible();
+    await expect(page.getByText(/stand 2, largemouth, water/)).toBeVisible();
     await more();
     await page.getByRole('button', { name: 'Stand 1', exact: true }).click();
-    await expect(page.getByText(/stand 1, water/)).toBeVisible();
+    await expect(page.getByText(/stand 1, largemouth, water/)).toBeVisible();
   });
 
   await test.step('Season counts it in casts', async () => {
@@ -144,7 +144,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   await expect(heading).toHaveText(/^Anchor at the ring, over/, { timeout: 60_000 });
   await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
-  await lineHolds(page, 'Small spoon, one point tipped');
+  await lineHolds(page, 'Still Deep crank');
   await expect(heading).toHaveText(/^Cast (by|along|through) .*\d+°$/, { timeout: 40_000 });
   await expect(page.getByRole('heading', { name: '6 casts, in this order' })).toBeVisible();
   for (const key of ['c', 'c', 'b']) {
@@ -186,7 +186,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   }
   await expect(heading).toHaveText('Straight down first');
   await page.getByRole('button', { name: 'Go straight down' }).click();
-  await lineHolds(page, 'Still Small spoon, one point tipped');
+  await lineHolds(page, 'Something else: leave it unsaid');
   await page.getByText(/flasher simulated/i).waitFor();
   await expect(page.getByRole('link', { name: 'Spot' })).toBeVisible();
   await page.getByRole('button', { name: /^More/ }).first().click();
@@ -213,7 +213,7 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await page.getByRole('button', { name: 'Make an account' }).click();
   await page.getByRole('link', { name: 'Gear' }).click();
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
+  await page.getByRole('button', { name: 'Add a water from a file' }).click();
   const file = {
     type: 'FeatureCollection',
     water: { name: 'Thin Beck', kind: 'river', timezone: 'Etc/GMT+9', elevation_m: 120, secchi_m: 1, at: [-140.5, 47.5], assumed: ['secchi_m'] },

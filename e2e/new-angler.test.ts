@@ -143,6 +143,7 @@ test('a stranger with a lake, weather and a flasher of their own: from signing u
 
   await test.step('a fish forgotten is added, one logged is corrected, and both can be undone', async () => {
     await page.getByRole('button', { name: 'Add an entry' }).click();
+    await page.getByRole('radio', { name: 'Crappie', exact: true }).click();
     await shot('11-add');
     await page.getByRole('button', { name: 'Add it' }).click();
     await expect(page.getByRole('heading', { level: 1, name: '1 of 2 came 3 ft up' })).toBeVisible();

@@ -46,7 +46,7 @@ export async function ownWater(page: Page, url: string, name: string): Promise<v
   await page.getByRole('button', { name: 'Make an account' }).click();
   await page.getByRole('link', { name: 'Gear' }).click();
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'Add a water (GeoJSON)' }).click();
+  await page.getByRole('button', { name: 'Add a water from a file' }).click();
   await (await chooser).setFiles({ name: 'pond.geojson', mimeType: 'application/geo+json', buffer: Buffer.from(pond()) });
   await expect(page.getByText('Little Hollow is here.')).toBeVisible();
 }

@@ -5,7 +5,7 @@ import { riverMarksOf } from '@burrow/contract/formats/water-marks';
 import { depthAt } from '@burrow/core/ground';
 import type { PlaceSetting } from '@burrow/core/holes';
 import { metric } from '@burrow/core/units';
-import { groundApi, type PlaceQuery } from '@/workers/ground.api';
+import { groundApi, type PlaceQuery, type SoundingFile } from '@/workers/ground.api';
 
 const waterOf = (name: string) => parseWaterFile(readFileSync(path.resolve(__dirname, `../../../demo/${name}.geojson`), 'utf8'));
 const lake = waterOf('tamber-lake');
@@ -41,7 +41,7 @@ describe('the ground worker', () => {
   });
 
   test('soundings are read from any format, with what could not be', () => {
-    const { soundings, leftOut, withoutDepth } = groundApi.read('lake.csv', 'lon,lat,depth_m\n-140,47,3.5\n-140,470,3\n');
+    const { soundings, leftOut, withoutDepth } = groundApi.read('lake.csv', 'lon,lat,depth_m\n-140,47,3.5\n-140,470,3\n') as SoundingFile;
     expect(soundings).toEqual([{ at: [-140, 47], depthM: 3.5 }]);
     expect(leftOut).toEqual([{ where: 'line 3', why: expect.stringMatching(/lat: expected -90 to 90/) as string }]);
     expect(withoutDepth).toBe(0);

@@ -123,7 +123,7 @@ describe('files of other conventions', () => {
       'line 7: depth_m: expected 0 to 1000, found -3',
     ]);
     expect(() => parseSoundingsCsv('lon;lat;depth_m\n-140,1;47,0;3,2\n')).toThrow(/line 1: expected columns set off by commas .* found semicolons/);
-    expect(() => parseSoundingsCsv('x,y,z\n1,2,3\n')).toThrow(/missing lon, lat, depth_m/);
+    expect(() => parseSoundingsCsv('x,y,z\n1,2,3\n')).toThrow(/expected the columns lon, lat, depth_m .* found x, y, z set off by commas, in the first row 1 \| 2 \| 3/);
   });
 
   test('GeoJSON: heights are dropped, foreign points are spots, wrong ones are listed, no collection is refused', () => {

@@ -110,6 +110,7 @@ test('an outing’s rate is by its own effort, and too little of it gives none',
   const outing = (id: string, lineMin: number, casts: number, fish: number): OutingSummary => ({
     id,
     water: 'w',
+    zone: '+00:00',
     waterName: 'W',
     startedMs: baseMs,
     endedMs: null,

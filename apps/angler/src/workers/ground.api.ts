@@ -38,9 +38,10 @@ import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, typ
 import { deepNear, planLane, type Lane, type LaneQuery } from '@burrow/core/troll';
 import { dayMs, type UnitPreference } from '@burrow/core/units';
 import type { Place, WeatherHour } from '@burrow/core/weather';
+import type { ReadOptions , LeftOut } from '@burrow/contract/formats/places';
 import { readPlaces } from '@burrow/contract/formats/read-places';
+import { UnknownColumns, type PointTable } from '@burrow/contract/formats/table';
 import { shoreAmong } from '@burrow/contract/formats/shore';
-import type { LeftOut } from '@burrow/contract/formats/places';
 import { SurveyCache, type Ground } from './survey-cache';
 
 export type { Ground };
@@ -156,10 +157,25 @@ export interface SoundingFile {
 }
 
 /** What the ground worker does: a water's depth map and structure, and where to drill on it. */
+/** The places of a file, or its table where its columns have to be said. */
+function placesOrTable(name: string, text: string, options: ReadOptions): ReturnType<typeof readPlaces> | { table: PointTable } {
+  try {
+    return readPlaces(name, text, options);
+  } catch (error) {
+    if (error instanceof UnknownColumns) return { table: error.table };
+    throw error;
+  }
+}
+
 export const groundApi = {
-  /** Reads soundings from GPX, KML, GeoJSON, an NMEA log or CSV. Throws with what was expected and where for a file that is none. */
-  read(name: string, text: string): SoundingFile {
-    const { points, leftOut } = readPlaces(name, text);
+  /**
+   * Reads soundings from GPX, KML, GeoJSON, an NMEA log or a table; of a table whose columns nobody has named, what is to be asked. Throws with what was
+   * expected and where for a file that is none.
+   */
+  read(name: string, text: string, options: ReadOptions = {}): SoundingFile | { table: PointTable } {
+    const found = placesOrTable(name, text, options);
+    if ('table' in found) return found;
+    const { points, leftOut } = found;
     const soundings = points.flatMap(({ at, depthM, time }) => (depthM === undefined ? [] : [{ at, depthM, ...(time === undefined ? {} : { time }) }]));
     return { soundings, withoutDepth: points.length - soundings.length, leftOut };
   },

@@ -1,19 +1,33 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs';
-import { catchesCsv, gpxText, ledgerText, parseLedger, placesGeoJson, readPlaces, shoreAmong, soundingsCsv } from '@burrow/contract/formats';
+import {
+  catchesCsv,
+  FormatError,
+  gpxText,
+  ledgerText,
+  parseLedger,
+  placesGeoJson,
+  readPlaces,
+  readTable,
+  shoreAmong,
+  soundingsCsv,
+  UnknownColumns,
+  type ReadOptions,
+  type TableColumns,
+} from '@burrow/contract/formats';
 import { foldLedger } from '@burrow/contract';
 import { depthUnits, type DepthUnit } from '@burrow/core/ground';
 import { BadInput } from '../bad-input';
 import { readArgs, readFormat, readText } from '../options';
 
-const readable = ['gpx', 'kml', 'nmea', 'geojson', 'csv', 'ndjson'] as const;
+const readable = ['gpx', 'kml', 'nmea', 'geojson', 'csv', 'tsv', 'txt', 'xyz', 'ndjson'] as const;
 const writable = ['gpx', 'geojson', 'csv', 'ndjson'] as const;
 
 /**
- * `burrow convert IN OUT [--leave-out] [--depth-unit m|ft|cm|fathom] [--outline]`: places between GPX, KML, NMEA logs, GeoJSON and soundings CSV, a closed way or
+ * `burrow convert IN OUT [--leave-out] [--depth-unit m|ft|cm|fathom] [--columns lon=NAME,lat=NAME,depth=NAME[,time=NAME]] [--outline]`: places between GPX, KML, NMEA logs, GeoJSON and soundings CSV, a closed way or
  * polygon among them as the shore; a ledger to catches CSV or in order.
  */
 export function convert(args: string[]): void {
-  const { values, positionals } = readArgs(args, { 'leave-out': { type: 'boolean' }, 'depth-unit': { type: 'string' }, outline: { type: 'boolean' } });
+  const { values, positionals } = readArgs(args, { 'leave-out': { type: 'boolean' }, 'depth-unit': { type: 'string' }, columns: { type: 'string' }, outline: { type: 'boolean' } });
   const [from, to, more] = positionals;
   if (from === undefined || to === undefined) throw new BadInput('convert: expected IN and OUT, found fewer');
   if (more !== undefined) throw new BadInput(`convert: expected IN and OUT, found "${more}" as well`);
@@ -31,8 +45,12 @@ export function convert(args: string[]): void {
   }
   if (wanted === 'ndjson') throw new BadInput(`convert: expected places to go to .gpx, .geojson or .csv, found ${to}`);
   if (values.outline === true && wanted !== 'geojson') throw new BadInput(`--outline: expected to go to .geojson, which has shores, found ${to}`);
-  const options = unit === undefined ? {} : { metresPerUnit: depthUnits[unit as DepthUnit] };
-  const { leftOut, ...read } = readFormat(from, (text) => readPlaces(from, text, options), readText(from, `places in .${kind}`));
+  const text = readText(from, `places in .${kind}`);
+  const options = {
+    ...(unit === undefined ? {} : { metresPerUnit: depthUnits[unit as DepthUnit] }),
+    ...(values.columns === undefined ? {} : { columns: columnsOf(from, text, values.columns) }),
+  };
+  const { leftOut, ...read } = readFormat(from, (t) => placesOf(from, t, options), text);
   // A log of a sounder has its bad sentences by nature; elsewhere nothing is left out unasked.
   if (leftOut.length > 0 && values['leave-out'] !== true && kind !== 'nmea') {
     const shown = leftOut.slice(0, 5).map((l) => `${l.where}: ${l.why}`);
@@ -55,6 +73,34 @@ export function convert(args: string[]): void {
     if (lost > 0) process.stderr.write(`burrow: ${to}: ${lost} places without a depth or tracks have no row in soundings\n`);
   }
   writeWhole(to, wanted === 'gpx' ? gpxText(places) : wanted === 'geojson' ? placesGeoJson(places, shore?.shore) : soundingsCsv(places.points));
+}
+
+/** The places of a file; of a table whose columns have to be said, how to say them. */
+function placesOf(from: string, text: string, options: ReadOptions): ReturnType<typeof readPlaces> {
+  try {
+    return readPlaces(from, text, options);
+  } catch (error) {
+    if (!(error instanceof UnknownColumns)) throw error;
+    const { columns, metresPerUnit } = error.table;
+    const unit = metresPerUnit === undefined ? ' and --depth-unit m, ft, cm or fathom' : '';
+    throw new FormatError(1, `${error.message.replace(/^line 1: /, '')}. Say which they are with --columns lon=${columns[0]},lat=${columns[1]},depth=${columns[2]}${unit}`);
+  }
+}
+
+/** Columns by name or by number from 1, as `lon=X,lat=Y,depth=Z`. Throws for names that the table has not. */
+function columnsOf(from: string, text: string, said: string): TableColumns {
+  const { columns } = readFormat(from, readTable, text);
+  const found = new Map<string, number>();
+  for (const part of said.split(',')) {
+    const [what, name] = part.split('=').map((s) => s.trim());
+    const at = columns.includes(name) ? columns.indexOf(name) : /^\d+$/.test(name ?? '') ? Number(name) - 1 : -1;
+    if (!['lon', 'lat', 'depth', 'time'].includes(what)) throw new BadInput(`--columns: expected lon=, lat=, depth= and time=, found "${part}"`);
+    if (at < 0 || at >= columns.length) throw new BadInput(`--columns: expected one of ${columns.join(', ')}, or its number, found "${name ?? ''}"`);
+    found.set(what, at);
+  }
+  const [lon, lat, depth, time] = ['lon', 'lat', 'depth', 'time'].map((what) => found.get(what));
+  if (lon === undefined || lat === undefined || depth === undefined) throw new BadInput(`--columns: expected lon=, lat= and depth=, found "${said}"`);
+  return { lon, lat, depth, ...(time === undefined ? {} : { time }) };
 }
 
 function endingOf<E extends string>(path: string, endings: readonly E[]): E {

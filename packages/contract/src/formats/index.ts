@@ -18,6 +18,7 @@ export * from './kml';
 export * from './nmea';
 export * from './shore';
 export * from './soundings-csv';
+export { readTable, UnknownColumns, type PointTable, type TableColumns } from './table';
 export * from './places-geojson';
 export * from './read-places';
 export * from './tackle-csv';

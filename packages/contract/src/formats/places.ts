@@ -40,6 +40,8 @@ export interface Places {
 export interface ReadOptions {
   /** Metres in the unit of depths that carry none. */
   metresPerUnit?: number;
+  /** Which column of a table holds what, counted from 0. */
+  columns?: { lon: number; lat: number; depth: number; time?: number };
 }
 
 /** A row or point that was left out, and why. */

@@ -14,6 +14,6 @@ export function readPlaces(name: string, text: string, options: ReadOptions = {}
   if (/\.kml$/i.test(name)) return parseKml(text, options);
   if (/\.nmea$/i.test(name)) return parseNmea(text);
   if (/\.(geo)?json$/i.test(name)) return parsePlacesGeoJson(text, options);
-  if (/\.csv$/i.test(name)) return { ...parseSoundingsCsv(text, options), tracks: [] };
-  throw new FormatError(null, `expected a file ending in .csv, .gpx, .kml, .nmea or .geojson, found ${name}`);
+  if (/\.(csv|tsv|txt|xyz)$/i.test(name)) return { ...parseSoundingsCsv(text, options), tracks: [] };
+  throw new FormatError(null, `expected a file ending in .csv, .tsv, .txt, .xyz, .gpx, .kml, .nmea or .geojson, found ${name}`);
 }

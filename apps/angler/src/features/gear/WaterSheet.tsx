@@ -4,6 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { DepthQuestions } from '@/features/water/soundings/DepthQuestions';
+import { ColumnsSheet } from '@/features/water/soundings/ColumnsSheet';
 import { LeftOutSheet } from '@/features/water/soundings/LeftOutSheet';
 import { soundingFeatures, useSoundingFile } from '@/features/water/soundings/useSoundingFile';
 import { api, OfflineError } from '@/data/api';
@@ -147,6 +148,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
         )}
       </View>
       <View aria-live="polite">{says ? <Text tone="straw">{says}</Text> : null}</View>
+      <ColumnsSheet {...file.unnamed} />
       <LeftOutSheet {...file.leftOut} />
       {isWriting ? (
         <RuleCardSheet

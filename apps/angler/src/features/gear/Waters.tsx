@@ -3,6 +3,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { api, OfflineError } from '@/data/api';
+import { handOver } from '@/data/brought-file';
 import { openFile } from '@/data/files';
 import { change } from '@/data/preferences';
 import { useWater } from '@/data/water';
@@ -10,6 +11,9 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Text } from '@/ui/Text';
 import { WaterSheet } from './WaterSheet';
+
+/** Whether a file says of itself that it is a water. */
+const isWaterFile = (text: string): boolean => /"water"\s*:/.test(text);
 
 /** The waters of the account: which is in use, new ones, and what is changed on one. */
 export function Waters() {
@@ -43,8 +47,12 @@ export function Waters() {
     onError: (error) => setSays(error.message),
   });
   const add = async () => {
-    const file = await openFile('.geojson,.json,application/geo+json');
-    if (file) adding.mutate(file);
+    const file = await openFile('.geojson,.json,.gpx,.kml,application/geo+json');
+    if (!file) return;
+    if (isWaterFile(file.text)) return adding.mutate(file);
+    // A shore alone is no water yet: its name and kind are asked where one is drawn.
+    handOver(file);
+    router.navigate('/new-water');
   };
   return (
     <View style={{ gap: 8 }}>
@@ -59,7 +67,7 @@ export function Waters() {
       ) : null}
       {water && detail.data ? <Action icon="edit" label={`Change ${water.name}`} onPress={() => setOpen(true)} /> : null}
       <Action icon="plus" label="A new water" onPress={() => router.navigate('/new-water')} />
-      <Action icon="upload" label="Add a water (GeoJSON)" disabled={adding.isPending} onPress={() => void add()} />
+      <Action icon="upload" label="Add a water from a file" disabled={adding.isPending} onPress={() => void add()} />
       <View aria-live="polite" style={{ gap: 8 }}>
         {says ? <Text>{says}</Text> : null}
         {gone ? <Action icon="undo" label={`Bring ${gone.name} back`} disabled={restoring.isPending} onPress={() => restoring.mutate(gone)} /> : null}

@@ -3,13 +3,14 @@ import type { LonLat } from '@burrow/core/ground';
 import { depthText, distanceM } from '@burrow/core/units';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { Suspense, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { api, OfflineError } from '@/data/api';
+import { takeOver } from '@/data/brought-file';
 import { openFile } from '@/data/files';
 import { groundWorker } from '@/data/ground';
 import { change, usePreferences } from '@/data/preferences';
@@ -19,6 +20,7 @@ import OutlineMap from '@/features/water/map/OutlineMap';
 import { lazily } from '@/ui/lazily';
 import { PlaceSheet } from './PlaceSheet';
 import { DepthQuestions } from './soundings/DepthQuestions';
+import { ColumnsSheet } from './soundings/ColumnsSheet';
 import { LeftOutSheet } from './soundings/LeftOutSheet';
 import { soundingFeatures, useSoundingFile } from './soundings/useSoundingFile';
 import { whereAmI } from './where-am-i';
@@ -66,7 +68,9 @@ export function NewWaterScreen() {
   const standHere = () => whereAmI().then((at) => draw([...corners, at]), (error: Error) => setSays(`${error.message} Tap the corner instead.`)); // prettier-ignore
   const bringShore = async () => {
     const picked = await openFile('.gpx,.kml,.geojson,.json');
-    if (!picked) return;
+    if (picked) await takeShore(picked);
+  };
+  const takeShore = async (picked: { name: string; text: string }) => {
     setSays(null);
     try {
       const shore = await (await groundWorker()).readShore(picked.name, picked.text);
@@ -77,6 +81,12 @@ export function NewWaterScreen() {
       setSays(`${picked.name}: ${(error as Error).message}`);
     }
   };
+  // A shore that was opened under Gear is gone on with here.
+  useEffect(() => {
+    const handed = takeOver();
+    if (handed) void takeShore(handed);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- once, when the screen opens
+  }, []);
   const isShore = corners.length >= 3;
   const point = corners.at(-1) ?? place ?? places[0] ?? null;
   const saving = useMutation({
@@ -167,6 +177,7 @@ export function NewWaterScreen() {
         </View>
         <Action kind="main" height={64} label="Save water" disabled={point === null || busy !== null} onPress={() => setSheet('name')} />
       </View>
+      <ColumnsSheet {...file.unnamed} />
       <LeftOutSheet {...file.leftOut} />
       {sheet === 'place' ? <PlaceSheet onClose={() => setSheet(null)} onPlace={goTo} /> : null}
       <Sheet

@@ -5,7 +5,7 @@ import { Choice } from '@/ui/Choice';
 import { Text } from '@/ui/Text';
 import type { SounderId, SoundingFileControl, WarmthId } from './useSoundingFile';
 
-const depthUnitChoices: readonly { id: DepthUnit; label: string }[] = [
+export const depthUnitChoices: readonly { id: DepthUnit; label: string }[] = [
   { id: 'm', label: 'Metres' },
   { id: 'ft', label: 'Feet' },
   { id: 'cm', label: 'Centimetres' },

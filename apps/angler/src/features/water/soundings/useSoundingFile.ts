@@ -1,3 +1,5 @@
+import type { ReadOptions } from '@burrow/contract/formats/places';
+import type { PointTable, TableColumns } from '@burrow/contract/formats/table';
 import { areDepthsDoubtful, plumbedSoundings, soundingsIn, type DepthUnit, type LonLat, type SoundingSource } from '@burrow/core/ground';
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { useMemo, useState } from 'react';
@@ -13,6 +15,8 @@ export function useSoundingFile() {
   const [name, setName] = useState('');
   const [read, setRead] = useState<SoundingFile | null>(null);
   const [asked, setAsked] = useState<SoundingFile | null>(null);
+  // A table whose columns have to be said, with its text.
+  const [unnamed, setUnnamed] = useState<{ name: string; text: string; table: PointTable } | null>(null);
   const [says, setSays] = useState<string | null>(null);
   const [isReading, setReading] = useState(false);
   const [unit, setUnit] = useState<DepthUnit | null>(null);
@@ -26,14 +30,19 @@ export function useSoundingFile() {
   const soundings = depthUnit === null ? [] : plumbedSoundings(soundingsIn(raw, depthUnit), source);
 
   const bring = async () => {
-    const picked = await openFile('.csv,.gpx,.kml,.nmea,.geojson,.json');
+    const picked = await openFile('.csv,.tsv,.txt,.xyz,.gpx,.kml,.nmea,.geojson,.json');
     if (!picked) return;
+    setName(picked.name);
+    await take(picked);
+  };
+  const take = async (picked: { name: string; text: string }, options: ReadOptions = {}) => {
     setReading(true);
     setSays(null);
-    setName(picked.name);
+    setUnnamed(null);
     try {
-      const file = await (await groundWorker()).read(picked.name, picked.text);
-      if (file.soundings.length === 0)
+      const file = await (await groundWorker()).read(picked.name, picked.text, options);
+      if ('table' in file) setUnnamed({ ...picked, table: file.table });
+      else if (file.soundings.length === 0)
         setSays(`${picked.name}: expected places with a depth, found none${file.leftOut[0] ? `; ${file.leftOut[0].where}: ${file.leftOut[0].why}` : ''}.`);
       else if (file.leftOut.length > 0) setAsked(file);
       else setRead(file);
@@ -56,6 +65,16 @@ export function useSoundingFile() {
     says,
     isReading,
     bring,
+    /** Columns of the file that have to be said, while they are not. */
+    unnamed: {
+      table: unnamed?.table ?? null,
+      // Read as it stands there: the unit, which was said with the columns, is applied with the other questions of the file.
+      goOn: (columns: TableColumns, saidUnit: DepthUnit) => {
+        setUnit(saidUnit);
+        void take(unnamed!, { columns, metresPerUnit: 1 });
+      },
+      leave: () => setUnnamed(null),
+    },
     /** Rows of the file that cannot be read, while it is not said what to do. */
     leftOut: {
       asked,
