@@ -177,7 +177,7 @@ async function signUp(page: Page, url: string, account: Account): Promise<void> 
 
 /** Opens a place: by the phone where it may say where it is, else by a touch on the middle of the map. */
 async function openPlace(page: Page, account: Account, isGranted: boolean): Promise<void> {
-  if (isGranted) await expect(page.getByText('Where you stand')).toBeVisible();
+  if (isGranted) await expect(page.getByText(/^You, by the phone within/)).toBeVisible();
   else {
     const map = (await page.getByRole('application').boundingBox())!;
     await page.mouse.click(map.x + map.width / 2, map.y + map.height / 2);
@@ -195,7 +195,7 @@ async function landFish(page: Page, { toFish, fish, size }: Account): Promise<vo
     return;
   }
   if (fish.weight) {
-    await key(page, 'Weight, girth, exact length, a note');
+    await key(page, 'Weight, girth, photo, note');
     await page.getByRole('textbox', { name: /^Weight, / }).fill(fish.weight.typed);
   }
   await key(page, fish.fate === 'kept' ? 'Kept' : 'Released');
@@ -260,7 +260,7 @@ for (const account of accounts) {
         kind: string;
         body: Record<string, unknown>;
       }[];
-      const places = kinds.filter((e) => e.kind === 'station-opened' && e.body.kind !== 'swim');
+      const places = kinds.filter((e) => e.kind === 'station-opened' && e.body.peg === undefined);
       expect(places.map((e, k) => Math.round(offM(e.body.at as LonLat, stood[k].at)))).toEqual(stood.map(() => expect.any(Number)));
       for (const [k, e] of places.entries()) expect(offM(e.body.at as LonLat, stood[k].at)).toBeLessThan(10);
       // Nothing that nobody measured is in the log.

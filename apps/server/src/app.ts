@@ -26,6 +26,7 @@ import { FlasherFeed } from './services/flasher-feed';
 import { Guesses } from './services/guesses';
 import { Ledger } from './services/ledger';
 import { Mailer } from './services/mailer';
+import { Photos } from './services/photos';
 import { Sessions, sessionMs } from './services/sessions';
 import { Weather } from './services/weather';
 import { Waters } from './services/waters';
@@ -82,14 +83,16 @@ export function makeApp(options: AppOptions): Express {
   const { db, clock, demo, signUp } = options;
   const [ledger, waters, weather] = [new Ledger(db, options.log), new Waters(db), new Weather(db, options.weatherUrl, options.weatherPastDays, demo)];
   const accounts = new Accounts(db, new Guesses(options.pool), signUp);
+  const photos = new Photos(db);
   const bodies = new Bodies(path.join(options.workers, 'body-worker.mjs'));
   const services: Services = {
     accounts,
     sessions: new Sessions(db),
-    archives: new Archives(db, { accounts, ledger, waters, weather }, bodies),
+    archives: new Archives(db, { accounts, ledger, photos, waters, weather }, bodies),
     bodies,
     mailer: new Mailer(options.mail.url, options.mail.from),
     ledger,
+    photos,
     waters,
     winters: new Winters(path.join(options.workers, 'winter-worker.mjs'), waters, ledger, weather),
     weather,

@@ -6,6 +6,7 @@ import { WaysOfFishing1900000000000 } from './migrations/1900000000000-ways-of-f
 import { Weather2000000000000 } from './migrations/2000000000000-weather';
 import { DeletedWaters2100000000000 } from './migrations/2100000000000-deleted-waters';
 import { Keep2200000000000 } from './migrations/2200000000000-keep';
+import { Photos2300000000000 } from './migrations/2300000000000-photos';
 
 /** The store, with its migrations; not connected yet. */
 export const dataSource = (databaseUrl: string) =>
@@ -13,7 +14,15 @@ export const dataSource = (databaseUrl: string) =>
     type: 'postgres',
     url: databaseUrl,
     entities,
-    migrations: [FirstLedger1700000000000, HonestFigures1800000000000, WaysOfFishing1900000000000, Weather2000000000000, DeletedWaters2100000000000, Keep2200000000000],
+    migrations: [
+      FirstLedger1700000000000,
+      HonestFigures1800000000000,
+      WaysOfFishing1900000000000,
+      Weather2000000000000,
+      DeletedWaters2100000000000,
+      Keep2200000000000,
+      Photos2300000000000,
+    ],
     migrationsTransactionMode: 'each',
     synchronize: false,
     // A database that is away is said so within seconds.

@@ -36,6 +36,8 @@ const operations: Operation[] = [
   { method: 'get', path: '/api/account/archive', summary: 'All of the account in one zip file' },
   { method: 'post', path: '/api/account/archive', summary: 'Take in such a file', response: api.archiveTaken },
   { method: 'post', path: '/api/ledger/sync', summary: 'Exchange events', request: api.syncRequest, response: api.syncResponse },
+  { method: 'put', path: '/api/photos/{id}', summary: 'Keep the picture of a fish, image/jpeg, at most 400 kB; what it says of where it was taken is left out', status: 204 },
+  { method: 'get', path: '/api/photos/{id}', summary: 'The picture of a fish, image/jpeg' },
   { method: 'get', path: '/api/waters', summary: 'Your waters', response: api.waterList },
   { method: 'post', path: '/api/waters', summary: 'Add a water; 409 where one of this name is there', request: waterFile, response: api.waterVersion, status: 201 },
   { method: 'get', path: '/api/waters/{id}', summary: 'A water with its map data', response: api.waterDetail },

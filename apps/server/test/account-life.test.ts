@@ -2,7 +2,8 @@ import type { Session } from '@burrow/contract/api';
 import { strToU8, zipSync } from 'fflate';
 import { createServer, type AddressInfo } from 'node:net';
 import request from 'supertest';
-import { event, shortOuting } from '../../../packages/core/test/events';
+import { smallJpeg } from '../../../packages/contract/test/pictures';
+import { event, shortOuting, testId } from '../../../packages/core/test/events';
 import { Accounts } from '../src/services/accounts';
 import { Ledger } from '../src/services/ledger';
 import { newApp } from './fresh-database';
@@ -280,6 +281,7 @@ test('an account that is deleted leaves no row', async () => {
     [one.id],
   );
   await new Accounts(app.db).resetCode(one.email);
+  await one.agent.put(`/api/photos/${testId()}`).set('content-type', 'image/jpeg').send(Buffer.from(smallJpeg)).expect(204);
   expect(Object.values(await rowsOf(app, one.id)).every((n) => n > 0)).toBe(true);
   await one.agent.delete('/api/account').send({ password: 'not the password' }).expect(403);
   await one.agent.delete('/api/account').send({ password }).expect(204);

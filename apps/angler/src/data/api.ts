@@ -22,6 +22,18 @@ interface Schema<T> {
   parse: (value: unknown) => T;
 }
 
+/** A picture of the server's. Throws ApiError with what it said, OfflineError where nobody answered. */
+async function picture(id: string): Promise<Blob> {
+  let answer: Response;
+  try {
+    answer = await fetch(`/api/photos/${encodeURIComponent(id)}`, { signal: AbortSignal.timeout(15_000) });
+  } catch {
+    throw new OfflineError();
+  }
+  if (!answer.ok) throw new ApiError(answer.status, 'The picture has not come to the server yet.');
+  return answer.blob();
+}
+
 async function ask<T>(path: string, schema: Schema<T> | null, init?: RequestInit, patienceMs = 15_000): Promise<T> {
   let answer: Response;
   try {
@@ -78,5 +90,7 @@ export const api = {
   bringWeather: (id: string, weather: contract.BroughtWeather) => ask<null>(`/waters/${encodeURIComponent(id)}/weather`, null, { ...post(weather), method: 'PUT' }),
   forgetWeather: (id: string) => ask<null>(`/waters/${encodeURIComponent(id)}/weather`, null, { method: 'DELETE' }),
   winter: (id: string) => ask(`/waters/${encodeURIComponent(id)}/winter`, contract.waterWinter),
+  photo: picture,
+  keepPhoto: (id: string, jpeg: Blob) => ask<null>(`/photos/${encodeURIComponent(id)}`, null, { method: 'PUT', headers: { 'content-type': 'image/jpeg' }, body: jpeg }, 60_000),
   sync: (request: contract.SyncRequest) => ask('/ledger/sync', contract.syncResponse, post(request)),
 };

@@ -9,6 +9,7 @@ import { useAccountSettings } from '@/data/account-settings';
 import { useNow } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
 import { OutlookProvider } from '@/data/outlook';
+import { useUnsentPhotos } from '@/data/photos';
 import { AccountProvider, useSession } from '@/data/session';
 import { watchTroubles } from '@/data/troubles';
 import { useWater } from '@/data/water';
@@ -70,6 +71,7 @@ function BySun({ children }: { children: ReactNode }) {
   const { theme } = usePreferences();
   const { water } = useWater();
   useUnsentWaters();
+  useUnsentPhotos();
   useAccountSettings();
   const now = useNow(60_000);
   const sunUp = water ? sunHeightDeg(now, { lon: water.lon, lat: water.lat, timeZone: 'UTC' }) > -0.8 : true;

@@ -265,4 +265,22 @@ export const Invitation = new EntitySchema<InvitationRow>({
   },
 });
 
-export const entities = [Account, Event, Outing, Fish, Water, WeatherPlace, OwnWeather, ResetCode, Invitation];
+/** A picture of a fish; the entry of the ledger names it by its id. */
+export interface PhotoRow {
+  accountId: string;
+  id: string;
+  jpeg: Buffer;
+}
+
+export const Photo = new EntitySchema<PhotoRow>({
+  name: 'Photo',
+  tableName: 'photo',
+  columns: {
+    accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'photo_pk' },
+    id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'photo_pk' },
+    jpeg: { type: 'bytea' },
+  },
+  foreignKeys: [{ name: 'photo_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
+});
+
+export const entities = [Account, Event, Outing, Fish, Water, WeatherPlace, OwnWeather, ResetCode, Invitation, Photo];

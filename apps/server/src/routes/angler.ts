@@ -1,12 +1,15 @@
 import { lineSetting, type WaterVersion, type WaterWeather, type WaterWinter } from '@burrow/contract/api';
+import { mostPhotoBytes } from '@burrow/contract/formats';
 import { simulatedBottom } from '@burrow/core/simulator';
-import { Router, type Request, type RequestHandler } from 'express';
+import { raw, Router, type Request, type RequestHandler } from 'express';
 import { pipeline } from 'node:stream/promises';
 import { z } from 'zod';
 import { smallBody } from '../bodies';
 import type { Services } from '../services';
 import { accept, ProblemError } from '../problem';
 import { accountOf } from './signed-in';
+
+const photoId = z.uuid();
 
 const bottom = z.coerce.number().min(simulatedBottom.leastM).max(simulatedBottom.mostM).optional();
 
@@ -23,7 +26,7 @@ function versionOf(req: Pick<Request, 'headers'>): number {
 }
 
 /** What a signed-in angler can reach; everything is scoped to the account of the session. */
-export function anglerRoutes({ accounts, ledger, waters, winters, weather, flasher, bodies, clockOf, demo }: Services): Router {
+export function anglerRoutes({ accounts, ledger, photos, waters, winters, weather, flasher, bodies, clockOf, demo }: Services): Router {
   const router = Router();
   /** The account of a request, and whether what is simulated is for it. */
   const whose = async (req: Pick<Request, 'session'>) => {
@@ -42,6 +45,18 @@ export function anglerRoutes({ accounts, ledger, waters, winters, weather, flash
   };
   router.post('/ledger/sync', bodies.upTo('4mb'), async (req, res) => {
     res.json(await ledger.exchange(accountOf(req), await bodies.checked('sync', req)));
+  });
+
+  router.put('/photos/:id', raw({ limit: mostPhotoBytes, type: 'image/jpeg' }), async (req: Request<{ id: string }>, res) => {
+    const bytes: unknown = req.body;
+    if (!(bytes instanceof Uint8Array)) throw new ProblemError(400, 'Bad request', 'expected a body of content type image/jpeg');
+    await photos.keep(accountOf(req), accept(photoId, req.params.id), bytes);
+    res.status(204).end();
+  });
+  router.get('/photos/:id', async (req, res) => {
+    const jpeg = await photos.of(accountOf(req), accept(photoId, req.params.id));
+    // A picture never changes under its id.
+    res.setHeader('cache-control', 'private, max-age=31536000, immutable').type('image/jpeg').send(jpeg);
   });
 
   router.get('/waters', async (req, res) => {

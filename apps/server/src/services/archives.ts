@@ -4,6 +4,7 @@ import type { Request, RequestHandler } from 'express';
 import { once } from 'node:events';
 import type { Writable } from 'node:stream';
 import { MoreThan, type DataSource } from 'typeorm';
+import { z } from 'zod';
 import type { Bodies } from '../bodies';
 import { archiveFiles, type ArchiveManifest } from '../bodies/archive';
 import type { CheckedWater } from '../bodies/check';
@@ -12,6 +13,7 @@ import { accept, ProblemError } from '../problem';
 import type { Accounts } from './accounts';
 import { toEvent } from './event-row';
 import type { Ledger } from './ledger';
+import type { Photos } from './photos';
 import type { Waters } from './waters';
 import type { Weather } from './weather';
 
@@ -21,7 +23,7 @@ const page = 500;
 const mostNamed = 20;
 
 const readme = `All that Vivid Burrow keeps of one account, in open formats (docs/formats.md, "Archive").
-ledger.ndjson: the log, an entry a line. waters/: maps as GeoJSON. weather/: weather that was brought. settings.json: units, tackle and the rest.
+ledger.ndjson: the log, an entry a line. waters/: maps as GeoJSON. weather/: weather that was brought. photos/: pictures of fish, by the id that the log has for them. settings.json: units, tackle and the rest.
 `;
 
 /** All of an account in one zip file, and such a file taken in. */
@@ -31,7 +33,7 @@ export class Archives {
 
   constructor(
     private readonly db: DataSource,
-    private readonly services: { accounts: Accounts; ledger: Ledger; waters: Waters; weather: Weather },
+    private readonly services: { accounts: Accounts; ledger: Ledger; photos: Photos; waters: Waters; weather: Weather },
     private readonly bodies: Bodies,
   ) {
     this.body = bodies.upTo('64mb', ['application/zip', 'application/octet-stream']);
@@ -48,8 +50,8 @@ export class Archives {
     const file = (path: string) => {
       const entry = new ZipDeflate(path, { level: 6 });
       zip.add(entry);
-      return async (text: string, final = false) => {
-        entry.push(Buffer.from(text), final);
+      return async (content: string | Uint8Array, final = false) => {
+        entry.push(typeof content === 'string' ? Buffer.from(content) : content, final);
         if (out.writableNeedDrain) await Promise.race([once(out, 'drain'), once(out, 'close')]);
         if (out.destroyed) throw new Error('the archive’s reader went away');
       };
@@ -62,6 +64,7 @@ export class Archives {
       await file(`${archiveFiles.waters}${id}.geojson`)(`${(await this.services.waters.text(accountId, id)).json}\n`, true);
     const brought = await this.db.getRepository(OwnWeather).find({ select: { accountId: true, waterId: true, source: true, series: true }, where: { accountId } });
     for (const { waterId, source, series } of brought) await file(`${archiveFiles.weather}${waterId}.json`)(`${JSON.stringify({ source, series })}\n`, true);
+    for (const id of await this.services.photos.ids(accountId)) await file(`${archiveFiles.photos}${id}.jpg`)(await this.services.photos.of(accountId, id), true);
     const ledger = file(archiveFiles.ledger);
     for (let seq = '0'; ;) {
       const rows = await this.db.getRepository(Event).find({ where: { accountId, seq: MoreThan(seq) }, order: { seq: 'ASC' }, take: page });
@@ -94,6 +97,14 @@ export class Archives {
       } catch (error) {
         if (!(error instanceof ProblemError && error.status === 409)) throw error;
         left.push(`${water.name}: is here already and stays as it is`);
+      }
+    }
+    for (const { name, bytes } of files.photos) {
+      try {
+        await this.services.photos.keep(accountId, accept(z.uuid(), name), bytes);
+      } catch (error) {
+        if (!(error instanceof ProblemError)) throw error;
+        left.push(`photos/${name}.jpg: ${error.message}`);
       }
     }
     await this.services.accounts.joinSettings(accountId, settings);

@@ -5,6 +5,7 @@ import type { Archives } from './archives';
 import type { FlasherFeed } from './flasher-feed';
 import type { Ledger } from './ledger';
 import type { Mailer } from './mailer';
+import type { Photos } from './photos';
 import type { Sessions } from './sessions';
 import type { Weather } from './weather';
 import type { Waters } from './waters';
@@ -18,6 +19,7 @@ export interface Services {
   bodies: Bodies;
   mailer: Mailer;
   ledger: Ledger;
+  photos: Photos;
   waters: Waters;
   winters: Winters;
   weather: Weather;

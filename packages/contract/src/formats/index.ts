@@ -22,3 +22,4 @@ export { readTable, UnknownColumns, type PointTable, type TableColumns } from '.
 export * from './places-geojson';
 export * from './read-places';
 export * from './tackle-csv';
+export * from './jpeg';

@@ -19,6 +19,8 @@ export interface Draft {
   girthMm: number | null;
   /** What was noted of the fish. */
   note: string;
+  /** Id of its picture. */
+  photo: string | null;
   fate: 'kept' | 'released' | null;
   reaction: ReactionKind;
   depthM: number | null;
@@ -78,8 +80,8 @@ function standing(entry: LogEntry, outing: OutingState, events: readonly LedgerE
   const fish = entry.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
   // The bed's depth is that of a place alone: a fish or a bite whose depth nobody knew keeps it so.
   if (fish) {
-    const { species, lengthMm, weightG, girthMm, note, fate, depthM } = fish;
-    return { ...said, species, lengthMm, weightG, girthMm, note: note ?? '', fate, depthM };
+    const { species, lengthMm, weightG, girthMm, note, photo, fate, depthM } = fish;
+    return { ...said, species, lengthMm, weightG, girthMm, note: note ?? '', photo, fate, depthM };
   }
   const reaction = entry.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
   if (reaction) return { ...said, reaction: reaction.kind, depthM: reaction.depthM };
@@ -102,6 +104,7 @@ export const draftOf = (entry: LogEntry | null, outing: OutingState, events: rea
   weightG: null,
   girthMm: null,
   note: '',
+  photo: null,
   fate: null,
   reaction: 'bite',
   depthM: null,
@@ -142,7 +145,7 @@ export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState
   const depth = depthM === null ? {} : { depthM };
   const text = draft.text.trim();
   if (kind === 'fish-landed') {
-    const { lengthMm: _, weightG: __, girthMm: ___, note: ____, depthM: _____, ...rest } = old as EventBodies['fish-landed'];
+    const { lengthMm: _, weightG: __, girthMm: ___, note: ____, photo: _____, depthM: ______, ...rest } = old as EventBodies['fish-landed'];
     const fish = rest.fish ?? newId();
     return { kind, body: { ...rest, fish, station, species: species!, ...saidOf(draft), ...depth } };
   }

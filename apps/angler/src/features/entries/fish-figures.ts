@@ -4,14 +4,17 @@ export interface FishFigures {
   weightG: number | null;
   girthMm: number | null;
   note: string;
+  /** Id of its picture. */
+  photo: string | null;
 }
 
-export const nothingSaid: FishFigures = { lengthMm: null, weightG: null, girthMm: null, note: '' };
+export const nothingSaid: FishFigures = { lengthMm: null, weightG: null, girthMm: null, note: '', photo: null };
 
 /** The fields of an entry that say it: none for what nobody said. */
-export const saidOf = ({ lengthMm, weightG, girthMm, note }: FishFigures) => ({
+export const saidOf = ({ lengthMm, weightG, girthMm, note, photo }: FishFigures) => ({
   ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }),
   ...(weightG === null ? {} : { weightG }),
   ...(girthMm === null ? {} : { girthMm: Math.round(girthMm) }),
   ...(note.trim() === '' ? {} : { note: note.trim() }),
+  ...(photo === null ? {} : { photo }),
 });

@@ -90,8 +90,9 @@ function fishEntry({ entry, outing, station, units }: About): EntryWords {
     outing.fish.find((f) => f.eventId === entry.id),
     (fish) => {
       const name = isKnownSpecies(fish.species) ? speciesOf(fish.species).short : fish.species;
+      const weight = fish.weightG === null ? '' : `, ${weightText(fish.weightG, units)}`;
       const fate = fish.fate ?? (station?.kind === 'swim' ? 'in the net' : 'in hand');
-      return `${name}${sizeWords(fish, units)}, ${fate}${station?.outM == null ? '' : `, ${depthText(station.outM, units)}`}`;
+      return `${name}${sizeWords(fish, units)}${weight}, ${fate}${station?.outM == null ? '' : `, ${depthText(station.outM, units)}`}`;
     },
   );
   return { ...words, isFish: true };

@@ -3,6 +3,7 @@ import { Suspense } from 'react';
 import type { FishFigures } from '@/features/entries/fish-figures';
 import { TypedFigure } from '@/ui/TypedFigure';
 import { lazily } from '@/ui/lazily';
+import { PhotoField } from './PhotoField';
 
 const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
@@ -13,6 +14,7 @@ export function FishDetails({ figures, units, put }: { figures: FishFigures; uni
       <TypedFigure label="Length" form={fishLengthForm(units)} value={figures.lengthMm} onChange={(lengthMm) => put({ lengthMm })} />
       <TypedFigure label="Weight" form={weightForm(units)} value={figures.weightG} onChange={(weightG) => put({ weightG })} />
       <TypedFigure label="Girth" form={fishLengthForm(units)} value={figures.girthMm} onChange={(girthMm) => put({ girthMm })} />
+      <PhotoField photo={figures.photo} onPhoto={(photo) => put({ photo })} />
       <Suspense fallback={null}>
         <Field label="Note on this fish" value={figures.note} onChangeText={(note) => put({ note })} maxLength={500} multiline />
       </Suspense>

@@ -136,11 +136,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       ) : (
         <Text tone="second">Choose which fish it is. Nobody has caught one here today.</Text>
       )}
-      {showsDetails ? (
-        <FishDetails figures={figures} units={units} put={put} />
-      ) : (
-        <Action kind="bare" label="Weight, girth, exact length, a note" onPress={() => setShowsDetails(true)} />
-      )}
+      {showsDetails ? <FishDetails figures={figures} units={units} put={put} /> : <Action kind="bare" label="Weight, girth, photo, note" onPress={() => setShowsDetails(true)} />}
       {species && depthM !== null && isDepthInjuryLikely(species, depthM) ? (
         <Caution
           headline={`From ${depthText(depthM, units)}: likely hurt by depth`}

@@ -166,7 +166,7 @@ function FishFields({ outing, draft, units, put }: Fields & { outing: OutingStat
   const { offered, place } = useSpecies(detail.data?.value.file, outing.water);
   const { species, lengthMm, fate } = draft;
   const [first] = useState(species);
-  const [showsDetails, setShowsDetails] = useState(draft.weightG !== null || draft.girthMm !== null || draft.note !== '');
+  const [showsDetails, setShowsDetails] = useState(draft.weightG !== null || draft.girthMm !== null || draft.note !== '' || draft.photo !== null);
   const likely = [...new Set([...(first === null ? [] : [first]), ...outing.fish.map((f) => f.species), ...outing.species, ...offered.map((s) => s.id as string)])].filter(
     (id) => id !== anyFish,
   );
@@ -181,11 +181,7 @@ function FishFields({ outing, draft, units, put }: Fields & { outing: OutingStat
         {lengthMm === null ? 'Not measured. Drag the ruler to its length, or leave it.' : 'Measured.'}
       </Text>
       {lengthMm === null ? null : <Action kind="bare" label="It was not measured" onPress={() => put({ lengthMm: null })} />}
-      {showsDetails ? (
-        <FishDetails figures={draft} units={units} put={put} />
-      ) : (
-        <Action kind="bare" label="Weight, girth, exact length, a note" onPress={() => setShowsDetails(true)} />
-      )}
+      {showsDetails ? <FishDetails figures={draft} units={units} put={put} /> : <Action kind="bare" label="Weight, girth, photo, note" onPress={() => setShowsDetails(true)} />}
       <Choice
         label="Kept or released"
         options={[
