@@ -49,6 +49,7 @@ jest.mock('@/data/session', () => ({
 }));
 jest.mock('@/features/shell/Shell', () => ({ useWide: () => false }));
 jest.mock('@tanstack/react-query', () => ({
+  useQuery: () => ({ data: undefined, isError: false, isPending: false }),
   useQueryClient: () => ({ invalidateQueries: async () => undefined }),
   useMutation: () => ({ error: null, isPending: false, mutate: () => undefined, reset: () => undefined }),
 }));
@@ -237,8 +238,9 @@ describe('Outlook', () => {
   test('without a signal or a station it says so, with a way on', async () => {
     mockWeather = mockQuery(undefined, true);
     show(<OutlookScreen />);
-    expect(screen.getByText('No weather')).toBeTruthy();
-    await userEvent.press(screen.getByText('Try again'));
+    expect(screen.getByText('No weather yet')).toBeTruthy();
+    expect(screen.getByText(/^The weather service does not answer/)).toBeTruthy();
+    await userEvent.press(screen.getByText('Ask it again'));
     expect(mockWeather.refetch).toHaveBeenCalled();
     screen.unmount();
     mockWaters = mockQuery(undefined, true);

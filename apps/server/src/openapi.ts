@@ -40,6 +40,7 @@ const operations: Operation[] = [
   { method: 'get', path: '/api/photos/{id}', summary: 'The picture of a fish, image/jpeg' },
   { method: 'get', path: '/api/waters', summary: 'Your waters', response: api.waterList },
   { method: 'post', path: '/api/waters', summary: 'Add a water; 409 where one of this name is there', request: waterFile, response: api.waterVersion, status: 201 },
+  { method: 'get', path: '/api/deleted-waters', summary: 'Waters that were deleted and can be brought back', response: api.deletedWaters },
   { method: 'get', path: '/api/waters/{id}', summary: 'A water with its map data', response: api.waterDetail },
   {
     method: 'put',

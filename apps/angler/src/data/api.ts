@@ -84,6 +84,7 @@ export const api = {
       headers: { 'content-type': 'application/json', 'if-match': `"${version}"` },
     }),
   deleteWater: (id: string) => ask<null>(`/waters/${encodeURIComponent(id)}`, null, { method: 'DELETE' }),
+  deletedWaters: () => ask('/deleted-waters', contract.deletedWaters),
   restoreWater: (id: string) => ask(`/waters/${encodeURIComponent(id)}/restore`, contract.waterVersion, post({})),
   water: (id: string) => ask(`/waters/${encodeURIComponent(id)}`, contract.waterDetail),
   weather: (id: string, days = 10) => ask(`/waters/${encodeURIComponent(id)}/weather?days=${days}`, contract.waterWeather),

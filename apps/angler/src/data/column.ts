@@ -14,7 +14,7 @@ let worker: Promise<Remote<ColumnApi>> | null = null;
 const columnWorker = () => (worker ??= import('@/workers/spawn').then(({ spawnColumn }) => spawnColumn()));
 
 /** Reads a file of weather; what is wrong with one that is none, in words. */
-export const readWeather = async (text: string, nowMs: number) => (await columnWorker()).readWeather(text, nowMs);
+export const readWeather = async (text: string, nowMs: number, station?: string) => (await columnWorker()).readWeather(text, nowMs, station);
 
 /** The winter column of a water at this hour, corrected by what was measured there, and the weight of the log; computed in a worker. */
 export function useColumn(water: WaterDetail | undefined, hypsography: Hypsography | undefined, place: Place | undefined, speciesId: string, nowMs: number) {

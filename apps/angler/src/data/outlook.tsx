@@ -66,7 +66,8 @@ function useWaterNow() {
   const place = useMemo<Place | undefined>(() => (water && file ? { lon: water.lon, lat: water.lat, timeZone: file.water.timezone } : undefined), [water, file]);
   const station = weather.data?.value.series;
   // Nothing is simulated for a water of one's own: without a station there is no weather, and that is said.
-  const noWeather = isNone(weather.error);
+  // None was ever brought, or a service is down and nothing is kept from before: all that needs no weather goes on.
+  const noWeather = isNone(weather.error) || (weather.isError && !weather.data);
   // The first answer by weather and light comes before the workers that make it better.
   const settled = useAfterFirstPaint((station !== undefined || noWeather) && place !== undefined);
   const settledWater = settled ? detail.data?.value : undefined;

@@ -11,13 +11,23 @@ export interface ReadWeather {
   /** Null where it is no weather, and why. */
   file: WeatherFile | null;
   why: string | null;
+  /** Stations whose reports the file holds, where one has to be named. */
+  stations?: readonly { station: string; reports: number }[];
+  text: string;
 }
 
 /** Asks for a file of weather and reads it; null when the user turns back. */
 export async function pickWeather(): Promise<ReadWeather | null> {
   const picked = await openFile('.csv,.metar,.txt,text/csv,text/plain');
-  return picked && { name: picked.name, ...(await readWeather(picked.text, nowMs())) };
+  return picked && { ...picked, ...(await readWeather(picked.text, nowMs())) };
 }
+
+/** The same file, of one of its stations. */
+export const ofStation = async ({ name, text }: ReadWeather, station: string): Promise<ReadWeather> => ({
+  name: `${name}, ${station}`,
+  text,
+  ...(await readWeather(text, nowMs(), station)),
+});
 
 /** Takes weather of one's own in for a water, or forgets it; what rests on it is asked for anew. */
 export function useOwnWeather(waterId: string) {

@@ -1,5 +1,5 @@
 import { FormatError } from '@burrow/contract/formats/format-error';
-import { parseWeatherFile, type WeatherFile } from '@burrow/contract/formats/weather-file';
+import { parseWeatherFile, SeveralStations, type WeatherFile } from '@burrow/contract/formats/weather-file';
 import type { LedgerState } from '@burrow/core/ledger';
 import { answerColumn, type ColumnAnswer, type ColumnInput } from '@burrow/core/column';
 import { weighRules, type RuleEvidence } from '@burrow/core/outlook';
@@ -29,13 +29,13 @@ export const columnApi = {
       return { column: null, why: error.message, evidence };
     }
   },
-  /** A file of weather; what is wrong with one that is none, in words. */
-  readWeather(text: string, nowMs: number): { file: WeatherFile; why: null } | { file: null; why: string } {
+  /** A file of weather; what is wrong with one that is none, in words, and of which stations it holds reports where one has to be named. */
+  readWeather(text: string, nowMs: number, station?: string): { file: WeatherFile; why: null } | { file: null; why: string; stations?: SeveralStations['stations'] } {
     try {
-      return { file: parseWeatherFile(text, nowMs), why: null };
+      return { file: parseWeatherFile(text, nowMs, station), why: null };
     } catch (error) {
       if (!(error instanceof FormatError)) throw error;
-      return { file: null, why: error.message };
+      return { file: null, why: error.message, ...(error instanceof SeveralStations ? { stations: error.stations } : {}) };
     }
   },
 };

@@ -62,6 +62,9 @@ export function anglerRoutes({ accounts, ledger, photos, waters, winters, weathe
   router.get('/waters', async (req, res) => {
     res.json(await waters.list(accountOf(req)));
   });
+  router.get('/deleted-waters', async (req, res) => {
+    res.json(await waters.deleted(accountOf(req)));
+  });
   // A water of twenty thousand soundings and more.
   router.post('/waters', bodies.upTo('24mb'), async (req, res) => {
     const made: WaterVersion = await waters.add(accountOf(req), await bodies.checked('water', req));

@@ -1,6 +1,6 @@
-import type { WaterSummary, WaterVersion } from '@burrow/contract/api';
+import type { DeletedWater, WaterSummary, WaterVersion } from '@burrow/contract/api';
 import type { WaterFile } from '@burrow/contract/formats/water-geojson';
-import { LessThan, type DataSource, type EntityManager } from 'typeorm';
+import { IsNull, LessThan, Not, type DataSource, type EntityManager } from 'typeorm';
 import type { CheckedWater } from '../bodies/check';
 import { Outing, Water } from '../entities';
 import { ProblemError } from '../problem';
@@ -15,6 +15,17 @@ export class Waters {
   constructor(private readonly db: DataSource) {}
 
   /** The one fished last comes first. */
+  /** Waters that were deleted and can be brought back, the last deleted first. */
+  async deleted(accountId: string): Promise<DeletedWater[]> {
+    const rows = await this.db.getRepository(Water).find({
+      select: { accountId: true, id: true, name: true, deletedAt: true },
+      where: { accountId, deletedAt: Not(IsNull()) },
+      withDeleted: true,
+      order: { deletedAt: 'DESC' },
+    });
+    return rows.map(({ id, name, deletedAt }) => ({ id, name, untilMs: deletedAt!.getTime() + keptDays * 86_400_000 }));
+  }
+
   list(accountId: string): Promise<WaterSummary[]> {
     return this.db
       .getRepository(Water)

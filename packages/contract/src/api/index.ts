@@ -92,6 +92,10 @@ export type ArchiveTaken = z.infer<typeof archiveTaken>;
 
 export const waterSummary = z.object({ id: z.string(), name: z.string(), kind: z.string(), lon: z.number(), lat: z.number() });
 export const waterList = z.array(waterSummary);
+
+/** A water that was deleted, and until when it can be brought back, ms. */
+export const deletedWaters = z.array(z.object({ id: z.string(), name: z.string(), untilMs: z.number() }));
+export type DeletedWater = z.infer<typeof deletedWaters>[number];
 export type WaterSummary = z.infer<typeof waterSummary>;
 
 export const waterDetail = z.object({ id: z.string(), version: z.number().int().min(1), file: waterFile });

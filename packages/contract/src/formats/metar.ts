@@ -38,10 +38,10 @@ const falling = /^(?:DZ|RA|SN|SG|PL|GR|GS|UP|IC)$/;
 /**
  * Reads METAR text, a report a line, `#` for remarks of one's own. Groups that cannot be read are named with their line and left
  * out; a report without a time is left out whole. Reports carry only day and hour: `month` ("2027-01") says of which month the
- * first is, and a day that falls back begins the next.
+ * first is, and a day that falls back begins the next. Of several stations one must be named: their reports are of other places.
  * Throws FormatError when no report can be read.
  */
-export function parseMetars(text: string, month: string): MetarFile {
+export function parseMetars(text: string, month: string, station?: string): MetarFile {
   const start = /^(\d{4})-(0[1-9]|1[0-2])$/.exec(month);
   if (!start) throw new FormatError(null, `month: expected a year and month such as 2027-01, found "${month}"`);
   const state = { year: Number(start[1]), month: Number(start[2]), day: 0 };
@@ -53,6 +53,7 @@ export function parseMetars(text: string, month: string): MetarFile {
     .forEach((raw, i) => {
       const report = raw.trim().replace(/=$/, '');
       if (report === '' || report.startsWith('#')) return;
+      if (station !== undefined && stationOf(report) !== station) return;
       const row = readReport(report, i + 1, state, bad);
       if (row) rows.set(row.atMs, row);
     });
@@ -61,6 +62,19 @@ export function parseMetars(text: string, month: string): MetarFile {
     throw new FormatError(first?.line ?? null, first ? `${first.group}: expected ${first.expected}` : 'expected METAR reports, found none');
   }
   return { series: [...rows.values()].sort((a, b) => a.atMs - b.atMs), bad };
+}
+
+/** The station of a report, ABCD; undefined for one that names none. */
+const stationOf = (report: string): string | undefined => /^(?:(?:METAR|SPECI|COR|AUTO)\s+)*([A-Z][A-Z0-9]{3})\s+\d{6}Z\b/.exec(report)?.[1];
+
+/** Stations that reports of a text name, with how many each has, the most first. */
+export function stationsOf(text: string): { station: string; reports: number }[] {
+  const counts = new Map<string, number>();
+  for (const line of text.split(/\r?\n/)) {
+    const station = stationOf(line.trim());
+    if (station !== undefined) counts.set(station, (counts.get(station) ?? 0) + 1);
+  }
+  return [...counts].map(([station, reports]) => ({ station, reports })).sort((a, b) => b.reports - a.reports || a.station.localeCompare(b.station));
 }
 
 function readReport(report: string, line: number, state: { year: number; month: number; day: number }, bad: BadGroup[]): WeatherHour | null {

@@ -10,8 +10,9 @@ export interface FishOffer {
   scientific?: string;
   /** How many of it were caught on this water. */
   caught: number;
-  /** Whether it lives where the water lies. */
+  /** Whether it lives where the water lies, and whether it is at home there. */
   isRegional: boolean;
+  isAtHome: boolean;
 }
 
 /** What orders the list of fish. */
@@ -35,18 +36,25 @@ function isMeant(typed: string, offer: FishOffer): boolean {
 
 /**
  * Every fish to choose from, those that the typed words begin: what was caught on this water first, the most first; then what its file lists; then
- * what lives in its region; then the others; each by name, those that begin as typed first. Accents and capitals are not told apart.
+ * what is at home in its region; then what was brought in there; then the others; each by name, those that begin as typed first. Accents and capitals are not told apart.
  */
 export function fishToChoose(place: FishPlace, typed = ''): FishOffer[] {
   const counts = new Map<string, number>();
   for (const id of place.caught) counts.set(id, (counts.get(id) ?? 0) + 1);
   const own = [...new Set([...place.caught, ...(place.listed ?? [])])].filter((id) => id !== anyFish && !isKnownSpecies(id));
   const offers: FishOffer[] = [
-    ...fishNames.map(({ id, name, scientific, regions }) => ({ id, name, scientific, caught: counts.get(id) ?? 0, isRegional: regions.includes(place.region) })),
-    ...own.map((id) => ({ id, name: speciesOf(id).name, caught: counts.get(id) ?? 0, isRegional: true })),
+    ...fishNames.map(({ id, name, scientific, regions, homes }) => ({
+      id,
+      name,
+      scientific,
+      caught: counts.get(id) ?? 0,
+      isRegional: regions.includes(place.region),
+      isAtHome: homes.includes(place.region),
+    })),
+    ...own.map((id) => ({ id, name: speciesOf(id).name, caught: counts.get(id) ?? 0, isRegional: true, isAtHome: true })),
   ];
   const isListed = (id: string) => place.listed?.includes(id) === true;
-  const rank = (o: FishOffer) => (o.caught > 0 ? 0 : isListed(o.id) ? 1 : o.isRegional ? 2 : 3);
+  const rank = (o: FishOffer) => (o.caught > 0 ? 0 : isListed(o.id) ? 1 : o.isAtHome ? 2 : o.isRegional ? 3 : 4);
   const wanted = typed.trim() === '' ? offers : offers.filter((o) => isMeant(typed, o));
   const begins = (o: FishOffer) => (plain(o.name).startsWith(plain(typed)) ? 0 : 1);
   return wanted.sort((a, b) => rank(a) - rank(b) || b.caught - a.caught || begins(a) - begins(b) || a.name.localeCompare(b.name));

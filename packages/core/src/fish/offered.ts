@@ -22,7 +22,7 @@ export interface WaterFish {
 
 /**
  * Species to offer first on a water: those its file lists, else those with figures that its region and kind are taken to hold, and any that the log
- * has there; the one fished last comes first, the others follow by when they were fished, then in the order of the list or the table.
+ * has there; the one fished last comes first, the others follow by when they were fished, then those at home before those brought in.
  */
 export function offeredSpecies({ kind, region, listed, fished }: WaterFish): Species[] {
   const lastMs = new Map<string, number>();
@@ -32,7 +32,9 @@ export function offeredSpecies({ kind, region, listed, fished }: WaterFish): Spe
   const listedKnown = listed?.filter((id) => fishNameOf(id) !== undefined) ?? [];
   // A list of fish that nobody knows is no reason to offer none, nor is a region of which the table has no fish.
   const lives = listed ? listedKnown.map(speciesOf) : speciesTable.filter((s) => ofKind(s) && ofRegion(s));
-  const rest = lives.length > 0 ? lives : speciesTable.filter((s) => ofKind(s));
+  const isAtHome = (s: Species) => region === undefined || (fishNameOf(s.id)?.homes.includes(region) ?? true);
+  const byHome = listed ? lives : [...lives.filter(isAtHome), ...lives.filter((s) => !isAtHome(s))];
+  const rest = byHome.length > 0 ? byHome : speciesTable.filter((s) => ofKind(s));
   const ids = new Set([...lastMs.keys(), ...rest.map((s) => s.id as string)]);
   return [...ids].map(speciesOf).sort((a, b) => (lastMs.get(b.id) ?? 0) - (lastMs.get(a.id) ?? 0));
 }

@@ -3,7 +3,7 @@ export type * from './event';
 export type * from './state';
 export { asItStands, type BodyCheck } from './corrections';
 export { fold } from './fold';
-export { instantOf } from './instant';
+export { instantOf, offsetOf } from './instant';
 export { upcastEvent } from './upcast';
 export { reactionKinds, reactionMeanings, refusalKinds, sightingKinds, type ReactionMeaning } from './reaction';
 export { importDevice } from './import-mark';

@@ -6,7 +6,7 @@ export { fishDepth, seasonStage, stageLimits, type Band, type FishDepth } from '
 export { weighRules, type RuleEvidence } from './log-evidence';
 export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
 export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';
-export { columnDays, measurementsOf, recentCasts, secchiOf } from './column-log';
+export { columnDays, columnSeasonStart, measurementsOf, recentCasts, secchiOf } from './column-log';
 export { alertsFor, type Alert } from './alerts';
 export { bankSteps, dayPlan, movedItem, startingPlan, unknownSteps, withoutItem, type DaySteps, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, type ColumnWords } from './column-words';

@@ -40,6 +40,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
   const client = useQueryClient();
   const changing = useWaterChange(water);
   const ground = useGround(water, state.outings, units);
+  const outingsHere = state.outings.filter((o) => o.water === water.id).length;
   const levels = useMemo(() => state.outings.filter((o) => o.water === water.id).flatMap((o) => o.levels), [state.outings, water.id]);
   const file = useSoundingFile();
   const islands = islandsOf(water.file).length;
@@ -139,6 +140,9 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
         )}
         {file.says ? <Text tone="straw">{file.says}</Text> : null}
       </View>
+      {isSure ? (
+        <Text tone="second">{`${outingsHere === 0 ? 'No outing was logged there.' : `${counted(outingsHere, 'outing')} logged there ${outingsHere === 1 ? 'stays' : 'stay'} in the log, with ${outingsHere === 1 ? 'its' : 'their'} places and fish.`} The water can be brought back under Gear for 30 days.`}</Text>
+      ) : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action grow label="Make a copy" disabled={busy} onPress={() => copying.mutate()} />
         {isSure ? (

@@ -1,4 +1,5 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { dayText } from '@burrow/core/units';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -23,6 +24,7 @@ export function Waters() {
   const [says, setSays] = useState<string | null>(null);
   const [isOpen, setOpen] = useState(false);
   const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
+  const deleted = useQuery({ queryKey: ['deleted-waters'], queryFn: api.deletedWaters, retry: false });
   const adding = useMutation({
     mutationFn: async (file: { name: string; text: string }) => {
       const { parseWaterFile } = await import('@burrow/contract/formats/water-geojson');
@@ -71,6 +73,18 @@ export function Waters() {
       <View aria-live="polite" style={{ gap: 8 }}>
         {says ? <Text>{says}</Text> : null}
         {gone ? <Action icon="undo" label={`Bring ${gone.name} back`} disabled={restoring.isPending} onPress={() => restoring.mutate(gone)} /> : null}
+        {(deleted.data ?? [])
+          .filter((d) => d.id !== gone?.id)
+          .map((d) => (
+            <Action
+              key={d.id}
+              kind="bare"
+              icon="undo"
+              label={`Bring ${d.name} back, until ${dayText(d.untilMs, 'UTC')}`}
+              disabled={restoring.isPending}
+              onPress={() => restoring.mutate(d)}
+            />
+          ))}
       </View>
       {isOpen && detail.data ? (
         <WaterSheet

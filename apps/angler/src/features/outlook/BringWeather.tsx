@@ -1,9 +1,13 @@
-import { clockText, dayText } from '@burrow/core/units';
+import { columnSeasonStart } from '@burrow/core/outlook';
+import { clockText, counted, dayText, localTime } from '@burrow/core/units';
 import { weatherColumns, type WeatherHour } from '@burrow/core/weather';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { pickWeather, useOwnWeather, whyNot, type ReadWeather } from '@/data/own-weather';
+import { nowMs } from '@/data/clock';
+import { ofStation, pickWeather, useOwnWeather, whyNot, type ReadWeather } from '@/data/own-weather';
+import { useWater } from '@/data/water';
 import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 
@@ -44,8 +48,12 @@ export function BringWeather({ waterId, zone, brought }: Props) {
     setSays(null);
     setRead(await pickWeather());
   };
-  const when = (ms: number) => `${dayText(ms, zone)} ${clockText(ms, zone)}`;
+  // With its year: a file may be of another winter.
+  const when = (ms: number) => `${dayText(ms, zone)} ${localTime(ms, zone).year} ${clockText(ms, zone)}`;
   const file = read?.file ?? null;
+  // A winter begins half a year apart on either side of the equator.
+  const { water } = useWater();
+  const seasonStartMs = columnSeasonStart(nowMs(), water?.lat ?? 0);
   const refused = whyNot(bring.error ?? forget.error);
   return (
     <View style={{ gap: 8 }}>
@@ -81,11 +89,28 @@ export function BringWeather({ waterId, zone, brought }: Props) {
         }
       >
         {read === null ? null : file === null ? (
-          <Text tone="straw">{`${read.name}: ${read.why}`}</Text>
+          <>
+            <Text tone="straw">{`${read.name}: ${read.why}`}</Text>
+            {read.stations ? (
+              <>
+                <Text strong>Whose reports are of this water?</Text>
+                <Choice
+                  label="Station"
+                  wrap
+                  options={read.stations.map((s) => ({ id: s.station, label: `${s.station}, ${counted(s.reports, 'report')}` }))}
+                  value={null}
+                  onChange={(station) => void ofStation(read, station).then(setRead)}
+                />
+              </>
+            ) : null}
+          </>
         ) : (
           <>
             <Text>{`${read.name}: ${file.series.length} ${file.series.length === 1 ? 'row' : 'rows'}, ${when(file.series[0].atMs)} to ${when(file.series.at(-1)!.atMs)}.`}</Text>
             <Text>{columnWords(file.series)}</Text>
+            {file.series.at(-1)!.atMs < seasonStartMs ? (
+              <Text tone="straw">None of it is of this winter: it fills in the past, and says nothing of today. It can be forgotten again.</Text>
+            ) : null}
             {file.monthTaken === null ? null : <Text tone="straw">{`Such reports name no month: they are taken to begin in ${file.monthTaken}. Look at the dates above.`}</Text>}
             {file.leftOut.length === 0 ? null : (
               <Text tone="straw">

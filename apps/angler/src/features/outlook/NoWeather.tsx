@@ -21,10 +21,12 @@ interface Props {
   said: LedgerEvent | null;
   onSeen: (event: LedgerEvent) => void;
   onDone: () => void;
+  /** Asks the weather service again, where it did not answer; null where there is none to ask. */
+  onAgain: (() => void) | null;
 }
 
 /** The Outlook of a water whose weather nobody knows: what can be said without it, and nothing made up. */
-export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
+export function NoWeather({ words, water, zone, said, onSeen, onDone, onAgain }: Props) {
   const router = useRouter();
   const { ledger } = useLedger();
   const [seeing, setSeeing] = useState(false);
@@ -39,6 +41,12 @@ export function NoWeather({ words, water, zone, said, onSeen, onDone }: Props) {
             {words.headline}
           </Text>
           <Text tone="second">{words.why}</Text>
+          {onAgain ? (
+            <>
+              <Text tone="straw">The weather service does not answer, and nothing is kept from before.</Text>
+              <Action label="Ask it again" onPress={onAgain} />
+            </>
+          ) : null}
         </View>
         <TargetChoice />
         <Caution headline={words.ice.headline}>{words.ice.detail}</Caution>

@@ -22,6 +22,7 @@ import { useDayPlan } from '@/data/day-plan';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import { isNone } from '@/data/water';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import { NoWeather } from './NoWeather';
 import { SimulatedBand } from '@/ui/SimulatedBand';
@@ -46,13 +47,10 @@ export function OutlookScreen() {
         Your waters have not reached this phone. They stay on it once they have.
       </Notice>
     );
-  if (without && water) return <NoWeather words={without} water={water} onSeen={setSaid} zone={zone} said={said} onDone={() => setSaid(null)} />;
-  if (weather.isError)
-    return (
-      <Notice title="No weather" action={{ label: 'Try again', onPress: () => void weather.refetch() }}>
-        The weather service does not answer and nothing is kept from before. Look at the sky; the map and the hole work without it.
-      </Notice>
-    );
+  if (without && water) {
+    const onAgain = isNone(weather.error) ? null : () => void weather.refetch();
+    return <NoWeather words={without} water={water} onSeen={setSaid} zone={zone} said={said} onDone={() => setSaid(null)} onAgain={onAgain} />;
+  }
   if (!input || !outlook || !situation || !weather.data || !water) return <Notice title="Reading the weather" busy />;
   return <Forecast input={input} outlook={outlook} situation={situation} weather={weather.data} waterId={water.id} said={said} onSaid={setSaid} />;
 }

@@ -32,6 +32,8 @@ export const marksDid: readonly { id: MarkDid; label: string; icon: IconName | n
   { id: 'several', label: 'Several together', icon: null, reaction: 'looked' },
 ];
 
+/** Shallower than this a flasher shows nothing, m. */
+const shallowestM = 0.3;
 /** Readings kept of a hole. */
 const mostKept = 30;
 /** The bottom of a hole of which nothing is known, and where an unset jig and mark begin as shares of it. */
@@ -79,7 +81,7 @@ export function useReading(
   const set = (which: Handle, depthM: number) => {
     const rounded = Math.round(depthM / stepM) * stepM;
     setWants(null);
-    if (which === 'bottom') setBottom(clamp(rounded, stepM, 300));
+    if (which === 'bottom') setBottom(clamp(rounded, shallowestM, 300));
     else if (which === 'jig') setJig(clamp(rounded, 0, bottomM ?? 300));
     else setMark(clamp(rounded, 0, bottomM ?? 300));
   };
