@@ -1,5 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
+import { smallJpeg, withSegments } from '../packages/contract/test/pictures';
 import { fishIs, startOuting, test } from './stack';
 
 type LonLat = readonly [lon: number, lat: number];
@@ -10,6 +11,8 @@ interface Caught {
   fate: 'kept' | 'released';
   /** Typed on the sheet. */
   weight?: { typed: string; g: number };
+  /** With a picture, as a phone's camera makes it. */
+  hasPhoto?: boolean;
   /** Size class by eye. */
   classMm?: number;
 }
@@ -87,7 +90,7 @@ const accounts: Account[] = [
     open: 'Drill here',
     opened: 'Hole is drilled',
     toFish: (page) => key(page, 'Fish'),
-    fish: { pill: 'Zander', species: 'zander', fate: 'kept', weight: { typed: '1450', g: 1450 } },
+    fish: { pill: 'Zander', species: 'zander', fate: 'kept', weight: { typed: '1450', g: 1450 }, hasPhoto: true },
   },
   {
     name: 'Hana',
@@ -198,6 +201,12 @@ async function landFish(page: Page, { toFish, fish, size }: Account): Promise<vo
     await key(page, 'Weight, girth, photo, note');
     await page.getByRole('textbox', { name: /^Weight, / }).fill(fish.weight.typed);
   }
+  if (fish.hasPhoto) {
+    const chooser = page.waitForEvent('filechooser');
+    await key(page, 'Add a photo');
+    await (await chooser).setFiles({ name: 'fish.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(withSegments(smallJpeg, [[0xe1, 'Exif\0\0 GPSLatitude 62.31']])) });
+    await expect(page.getByRole('img', { name: 'Photo of this fish' })).toBeVisible();
+  }
   await key(page, fish.fate === 'kept' ? 'Kept' : 'Released');
 }
 
@@ -263,6 +272,13 @@ for (const account of accounts) {
       const places = kinds.filter((e) => e.kind === 'station-opened' && e.body.peg === undefined);
       expect(places.map((e, k) => Math.round(offM(e.body.at as LonLat, stood[k].at)))).toEqual(stood.map(() => expect.any(Number)));
       for (const [k, e] of places.entries()) expect(offM(e.body.at as LonLat, stood[k].at)).toBeLessThan(10);
+      const photos = (await stack.query(
+        `SELECT p.id, encode(p.jpeg, 'escape') AS text FROM photo p JOIN account a ON a.id = p.account_id WHERE a.email = '${account.name.toLowerCase()}@test.invalid'`,
+      )) as { id: string; text: string }[];
+      const named = kinds.flatMap((e) => (e.kind === 'fish-landed' && e.body.photo ? [e.body.photo as string] : []));
+      expect(photos.map((p) => p.id).sort()).toEqual(named.sort());
+      expect(named).toHaveLength(account.fish.hasPhoto ? 2 : 0);
+      for (const { text } of photos) expect(text).not.toMatch(/Exif|GPS/);
       // Nothing that nobody measured is in the log.
       const assumed = ['ice-measured', 'depth-sounded', 'temperature-measured', 'clarity-measured', 'weather-seen', 'level-measured'];
       expect(kinds.filter((e) => assumed.includes(e.kind))).toEqual([]);

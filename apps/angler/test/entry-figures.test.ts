@@ -49,3 +49,15 @@ test('the first step sets what was not known, and a bearing goes round', () => {
   expect(stepped(bearing, 0, -1)).toBe(355);
   expect(stepped(bearing, 355, 1)).toBe(0);
 });
+
+test('in feet a tap of a foot logs a foot: so many taps of a step come to so many steps, to the millimetre', () => {
+  for (const kind of kinds)
+    for (const figure of figuresOf(kind, imperial).filter((f) => f.field === 'depthM' || f.field === 'outM' || f.field === 'distanceM')) {
+      let value = stepped(figure, null, 1);
+      const start = value;
+      for (let taps = 1; taps <= 20; taps++) {
+        value = stepped(figure, value, 1);
+        expect(Math.abs(value - start - taps * figure.stepBy)).toBeLessThan(0.001 * taps);
+      }
+    }
+});

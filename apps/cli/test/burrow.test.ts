@@ -150,6 +150,12 @@ test('fronts reads METAR, names what it could not read, and wants the month', ()
   expect(status).toBe(0);
   expect(stderr).toMatch(/a\.metar: line 11: BKN0Z0: expected cloud/);
   expect((JSON.parse(stdout) as { fronts: { kind: string }[] }).fronts.map((f) => f.kind)).toEqual(['cold']);
+  writeFileSync(file('two.metar'), [...reports, reports[0].replace('UPLD', 'WXYZ')].join('\n'));
+  expect(burrow('fronts', file('two.metar'), '--month', '2027-01')).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/expected the reports of one station, found those of \w{4} \(\d+\), WXYZ \(1\); say which with --station/),
+  });
+  expect(burrow('fronts', file('two.metar'), '--month', '2027-01', '--station', 'UPLD').stdout).toBe(stdout);
   expect(burrow('fronts', file('a.metar'))).toMatchObject({ status: 2, stderr: expect.stringMatching(/--month: METAR reports carry no month/) });
 });
 
@@ -203,7 +209,10 @@ test('column refuses weather that starts in the frost, long gaps and a water wit
 test('season reads the demo ledger; convert writes catches and refuses what it cannot', () => {
   const season = JSON.parse(burrow('season', path.resolve('demo/season.ndjson')).stdout) as { effort: { outings: number; fish: number } };
   expect(season.effort.outings).toBeGreaterThanOrEqual(12);
-  expect(burrow('convert', path.resolve('demo/season.ndjson'), file('c.csv')).status).toBe(0);
+  const catches = burrow('convert', path.resolve('demo/season.ndjson'), file('c.csv'));
+  expect(catches.status).toBe(0);
+  // A shorter export says what it leaves out.
+  expect(catches.stderr).toMatch(/c\.csv: the fish alone, \d+ entries of other kinds have no row in it/);
   expect(readFileSync(file('c.csv'), 'utf8').trim().split('\n')).toHaveLength(season.effort.fish + 1);
   expect(burrow('convert', path.resolve('demo/season.ndjson'), file('c.gpx')).status).toBe(2);
   writeFileSync(file('bad.ndjson'), '{"id":1}\n');
@@ -301,6 +310,21 @@ describe('on the ground', () => {
     expect(() => readFileSync(file('odd.gpx'))).toThrow();
     expect(burrow('convert', file('odd.csv'), file('odd.gpx'), '--leave-out').status).toBe(0);
     expect(readFileSync(file('odd.gpx'), 'utf8').match(/<wpt/g)).toHaveLength(1);
+  });
+
+  test('a table of other columns is asked about with its first row, and read by names or numbers once it is said', () => {
+    writeFileSync(file('see.csv'), 'X;Y;Tiefe\n13,4021;52,5103;8\n13,4022;52,5104;10\n');
+    const refused = burrow('convert', file('see.csv'), file('see.geojson'));
+    expect(refused.status).toBe(2);
+    expect(refused.stderr).toMatch(
+      /found X, Y, Tiefe set off by semicolons, in the first row 13,4021 \| 52,5103 \| 8\. Say which they are with --columns lon=X,lat=Y,depth=Tiefe and --depth-unit/,
+    );
+    expect(burrow('convert', file('see.csv'), file('see.csv.csv'), '--columns', 'lon=X,lat=2,depth=Tiefe', '--depth-unit', 'ft').status).toBe(0);
+    expect(readFileSync(file('see.csv.csv'), 'utf8')).toBe('lon,lat,depth_m,time\n13.4021,52.5103,2.438,\n13.4022,52.5104,3.048,\n');
+    expect(burrow('convert', file('see.csv'), file('x.csv'), '--columns', 'lon=X,lat=Z,depth=Tiefe', '--depth-unit', 'm').stderr).toMatch(
+      /--columns: expected one of X, Y, Tiefe, or its number, found "Z"/,
+    );
+    expect(burrow('convert', file('see.csv'), file('x.csv'), '--columns', 'lon=X', '--depth-unit', 'm').stderr).toMatch(/--columns: expected lon=, lat= and depth=/);
   });
 
   test('convert takes a sounder’s log, a unit that is said, and a closed way as the shore; what was left out is listed', () => {

@@ -82,7 +82,11 @@ test('a deleted water comes back as it was, another may take its name, and nobod
   expect(await ids()).toEqual([]);
   await agent.get('/api/waters/lake').expect(404);
   await agent.delete('/api/waters/lake').expect(404);
+  const [gone] = (await agent.get('/api/deleted-waters').expect(200)).body as { id: string; name: string; untilMs: number }[];
+  expect(gone).toMatchObject({ id: 'lake', name: 'Lake' });
+  expect(Math.abs(gone.untilMs - Date.now() - 30 * 86_400_000)).toBeLessThan(60_000);
   await agent.post('/api/waters/lake/restore').expect(200, { id: 'lake', version: 2 });
+  await agent.get('/api/deleted-waters').expect(200, []);
   expect((await agent.get('/api/waters/lake')).body.file.features).toHaveLength(outlineOnly.length);
   await agent.delete('/api/waters/lake').expect(204);
   await agent.post('/api/waters').send(named('LAKE')).expect(201, { id: 'lake', version: 1 });
