@@ -19,6 +19,17 @@ const browser = await chromium.launch(chromiumLaunch);
 const context = await browser.newContext({ viewport: phone });
 const page = await context.newPage();
 
+// What is asked once is answered by the first that is offered.
+const fishAsked = page.getByRole('dialog', { name: 'What do you fish for?' });
+await page.addLocatorHandler(fishAsked, () => fishAsked.getByRole('listitem').getByRole('button').first().click());
+const baitAsked = page.getByRole('dialog', { name: 'What is on the line?' });
+await page.addLocatorHandler(baitAsked, () =>
+  baitAsked
+    .getByRole('button', { name: /spoon|jig|Tungsten/i })
+    .first()
+    .click(),
+);
+
 const shot = async (name) => {
   await page.screenshot({ path: path.join(folder, `${name}.png`) });
   process.stdout.write(`· ${name}.png\n`);

@@ -306,7 +306,7 @@ test('the log says what happened in the angler’s units, latest first, each wit
     ],
   };
   show(<LogList outing={full} entries={full.entries} units={unitSystems.metric} timeZone="UTC" onUndo={(id) => undone.push(id)} />);
-  expect(screen.getByText('Crappie 24 cm, kept')).toBeTruthy();
+  expect(screen.getByText('Crappie 24 cm, 200 g, kept')).toBeTruthy();
   expect(screen.getByText('jig 6 m')).toBeTruthy();
   expect(screen.getByText('25 cm clear, 5 cm white')).toBeTruthy();
   expect(screen.getByText('bottom 7.5 m')).toBeTruthy();

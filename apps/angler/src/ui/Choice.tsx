@@ -1,5 +1,6 @@
 import { ScrollView, Pressable, View } from 'react-native';
 import { usePalette } from '@/theme/theme';
+import { Action } from './Action';
 import { Text } from './Text';
 
 interface Option<T extends string> {
@@ -14,12 +15,15 @@ export function Choice<T extends string>({
   value,
   onChange,
   wrap,
+  more,
 }: {
   label: string;
   options: readonly Option<T>[];
   value: T | null;
   onChange: (id: T) => void;
   wrap?: boolean;
+  /** What leads to others than those shown, after the last of them. */
+  more?: { label: string; onPress: () => void };
 }) {
   const palette = usePalette();
   const pills = options.map((option) => {
@@ -46,10 +50,18 @@ export function Choice<T extends string>({
       </Pressable>
     );
   });
+  const others = more ? <Action kind="bare" label={more.label} onPress={more.onPress} /> : null;
+  const wrapped = (
+    <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+      {pills}
+    </View>
+  );
+  if (wrap && !others) return wrapped;
   if (wrap)
     return (
-      <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {pills}
+      <View style={{ alignItems: 'flex-start' }}>
+        {wrapped}
+        {others}
       </View>
     );
   return (
@@ -57,6 +69,7 @@ export function Choice<T extends string>({
       <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', gap: 8 }}>
         {pills}
       </View>
+      {others}
     </ScrollView>
   );
 }

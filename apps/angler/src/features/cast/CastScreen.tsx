@@ -66,9 +66,7 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
   );
   return (
     <StationFrame
-      facts={
-        <FactsLine facts={`${craftNames[craft]}, stand ${stand.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${tempText(temp.value, units)} ${temp.by}`} />
-      }
+      facts={<FactsLine facts={`${craftNames[craft]}, stand ${stand.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, ${tempText(temp.value, units)} ${temp.by}`} />}
       heading={words?.headline ?? (shown.isPending ? 'Working out the fan' : 'Drag on the map to aim')}
       reason={words ? `${back && isGoing && backText ? `${backText} ` : ''}${words.detail}` : 'Which casts show most of the band from here.'}
       reasonLines={3}

@@ -1,7 +1,6 @@
 import { speciesOf, type FishPlace } from '@burrow/core/fish';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { SpeciesSheet } from './SpeciesSheet';
 
@@ -24,12 +23,20 @@ const atHand = 5;
 /** Which fish: the likely ones at hand, every other one step away. */
 export function SpeciesPills({ label = 'Species', value, likely, place, onChange, isRow, hasAny }: Props) {
   const [isChoosing, setChoosing] = useState(false);
-  const first = isRow ? likely : likely.slice(0, atHand);
-  const ids = value === null || first.includes(value) ? first : [value, ...first];
+  // The chosen one in sight, without moving those about it.
+  const shown = likely.slice(0, atHand);
+  const rest = isRow ? likely.slice(atHand) : [];
+  const ids = value === null || shown.includes(value) ? [...shown, ...rest] : [value, ...shown, ...rest.filter((id) => id !== value)];
   return (
-    <View style={{ alignItems: 'flex-start' }}>
-      <Choice label={label} wrap={!isRow} options={ids.map((id) => ({ id, label: speciesOf(id).short }))} value={value} onChange={onChange} />
-      <Action kind="bare" label="Another fish" onPress={() => setChoosing(true)} />
+    <View>
+      <Choice
+        label={label}
+        wrap={!isRow}
+        options={ids.map((id) => ({ id, label: speciesOf(id).short }))}
+        value={value}
+        onChange={onChange}
+        more={{ label: 'Another fish', onPress: () => setChoosing(true) }}
+      />
       {isChoosing ? (
         <SpeciesSheet
           title="Which fish?"

@@ -1,6 +1,7 @@
 import { adviceOfWords, speciesOf } from '@burrow/core/fish';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { useLedger } from '@/data/session';
 import { useChooseSpecies, useSpecies } from '@/data/species';
 import { useOuting, useWater } from '@/data/water';
 import { Icon } from '@/ui/icon/Icon';
@@ -14,11 +15,13 @@ export function TargetChoice() {
   const { water, detail } = useWater();
   const { species, isChosen, offered, place } = useSpecies(detail.data?.value.file, water?.id);
   const choose = useChooseSpecies(water?.id);
+  // Who fishes here is not known before the log is open.
+  const { ready } = useLedger();
   const advised = adviceOfWords(species);
   return (
     <View style={{ gap: 4 }}>
       <SpeciesPills label="Fish" isRow hasAny value={isChosen ? species : null} likely={offered.map((s) => s.id)} place={place} onChange={choose} />
-      {isChosen ? null : <Text size="small" tone="straw">{`Nobody has said which fish: this is for ${speciesOf(species).short.toLowerCase()}.`}</Text>}
+      {isChosen || !ready ? null : <Text size="small" tone="straw">{`Nobody has said which fish: this is for ${speciesOf(species).short.toLowerCase()}.`}</Text>}
       {isChosen && advised ? (
         <Text size="small" tone="straw">
           {advised}

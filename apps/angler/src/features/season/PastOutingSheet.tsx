@@ -46,6 +46,7 @@ export function PastOutingSheet({ onClose }: { onClose: () => void }) {
   };
   return (
     <Sheet title="A past outing" open onClose={onClose} footer={<Action kind="main" height={64} label="Add it" disabled={!isReady} onPress={() => void add()} />}>
+      <Text strong>Water</Text>
       <Choice label="Water" wrap options={list.map((w) => ({ id: w.id, label: w.name }))} value={waterId ?? null} onChange={setWaterId} />
       {waterId !== undefined && !file ? (
         <Text tone="straw">{detail.isError ? 'What is known of this water is not on this phone: open it once with a signal.' : 'Opening the water.'}</Text>
@@ -59,7 +60,9 @@ export function PastOutingSheet({ onClose }: { onClose: () => void }) {
       ) : problem ? (
         <Text tone="straw">{problem}</Text>
       ) : null}
+      <Text strong>How it was fished</Text>
       <Choice label="How it was fished" wrap options={methodIds().map((id) => ({ id, label: methodOf(id)!.offer }))} value={method} onChange={setMethod} />
+      <Text strong>Fished for</Text>
       <SpeciesPills label="Fished for" hasAny value={species} likely={offered.map((s) => s.id)} place={place} onChange={setSpecies} />
       <Text size="small" tone="second">
         Its holes, stands, ice, casts and fish are added in it, each at its time.
