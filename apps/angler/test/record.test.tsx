@@ -2,14 +2,13 @@ import { demoWater, phoneAt, pointWater, visit, type Logged, type Visit } from '
 import { fireEvent, screen } from '@testing-library/react-native';
 import type { EventBodies, OutingState } from '@burrow/core/ledger';
 import { offsetOf } from '@burrow/core/ledger';
-import { startingPreferences, unsaid } from '@/data/preferences';
 import { FishSheet } from '@/features/station/FishSheet';
 import { HoleScreen } from '@/features/station/HoleScreen';
 import { EntrySheet } from '@/features/season/outing/EntrySheet';
 import { PastOutingSheet } from '@/features/season/PastOutingSheet';
 import { WaterScreen } from '@/features/water/WaterScreen';
 import { OutlookScreen } from '@/features/outlook/OutlookScreen';
-import { unitSystems, usePreferences } from '@/data/preferences';
+import { unitSystems, unsaid, usePreferences, type Preferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { baseMs, testId } from '../../../packages/core/test/events';
 
@@ -42,7 +41,10 @@ function Late({ outing, of }: { outing: OutingState; of: string | null }) {
   const entry = of === null ? null : outing.entries.find((e) => e.kind === of)!;
   return <EntrySheet outing={outing} zone="UTC" units={units} entry={entry} onClose={nobody} onDone={nobody} />;
 }
-const lateSheet = (of: string | null) => () => <Over>{(outing) => <Late outing={outing} of={of} />}</Over>;
+const lateSheet = (of: string | null) =>
+  function LateSheet() {
+    return <Over>{(outing) => <Late outing={outing} of={of} />}</Over>;
+  };
 const typed = (label: string, text: string) => fireEvent.changeText(screen.getByLabelText(label), text);
 
 describe('which fish', () => {
@@ -206,7 +208,7 @@ describe('another way', () => {
     [3, 'method-changed', { method: 'cast' }],
     [4, 'station-opened', { station: stand, kind: 'stand', label: '2', at: [25.7, 62.3] }],
   ];
-  const standOf = (preferences: Partial<typeof startingPreferences>): Promise<Visit> => visit({ file: finland, log: standing, preferences, minutes: 9 }, () => <HoleScreen />);
+  const standOf = (preferences: Partial<Preferences>): Promise<Visit> => visit({ file: finland, log: standing, preferences, minutes: 9 }, () => <HoleScreen />);
 
   test('an ice jig is no bait of a cast: what is on the line is asked', async () => {
     const at = await standOf({ presentations: [jig, spoon], presentation: 'jig' });

@@ -312,21 +312,6 @@ describe('on the ground', () => {
     expect(readFileSync(file('odd.gpx'), 'utf8').match(/<wpt/g)).toHaveLength(1);
   });
 
-  test('a table of other columns is asked about with its first row, and read by names or numbers once it is said', () => {
-    writeFileSync(file('see.csv'), 'X;Y;Tiefe\n13,4021;52,5103;8\n13,4022;52,5104;10\n');
-    const refused = burrow('convert', file('see.csv'), file('see.geojson'));
-    expect(refused.status).toBe(2);
-    expect(refused.stderr).toMatch(
-      /found X, Y, Tiefe set off by semicolons, in the first row 13,4021 \| 52,5103 \| 8\. Say which they are with --columns lon=X,lat=Y,depth=Tiefe and --depth-unit/,
-    );
-    expect(burrow('convert', file('see.csv'), file('see.csv.csv'), '--columns', 'lon=X,lat=2,depth=Tiefe', '--depth-unit', 'ft').status).toBe(0);
-    expect(readFileSync(file('see.csv.csv'), 'utf8')).toBe('lon,lat,depth_m,time\n13.4021,52.5103,2.438,\n13.4022,52.5104,3.048,\n');
-    expect(burrow('convert', file('see.csv'), file('x.csv'), '--columns', 'lon=X,lat=Z,depth=Tiefe', '--depth-unit', 'm').stderr).toMatch(
-      /--columns: expected one of X, Y, Tiefe, or its number, found "Z"/,
-    );
-    expect(burrow('convert', file('see.csv'), file('x.csv'), '--columns', 'lon=X', '--depth-unit', 'm').stderr).toMatch(/--columns: expected lon=, lat= and depth=/);
-  });
-
   test('convert takes a sounder’s log, a unit that is said, and a closed way as the shore; what was left out is listed', () => {
     writeFileSync(file('log.nmea'), '$GPGGA,081500,4700.600,N,14000.300,W,1*41\n$SDDPT,5.5,0.4*53\n$GPGGA,081501,4700.700,N,14000.300,W,1*00\n');
     const log = burrow('convert', file('log.nmea'), file('log.csv'));

@@ -38,7 +38,7 @@ import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, typ
 import { deepNear, planLane, type Lane, type LaneQuery } from '@burrow/core/troll';
 import { dayMs, type UnitPreference } from '@burrow/core/units';
 import type { Place, WeatherHour } from '@burrow/core/weather';
-import type { ReadOptions , LeftOut } from '@burrow/contract/formats/places';
+import type { ReadOptions, LeftOut } from '@burrow/contract/formats/places';
 import { readPlaces } from '@burrow/contract/formats/read-places';
 import { UnknownColumns, type PointTable } from '@burrow/contract/formats/table';
 import { shoreAmong } from '@burrow/contract/formats/shore';
