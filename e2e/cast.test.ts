@@ -94,7 +94,7 @@ test('an evening on Ullen from the bank: stand, fan, rock, bites, a school, the 
     await page.getByRole('button', { name: 'More Water temperature' }).click();
     expect(await serious(page), 'more at a stand').toEqual([]);
     await page.getByRole('button', { name: 'Log this temperature' }).click();
-    await expect(page.getByText(/water 43 °F measured$/)).toBeVisible();
+    await expect(page.getByText(/43 °F measured$/)).toBeVisible();
     await page.getByRole('link', { name: 'Leave the cast for the map' }).click();
     await page.getByRole('application', { name: /^Depth map/ }).click({ position: { x: 195, y: 120 } });
     await page.getByRole('button', { name: 'Stand here' }).click();

@@ -122,7 +122,7 @@ test('weather from a file: what is wrong is said, what is read is looked at firs
   await bring('Bring weather from a file', 'notes.txt', 'It was cold.');
   await expect(page.getByText('notes.txt: line 1: expected a CSV whose header begins with time, or METAR reports')).toBeVisible();
   await bring('Choose another file', 'ten-days.csv', tenDays(Date.now()));
-  await expect(page.getByText(/^ten-days\.csv: 241 rows, /)).toBeVisible();
+  await expect(page.getByText(new RegExp(`^ten-days\\.csv: 241 rows, \\w+ \\d+ \\w+ (${new Date().getUTCFullYear()}|${new Date().getUTCFullYear() - 1}) `))).toBeVisible();
   await expect(page.getByText('Without snow depth.')).toBeVisible();
   await page.getByRole('button', { name: 'Take it in' }).click();
   await expect(page.getByRole('heading', { name: 'No forecast to judge hours by' })).toBeVisible({ timeout: 40_000 });
@@ -133,6 +133,19 @@ test('weather from a file: what is wrong is said, what is read is looked at firs
   await bring('Bring weather from a file', 'field.metar', `ABCD ${new Date().toISOString().slice(8, 10)}0000Z 3001OKT 10SM SKC M06/M09 Q1022`);
   await expect(page.getByText(/they are taken to begin in \d{4}-\d\d/)).toBeVisible();
   await expect(page.getByText(/line 1: 3001OKT: expected wind/)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  // Of two stations one is asked for; what is of another winter says so, with its year.
+  const now = new Date();
+  const day = now.toISOString().slice(8, 10);
+  await bring('Bring weather from a file', 'two.metar', `ABCD ${day}0000Z 30010KT 10SM SKC M06/M09 Q1022\nWXYZ ${day}0000Z 31010KT 10SM SKC M03/M09 Q1021`);
+  await expect(page.getByText(/expected the reports of one station, found those of ABCD \(1\), WXYZ \(1\)/)).toBeVisible();
+  await page.getByRole('radio', { name: 'WXYZ, 1 report' }).click();
+  await expect(page.getByText(/^two\.metar, WXYZ: 1 row, /)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await bring('Bring weather from a file', 'old.csv', 'time,air_c\n2019-01-16T06:00-09:00,-9\n2019-01-16T07:00-09:00,-8\n');
+  await expect(page.getByText(/^old\.csv: 2 rows, Wed 16 Jan 2019 /)).toBeVisible();
+  await expect(page.getByText(/^None of it is of this winter/)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
 
   await page.getByRole('button', { name: 'Forget the weather you brought' }).click();

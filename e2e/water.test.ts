@@ -112,7 +112,7 @@ for (const size of [
 
 test('a new water’s shore and soundings from files of other programs: a walked track, and a sounder’s log with a bad checksum', async ({ demo: page, stack }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await page.goto(`${stack.url}/new-water`);
+  await page.goto(`${stack.url}/gear`);
   const bring = async (label: string, name: string, text: string) => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: label }).click();
@@ -121,7 +121,8 @@ test('a new water’s shore and soundings from files of other programs: a walked
   const ring = Array.from({ length: 120 }, (_, i) => [-121.5 + 0.002 * Math.cos((i * Math.PI) / 60), 44 + 0.001 * Math.sin((i * Math.PI) / 60)]);
   const track = (places: number[][]) =>
     `<gpx version="1.1"><trk><name>Walk</name><trkseg>${places.map(([lon, lat]) => `<trkpt lat="${lat}" lon="${lon}"/>`).join('')}</trkseg></trk></gpx>`;
-  await bring('Bring a shore', 'half.gpx', track(ring.slice(0, 60)));
+  // A shore that is opened under Gear is gone on with where a water is made.
+  await bring('Add a water from a file', 'half.gpx', track(ring.slice(0, 60)));
   await expect(page.getByText(/^half\.gpx: expected a polygon, .* found "Walk" whose ends are \d+ m apart$/)).toBeVisible();
   await bring('Bring a shore', 'walk.gpx', track(ring));
   await expect(page.getByText('40 corners, 0 soundings')).toBeVisible();
@@ -131,6 +132,13 @@ test('a new water’s shore and soundings from files of other programs: a walked
     const minutes = (30 - 0.02 * (k - 2.5)).toFixed(4);
     return [sentence(`GPGGA,08150${k},4400.${k % 2 ? '01' : '02'},N,121${minutes},W,1,08,0.9,545.4,M,46.9,M,,`), sentence(`SDDPT,${(2 + k).toFixed(1)},0.3`)];
   });
+  // A table of another program: which column is what is asked, with its first rows.
+  await bring('Bring soundings', 'lake.csv', 'X;Y;Tiefe\n-121,5;44,0;10\n-121,5005;44,0;12\n');
+  await expect(page.getByRole('table', { name: 'First rows of the file' })).toContainText('-121,5005');
+  await expect(page.getByRole('button', { name: 'Read it so' })).toBeDisabled();
+  await page.getByRole('dialog').getByRole('radio', { name: 'Feet' }).click();
+  await page.getByRole('button', { name: 'Read it so' }).click();
+  await expect(page.getByText('40 corners, 2 soundings')).toBeVisible();
   await bring('Bring soundings', 'survey.nmea', [...log, sentence('SDDPT,9.0,0.3').replace('9.0', '3.0')].join('\n'));
   await expect(page.getByText(/^line 13: expected the checksum [0-9A-F]{2}, found [0-9A-F]{2}$/)).toBeVisible();
   await page.getByRole('button', { name: 'Go on with the other 6' }).click();

@@ -92,6 +92,8 @@ test('a log that cannot be read is not taken for an empty one: the server is ask
   broken.mockRestore();
   for (let i = 0; i < 100 && ledger.view.get().events.length < 2; i++) await new Promise((resolve) => setTimeout(resolve, 50));
   expect(ledger.view.get().events).toHaveLength(2);
+  // Told once the writing that waited has gone through as well.
+  for (let i = 0; i < 100 && store.health.get() !== 'again'; i++) await new Promise((resolve) => setTimeout(resolve, 50));
   expect(store.health.get()).toBe('again');
   ledger.close();
 });

@@ -270,6 +270,7 @@ export interface PhotoRow {
   accountId: string;
   id: string;
   jpeg: Buffer;
+  receivedAt: Date;
 }
 
 export const Photo = new EntitySchema<PhotoRow>({
@@ -279,6 +280,7 @@ export const Photo = new EntitySchema<PhotoRow>({
     accountId: { type: 'uuid', name: 'account_id', primary: true, primaryKeyConstraintName: 'photo_pk' },
     id: { type: 'uuid', primary: true, primaryKeyConstraintName: 'photo_pk' },
     jpeg: { type: 'bytea' },
+    receivedAt: { type: 'timestamptz', name: 'received_at', default: () => 'now()' },
   },
   foreignKeys: [{ name: 'photo_account_fk', target: 'Account', columnNames: ['accountId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' }],
 });

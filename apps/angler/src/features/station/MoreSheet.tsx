@@ -54,6 +54,8 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
   const [tempC, setTempC] = useState<number | null>(null);
   const [secchiM, setSecchi] = useState<number | null>(null);
   const scope = { id: outing.id, zone };
+  // A jig that is not in the water is at no depth.
+  const atM = line ? jigM : null;
   const close = (then: Promise<unknown>) => void then.then(onClose);
   const changeTo = async (id: string) => {
     change({ presentation: id });
@@ -145,12 +147,12 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
           onClear={() => setTempC(null)}
           hint="Read off a thermometer; it sets the pauses, and makes depths true."
         />
-        {jigM === null ? <Text size="small">Set the depth of the jig first: a temperature is logged with its depth.</Text> : null}
+        {atM === null ? <Text size="small">Lower the line first: a temperature is logged with the depth of the jig it was read at.</Text> : null}
         {shown}
         <Action
           label="Log this temperature"
-          disabled={jigM === null || tempC === null}
-          onPress={() => close(ledger.write(scope, 'temperature-measured', { station: hole.id, depthM: jigM!, tempC: tempC! }))}
+          disabled={atM === null || tempC === null}
+          onPress={() => close(ledger.write(scope, 'temperature-measured', { station: hole.id, depthM: atM!, tempC: tempC! }))}
         />
       </View>
       <View style={{ gap: 8 }}>
