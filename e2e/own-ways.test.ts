@@ -15,7 +15,7 @@ test('the pole and a pass on a pond of one’s own, without weather, the network
   };
   const heading = page.getByRole('heading', { level: 1 });
   await page.getByRole('link', { name: 'Water', exact: true }).click();
-  await startOuting(page, 'pole from a peg', 'Roach');
+  await startOuting(page, 'pole from a peg', 'Black crappie');
   await expect(heading).toHaveText(/^Sit at the ring: .* within reach$/, { timeout: 40_000 });
   await shot('own-water');
   await page.getByRole('button', { name: 'I am at the ring' }).click();

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { test, type Stack } from './stack';
+import { fishFor, test, type Stack } from './stack';
 
 /** Depth of a made-up lake about its middle, m: two hollows and a hump. */
 const bed = (x: number, y: number) =>
@@ -87,6 +87,8 @@ for (const size of [
     await expect(page.getByRole('heading', { name: /^Eight holes/ })).toBeVisible();
 
     await page.getByRole('button', { name: 'Start outing', exact: true }).click();
+    // A water that nobody has fished: which fish is asked.
+    await fishFor(page, 'Black crappie');
     const advice: string[] = [];
     for (let hole = 1; hole <= size.walked; hole++) {
       // Where it sends one back to a hole that has rested, one taps another place.
