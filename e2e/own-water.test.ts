@@ -143,7 +143,11 @@ test('weather from a file: what is wrong is said, what is read is looked at firs
   await page.getByRole('radio', { name: 'WXYZ, 1 report' }).click();
   await expect(page.getByText(/^two\.metar, WXYZ: 1 row, /)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
-  await bring('Bring weather from a file', 'old.csv', 'time,air_c,pressure_hpa,wind_ms,wind_from_deg,cloud,precip_mm,snow_cm\n2019-01-16T06:00-09:00,-9,,,,,,\n2019-01-16T07:00-09:00,-8,,,,,,\n');
+  await bring(
+    'Bring weather from a file',
+    'old.csv',
+    'time,air_c,pressure_hpa,wind_ms,wind_from_deg,cloud,precip_mm,snow_cm\n2019-01-16T06:00-09:00,-9,,,,,,\n2019-01-16T07:00-09:00,-8,,,,,,\n',
+  );
   await expect(page.getByText(/^old\.csv: 2 rows, Wed 16 Jan 2019 /)).toBeVisible();
   await expect(page.getByText(/^None of it is of this winter/)).toBeVisible();
   await page.getByRole('button', { name: 'Close' }).click();
