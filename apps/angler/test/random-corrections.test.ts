@@ -29,7 +29,14 @@ function randomOuting(random: Random): LedgerEvent[] {
   for (let k = 0; k < 8; k++) {
     const dice = random();
     const known = some(random, { line, depthM: within(random, 0, 20), bottomM: within(random, 1, 30), cast, outM: within(random, 0, 40), alongM: within(random, -5, 5), at });
-    if (dice < 0.3) log('fish-landed', { fish: testId(), station, species: one(['walleye', 'burbot']), ...known, ...some(random, { lengthMm: 300, classMm: 250, weightG: 400 }) });
+    if (dice < 0.3)
+      log('fish-landed', {
+        fish: testId(),
+        station,
+        species: one(['walleye', 'burbot']),
+        ...known,
+        ...some(random, { lengthMm: 300, classMm: 250, weightG: 400, girthMm: 210, note: 'fat' }),
+      });
     else if (dice < 0.5) log('reaction', { station, reaction: one(reactionKinds), ...known, ...some(random, { cadence: 'hold', speedMs: 0.8, turn: 'inside' as const }) });
     else if (dice < 0.6) log('temperature-measured', { station, depthM: within(random, 0, 20), tempC: within(random, -1, 20) });
     else if (dice < 0.7)
