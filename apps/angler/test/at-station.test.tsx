@@ -2,7 +2,7 @@ import { demoWater, phoneAt, pointWater, visit, type Logged } from './at-water';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import type { EventKind } from '@burrow/core/ledger';
 import { startingPreferences } from '@/data/preferences';
-import { HoleScreen } from '@/features/station/HoleScreen';
+import { StationScreen } from '@/features/station/StationScreen';
 import { testId } from '../../../packages/core/test/events';
 
 const lake = demoWater('tamber-lake');
@@ -29,7 +29,7 @@ describe('at a hole', () => {
   const log: Logged[] = [station(hole, 'hole', placeOf(lake)), [2, 'depth-sounded', { station: hole, depthM: 6, source: 'line' }]];
 
   test('before a line is down only that, a fish and more can be tapped; then what fish do, each on that line', async () => {
-    const at = await visit({ file: lake, log, minutes: 5 }, () => <HoleScreen />);
+    const at = await visit({ file: lake, log, minutes: 5 }, () => <StationScreen />);
     expect(screen.queryByRole('button', { name: 'Looked' })).toBeNull();
     await at.press(/^Line down/);
     const [line] = at.wrote('line-down');
@@ -41,7 +41,7 @@ describe('at a hole', () => {
   });
 
   test('what was tapped is taken back, once', async () => {
-    const at = await visit({ file: lake, log: [...log, [3, 'line-down', { line: testId(), station: hole, rod: 'rod 1', depthM: 5 }]], minutes: 5 }, () => <HoleScreen />);
+    const at = await visit({ file: lake, log: [...log, [3, 'line-down', { line: testId(), station: hole, rod: 'rod 1', depthM: 5 }]], minutes: 5 }, () => <StationScreen />);
     await at.press('Bite');
     expect(at.outing().reactions).toHaveLength(1);
     await at.press('Undo');
@@ -52,7 +52,7 @@ describe('at a hole', () => {
 
   test('a fish is on the line that hangs, at its depth, and nothing of its size is made up', async () => {
     const line = testId();
-    const at = await visit({ file: lake, log: [...log, [3, 'line-down', { line, station: hole, rod: 'rod 1', depthM: 5 }]], minutes: 9 }, () => <HoleScreen />);
+    const at = await visit({ file: lake, log: [...log, [3, 'line-down', { line, station: hole, rod: 'rod 1', depthM: 5 }]], minutes: 9 }, () => <StationScreen />);
     await at.press('Fish');
     // Nothing was caught here today: which fish it is is asked, and nothing is logged before.
     await at.press('Released');
@@ -69,7 +69,7 @@ describe('at a hole', () => {
     const line = testId();
     const waited = { file: lake, log: [...log, [3, 'line-down', { line, station: hole, rod: 'rod 1', depthM: 5 }]] as Logged[] };
     const leftOf = async (minutes: number, more: Logged[]) => {
-      const at = await visit({ ...waited, log: [...waited.log, ...more], minutes }, () => <HoleScreen />);
+      const at = await visit({ ...waited, log: [...waited.log, ...more], minutes }, () => <StationScreen />);
       const spoken = screen.getAllByRole('button').map((b) => (b.props.accessibilityLabel ?? b.props['aria-label']) as string | undefined);
       at.unmount();
       const clock = spoken.find((s) => /^(Stay \d+ minutes|Go now)/.test(s ?? ''))!;
@@ -85,7 +85,7 @@ describe('at a stand', () => {
   const stand = testId();
 
   test('a cast puts the line out once and goes where it is aimed; what was felt is told on that cast', async () => {
-    const at = await visit({ file: bare, method: 'cast', log: [station(stand, 'stand', [25.4, 62.1])], minutes: 5 }, () => <HoleScreen />);
+    const at = await visit({ file: bare, method: 'cast', log: [station(stand, 'stand', [25.4, 62.1])], minutes: 5 }, () => <StationScreen />);
     await screen.findByText('Aim, cast, count it down');
     await at.press(/^Felt rock/);
     expect(at.kinds()).toEqual([]);
@@ -103,7 +103,7 @@ describe('at a stand', () => {
   test('with a chart it says where to cast and how far, and casts there', async () => {
     const at = await visit(
       { file: reservoir, species: 'smallmouth-bass', method: 'cast', log: [station(stand, 'stand', placeOf(reservoir))], preferences: { craft: 'kayak' }, minutes: 5 },
-      () => <HoleScreen />,
+      () => <StationScreen />,
     );
     const [said] = await screen.findAllByText(/^Cast .*\d+°$/);
     const [, bearing] = /(\d+)°$/.exec([said.props.children as string].flat().join(''))!;
@@ -117,7 +117,7 @@ describe('at a stand', () => {
 
   test('straight down from the stand is another way at the same place, told by whom it was told before', async () => {
     const placed = { by: 'phone', accuracyM: 4 } as const;
-    const at = await visit({ file: bare, method: 'cast', log: [station(stand, 'stand', [25.4, 62.1], { placed })], minutes: 5 }, () => <HoleScreen />);
+    const at = await visit({ file: bare, method: 'cast', log: [station(stand, 'stand', [25.4, 62.1], { placed })], minutes: 5 }, () => <StationScreen />);
     await at.press('More');
     await at.press('Straight down here');
     expect(at.kinds()).toEqual(['method-changed', 'station-opened']);
@@ -136,7 +136,7 @@ describe('at a peg', () => {
     [3.1, 'moved', { station: near }],
     [4, 'flow-timed', { station: near, alongM: 2, seconds: 40 }],
   ];
-  const at = (log: Logged[], more: object = {}) => visit({ file: drain, species: 'roach', method: 'pole', log, minutes: 6, ...more }, () => <HoleScreen />);
+  const at = (log: Logged[], more: object = {}) => visit({ file: drain, species: 'roach', method: 'pole', log, minutes: 6, ...more }, () => <StationScreen />);
 
   test('nothing is plumbed yet: that comes first', async () => {
     const begun = await at([station(near, 'swim', [-140, 47])]);
@@ -185,7 +185,7 @@ describe('on a pass', () => {
 
   test('lines go out at the depths that were named; a strike is on its line, where the boat is, and a turn carries the lines on', async () => {
     await phoneAt([25.4, 62.1], 4);
-    const on = await visit({ file: bare, species: 'walleye', method: 'troll', log: [station(pass, 'pass', [25.4, 62.1])], minutes: 5 }, () => <HoleScreen />);
+    const on = await visit({ file: bare, species: 'walleye', method: 'troll', log: [station(pass, 'pass', [25.4, 62.1])], minutes: 5 }, () => <StationScreen />);
     await screen.findByRole('heading', { name: 'Set the lines' });
     await on.press('Set the lines');
     await on.press(/^Lines out at/);
@@ -209,7 +209,7 @@ describe('on a pass', () => {
   test('without a position a strike has no place, and no speed that nobody measured', async () => {
     const line = testId();
     const log: Logged[] = [station(pass, 'pass', [25.4, 62.1]), [2, 'line-down', { line, station: pass, rod: 'line', depthM: 3 }]];
-    const on = await visit({ file: bare, species: 'walleye', method: 'troll', log, minutes: 5 }, () => <HoleScreen />);
+    const on = await visit({ file: bare, species: 'walleye', method: 'troll', log, minutes: 5 }, () => <StationScreen />);
     await on.press(/^Strike/);
     expect(on.wrote('reaction')).toEqual([{ station: pass, reaction: 'bite', line, depthM: 3 }]);
     on.unmount();

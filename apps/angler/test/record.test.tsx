@@ -3,7 +3,7 @@ import { fireEvent, screen } from '@testing-library/react-native';
 import type { EventBodies, OutingState } from '@burrow/core/ledger';
 import { offsetOf } from '@burrow/core/ledger';
 import { FishSheet } from '@/features/station/FishSheet';
-import { HoleScreen } from '@/features/station/HoleScreen';
+import { StationScreen } from '@/features/station/StationScreen';
 import { EntrySheet } from '@/features/season/outing/EntrySheet';
 import { PastOutingSheet } from '@/features/season/PastOutingSheet';
 import { WaterScreen } from '@/features/water/WaterScreen';
@@ -72,7 +72,7 @@ describe('which fish', () => {
   });
 
   test('the fish fished for is changed from the heading of the station, and the Outlook is for the same', async () => {
-    const at = await visit({ file: finland, log, species: 'zander', method: 'ice', minutes: 9 }, () => <HoleScreen />);
+    const at = await visit({ file: finland, log, species: 'zander', method: 'ice', minutes: 9 }, () => <StationScreen />);
     await at.press(/^Hole 2, zander.* Fishing for Zander: change$/);
     typed('Type a name, common or scientific', 'burbot');
     await at.press('Burbot');
@@ -208,7 +208,7 @@ describe('another way', () => {
     [3, 'method-changed', { method: 'cast' }],
     [4, 'station-opened', { station: stand, kind: 'stand', label: '2', at: [25.7, 62.3] }],
   ];
-  const standOf = (preferences: Partial<Preferences>): Promise<Visit> => visit({ file: finland, log: standing, preferences, minutes: 9 }, () => <HoleScreen />);
+  const standOf = (preferences: Partial<Preferences>): Promise<Visit> => visit({ file: finland, log: standing, preferences, minutes: 9 }, () => <StationScreen />);
 
   test('an ice jig is no bait of a cast: what is on the line is asked', async () => {
     const at = await standOf({ presentations: [jig, spoon], presentation: 'jig' });

@@ -1,7 +1,7 @@
 import { fold, type EventBodies, type LedgerState } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { render, screen } from '@testing-library/react-native';
-import { HoleScreen } from '@/features/station/HoleScreen';
+import { StationScreen } from '@/features/station/StationScreen';
 import { WaterScreen } from '@/features/water/WaterScreen';
 import { ThemeProvider } from '@/theme/theme';
 import { event, testId } from '../../../packages/core/test/events';
@@ -33,7 +33,7 @@ test.each(['cast', 'pole', 'troll'])('%s: the station waits a moment instead of 
   const started: EventBodies['outing-started'] = { water: 'beck', waterName: 'Thin Beck', species: ['walleye'], goal: 'numbers', method };
   const opened: EventBodies['station-opened'] = { station: testId(), kind: methodOf(method)!.stationKind, label: '1', at: [-140, 47] };
   mockState = fold([event(outing, 0, 'outing-started', started), event(outing, 60, 'station-opened', opened)]);
-  show(<HoleScreen />);
+  show(<StationScreen />);
   expect(screen.getByText('Opening the water')).toBeTruthy();
 });
 

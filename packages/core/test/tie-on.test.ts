@@ -1,4 +1,4 @@
-import { colourKind, familyOf, lureOf, tackleFamilies, tackleMethods, traitsOf, type TacklePiece } from '../src/tackle';
+import { colourKind, familyOf, lureOf, tackleFamilies, tackleWays, traitsOf, type TacklePiece } from '../src/tackle';
 import { changeFirst, fallLimits, firstToBuy, goals, massFor, tieOnRules, whatToTieOn, zoneOf, type TieOnQuery } from '../src/tie-on';
 import { speciesTable } from '../src/fish';
 import { sinkTime } from '../src/rig';
@@ -46,7 +46,7 @@ test('on a grid of 200 settings no first choice breaks a rule of the table, and 
       speciesId: pick(speciesTable).id,
       tempC: 14 * random(),
       secchiM: 0.3 + 6 * random(),
-      method: pick(tackleMethods),
+      method: pick(Object.keys(tackleWays)),
       goal: pick(goals),
       depthM: random() < 0.2 ? null : 1 + 14 * random(),
       currentMs: random() < 0.5 ? 0 : 0.4 * random(),

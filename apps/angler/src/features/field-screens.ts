@@ -4,7 +4,7 @@
  */
 export { FieldcraftScreen } from './fieldcraft/FieldcraftScreen';
 export { GearScreen } from './gear/GearScreen';
-export { HoleScreen } from './station/HoleScreen';
+export { StationScreen } from './station/StationScreen';
 export { MarkWaterScreen } from './water/MarkWaterScreen';
 export { NewWaterScreen } from './water/NewWaterScreen';
 export { OutingScreen } from './season/outing/OutingScreen';

@@ -26,7 +26,7 @@ function opened(name: keyof typeof Screens, isOfOuting = false): ComponentType {
 }
 
 export const WaterRoute = opened('WaterScreen');
-export const HoleRoute = opened('HoleScreen', true);
+export const HoleRoute = opened('StationScreen', true);
 export const SeasonRoute = opened('SeasonScreen');
 export const PracticeRoute = opened('PracticeScreen');
 export const GearRoute = opened('GearScreen');

@@ -1,5 +1,5 @@
 import { parseTackleCsv } from '@burrow/contract/formats';
-import { tackleMethods } from '@burrow/core/tackle';
+import { tackleWays } from '@burrow/core/tackle';
 import { firstToBuy, goals, whatToTieOn, type TieOnQuery } from '@burrow/core/tie-on';
 import { speciesTable } from '@burrow/core/fish';
 import { numberOption, readArgs, readFormat, readText, wordOption } from '../options';
@@ -17,7 +17,7 @@ export function tieOn(args: string[]): void {
     ),
     tempC: numberOption(values, 'temp-c'),
     secchiM: numberOption(values, 'secchi-m'),
-    method: wordOption('method', values.method, tackleMethods),
+    method: wordOption('method', values.method, Object.keys(tackleWays)),
     goal: wordOption('goal', values.goal, goals),
     depthM: values['depth-m'] === undefined ? null : numberOption(values, 'depth-m'),
     currentMs: values['current-ms'] === undefined ? 0 : numberOption(values, 'current-ms'),

@@ -1,5 +1,6 @@
 import type { SpeciesGroup } from '../fish';
 import { holePriors, type HolePrior } from '../patch';
+import { floatFor } from '../rig';
 import { craftHazards } from '../safety';
 import { uprightDepth } from './hanging';
 import type { Method } from './method';
@@ -13,6 +14,7 @@ export const cast: Method = {
   place: 'Cast',
   station: 'Stand',
   stationKind: 'stand',
+  by: 'by casting',
   offer: 'Casting',
   open: 'Stand here',
   opened: 'I stand here',
@@ -22,6 +24,7 @@ export const cast: Method = {
   bankM: 30,
   crafts: ['bank', 'pier', 'wading', 'kayak', 'boat'],
   picture: 'fan',
+  firstRig: floatFor,
   hasFlasher: false,
   steps: {
     out: 'Set out along the bank',

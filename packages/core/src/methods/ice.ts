@@ -9,6 +9,7 @@ export const ice: Method = {
   place: 'Hole',
   station: 'Hole',
   stationKind: 'hole',
+  by: 'on the ice',
   offer: 'On the ice',
   open: 'Drill here',
   opened: 'Hole is drilled',
@@ -18,6 +19,7 @@ export const ice: Method = {
   bankM: 0,
   crafts: [],
   picture: 'column',
+  firstRig: () => 'loop-jig',
   hasFlasher: true,
   steps: { out: 'Walk out, testing the ice', first: 'Drill 6 holes, look into each', off: 'Off the ice' },
   hazards: ({ ice: finding, load, grownM, units }) => {

@@ -1,4 +1,5 @@
 import type { HolePrior } from '../patch';
+import type { RigId } from '../rig';
 import type { SpeciesGroup } from '../fish';
 import type { DaySteps, Surface } from '../outlook';
 import type { IceFinding, IceLoad } from '../safety';
@@ -51,6 +52,8 @@ export interface Method {
   station: string;
   /** Kind of station it opens. */
   stationKind: string;
+  /** How one fishes so, in a sentence: "by casting". */
+  by: string;
   /** How it is offered: "From a boat or pier". */
   offer: string;
   /** What opens a station, and what says that it is open: "Drill here", "Hole is drilled". */
@@ -66,6 +69,8 @@ export interface Method {
   /** What it can be done from; empty where there is no choice. */
   crafts: readonly Craft[];
   picture: StationPicture;
+  /** The rig that is drawn first for a bait that hangs this deep, m. */
+  firstRig: (depthM: number) => RigId;
   /** Whether a flasher stands by it: then the same reader and coach advise. */
   hasFlasher: boolean;
   /** The ends of its day. */

@@ -14,6 +14,7 @@ export const pole: Method = {
   place: 'Peg',
   station: 'Peg',
   stationKind: 'swim',
+  by: 'by pole',
   offer: 'Pole from a peg',
   open: 'Sit here',
   opened: 'I sit here',
@@ -23,6 +24,7 @@ export const pole: Method = {
   bankM: 10,
   crafts: ['bank', 'pier'],
   picture: 'section',
+  firstRig: () => 'pole',
   hasFlasher: false,
   steps: {
     out: 'Carry the box to the peg',

@@ -14,6 +14,7 @@ export const troll: Method = {
   place: 'Pass',
   station: 'Pass',
   stationKind: 'pass',
+  by: 'by trolling',
   offer: 'Trolling, drifting',
   open: 'Begin a pass here',
   opened: 'Begin the pass',
@@ -23,6 +24,7 @@ export const troll: Method = {
   bankM: 0,
   crafts: ['kayak', 'boat'],
   picture: 'lane',
+  firstRig: () => 'tandem',
   hasFlasher: false,
   steps: {
     out: 'Set out afloat, flotation on',

@@ -13,6 +13,7 @@ export const vertical: Method = {
   place: 'Spot',
   station: 'Spot',
   stationKind: 'spot',
+  by: 'straight down',
   offer: 'From a boat or pier',
   open: 'Stop here',
   opened: 'I am over it',
@@ -22,6 +23,7 @@ export const vertical: Method = {
   bankM: 0,
   crafts: ['pier', 'boat', 'kayak', 'wading'],
   picture: 'column',
+  firstRig: () => 'loop-jig',
   hasFlasher: true,
   steps: {
     out: 'Put out, flotation on',

@@ -59,6 +59,9 @@ const [baitedG, tipG] = [0.1, 0.01];
 /** A float is fixed to here and slides beyond, m; bulk shot sits so high above the hook, m. Source: fieldcraft, 20 to 25 cm. */
 export const floatLimits = { fixedToM: 2, bulkM: 0.25 } as const;
 
+/** The float for a bait that hangs this deep, m. */
+export const floatFor = (depthM: number): RigId => (depthM > floatLimits.fixedToM ? 'sliding-float' : 'fixed-float');
+
 /** A float of the angler's own. */
 export interface OwnFloat {
   name: string;

@@ -3,15 +3,15 @@ import type { Material, Shape } from '../rig';
 
 /** Where in the column a bait works. */
 export type Zone = 'middle' | 'near bottom' | 'bottom';
-/** Ways of fishing that tackle is chosen for. */
-export const tackleMethods = ['ice', 'pole', 'cast', 'vertical', 'troll'] as const;
-export type TackleMethod = (typeof tackleMethods)[number];
+/** Ways of fishing that tackle is chosen for, each with the part of the column where most of its baits work. */
+export const tackleWays: Readonly<Record<string, Zone>> = { ice: 'middle', pole: 'near bottom', cast: 'near bottom', vertical: 'middle', troll: 'middle' };
 
 /** A family of baits: what all of its pieces have in common. */
 export interface TackleFamily {
   id: string;
   name: string;
-  methods: readonly TackleMethod[];
+  /** Ways it is fished in, of `tackleWays`. */
+  methods: readonly string[];
   zones: readonly Zone[];
   /** How it has to be moved to work. */
   pace: 'still' | 'slow' | 'quick';
@@ -170,7 +170,7 @@ export const tackleFamilies: readonly TackleFamily[] = [
 ];
 
 /** Whether a family is fished in a way; one that this table does not know may be. */
-export const isFishedBy = (familyId: string, method: string): boolean => tackleFamilies.find((f) => f.id === familyId)?.methods.some((m) => m === method) ?? true;
+export const isFishedBy = (familyId: string, method: string): boolean => tackleFamilies.find((f) => f.id === familyId)?.methods.includes(method) ?? true;
 
 /** The family of this id. Throws RangeError for one that is none, naming those there are. */
 export function familyOf(id: string): TackleFamily {

@@ -1,14 +1,14 @@
 import { speciesOf } from '../fish';
 import { sinkTime } from '../rig';
 import { bisect, clamp } from '../units';
-import { familyOf, lureOf, tackleFamilies, traitsOf, type PieceTraits, type TackleFamily, type TackleMethod, type TacklePiece, type Zone } from '../tackle';
+import { familyOf, lureOf, tackleFamilies, tackleWays, traitsOf, type PieceTraits, type TackleFamily, type TacklePiece, type Zone } from '../tackle';
 import { tieOnRules, type TackleGoal, type TieOnSetting } from './rules';
 
 export interface TieOnQuery {
   speciesId: string;
   tempC: number;
   secchiM: number;
-  method: TackleMethod;
+  method: string;
   goal: TackleGoal;
   /** Depth to fish, m; null where it is not known. */
   depthM: number | null;
@@ -47,10 +47,10 @@ const forageMm = { panfish: 25, bass: 70, 'pike-walleye': 80, deep: 80, 'stocked
 const goalSize: Record<TackleGoal, number> = { numbers: 0.85, supper: 1, size: 1.5 };
 
 /** Where in the column a species is met on a bait: on the bottom where it feeds there, over it in cold water, else in the middle. */
-export function zoneOf(speciesId: string, method: TackleMethod): Zone {
+export function zoneOf(speciesId: string, method: string): Zone {
   const species = speciesOf(speciesId);
   if (species.feeds === 'bottom') return 'bottom';
-  return method === 'ice' || method === 'vertical' || method === 'troll' ? 'middle' : 'near bottom';
+  return tackleWays[method] ?? 'near bottom';
 }
 
 /** A mass of the family that falls to a depth in the middle of the time that is wanted, g; more in a current. */

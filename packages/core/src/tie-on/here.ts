@@ -1,7 +1,7 @@
 import type { OutingState } from '../ledger';
 import { temperatureAt, unknownWater, type Known, type Situation } from '../situation';
 import { clamp } from '../units';
-import { tackleMethods, type TackleMethod } from '../tackle';
+import { tackleWays } from '../tackle';
 import type { TieOnQuery } from './choice';
 
 /** Depths that baits are reckoned for, m: beyond them what holds at the end is the best answer there is. */
@@ -41,7 +41,7 @@ export function tieOnHere(here: TieOnHere): { query: TieOnQuery; temp: Known<num
       speciesId: situation?.species.value ?? outing?.species[0] ?? species,
       tempC: temp.value,
       secchiM: known.clarity.value,
-      method: (tackleMethods as readonly string[]).includes(way) ? (way as TackleMethod) : 'cast',
+      method: way in tackleWays ? way : 'cast',
       goal,
       depthM,
       currentMs: 0,

@@ -1,5 +1,5 @@
 import type { SpeciesGroup } from '../fish';
-import type { ColourKind, PieceTraits, TackleMethod, Zone } from '../tackle';
+import type { ColourKind, PieceTraits, Zone } from '../tackle';
 
 /** What a bait is chosen for. */
 export const goals = ['numbers', 'size', 'supper'] as const;
@@ -11,7 +11,7 @@ export interface TieOnSetting {
   zone: Zone;
   tempC: number;
   secchiM: number;
-  method: TackleMethod;
+  method: string;
   goal: TackleGoal;
   /** Share of cloud, 0 to 1; null where nobody knows. */
   cloud: number | null;

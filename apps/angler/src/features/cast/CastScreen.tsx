@@ -32,7 +32,7 @@ import { hasCompass, useCompass } from './useCompass';
 const craftNames = { bank: 'Bank', pier: 'Pier', wading: 'Wading', kayak: 'Kayak', boat: 'Boat' } as const;
 
 /** From where, along which bearing, how deep, how slowly? */
-export function CastScreen({ outing, stand }: { outing: OutingState; stand: StationState }) {
+export function CastScreen({ outing, station: stand }: { outing: OutingState; station: StationState }) {
   const { detail } = useWater();
   const { state } = useLedger();
   const { units } = usePreferences();

@@ -3,6 +3,7 @@ import { methodOf, type Method } from '@burrow/core/methods';
 import { metric, type LonLat } from '@burrow/core/units';
 import { bodyOf } from '@/data/corrections';
 import { newId } from '@/data/ids';
+import { traitsOfPicture } from '@/features/station/pictures';
 import { saidOf } from './fish-figures';
 import { figuresOf, isFigureKind } from './kinds';
 
@@ -49,7 +50,7 @@ export function isCorrectable({ kind, station }: LogEntry, outing: OutingState):
 /** What can be added after the fact at a place of this kind. */
 export function lateKinds(place: string | undefined, method?: Method): { id: EventKind; label: string }[] {
   // A peg and a pass are more than a place, and are laid where one fishes.
-  const isPlaced = method?.picture === 'column' || method?.picture === 'fan';
+  const placed = method && traitsOfPicture(method.picture)?.isPlaceAlone ? method : null;
   const ofPlace: Record<string, { id: EventKind; label: string }[]> = {
     swim: [
       { id: 'fed', label: 'Feed' },
@@ -68,7 +69,7 @@ export function lateKinds(place: string | undefined, method?: Method): { id: Eve
     ...(ofPlace[place ?? ''] ?? [{ id: 'depth-sounded', label: 'A depth' }]),
     ...(place === undefined ? [] : [{ id: 'temperature-measured' as const, label: 'Water temperature' }]),
     { id: 'note', label: 'A note' },
-    ...(isPlaced ? [{ id: 'station-opened' as const, label: `A ${method.station.toLowerCase()}` }] : []),
+    ...(placed ? [{ id: 'station-opened' as const, label: `A ${placed.station.toLowerCase()}` }] : []),
     ...(method?.isOnIce ? [{ id: 'ice-measured' as const, label: 'Ice' }] : []),
   ];
 }

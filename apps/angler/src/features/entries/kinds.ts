@@ -5,6 +5,7 @@ import { methodOf } from '@burrow/core/methods';
 import { changeRules, quietRules } from '@burrow/core/pole';
 import { currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { unsaidBait } from '@/data/preferences';
+import { traitsOfPicture } from '@/features/station/pictures';
 import {
   bagFigures,
   castFigures,
@@ -73,7 +74,7 @@ function reactionEntry({ entry, outing, station, units }: About): EntryWords {
   if (reaction?.depthM == null) return { what, detail: outWords(reaction, station, units) };
   const line = outing.lines.find((l) => l.id === reaction.line);
   // Lines trail: which of them tells more than the word for what hangs under a rod.
-  const isTrailed = line !== undefined && station !== undefined && methodOf(station.method)?.picture === 'lane';
+  const isTrailed = line !== undefined && station !== undefined && traitsOfPicture(methodOf(station.method)?.picture)?.isTrailed;
   return { what, detail: `${isTrailed ? `${line.rod},` : 'jig'} ${depthText(reaction.depthM, units)}` };
 }
 

@@ -24,7 +24,7 @@ import { passKeys } from './pass-keys';
 import { usePass, type PassControl } from './usePass';
 
 /** What to run and where to steer? */
-export function PassScreen({ outing, pass }: { outing: OutingState; pass: StationState }) {
+export function PassScreen({ outing, station: pass }: { outing: OutingState; station: StationState }) {
   const { detail } = useWater();
   const { state } = useLedger();
   const { units } = usePreferences();

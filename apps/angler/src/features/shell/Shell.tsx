@@ -1,4 +1,4 @@
-import { methodOf, usualMethod, type StationPicture } from '@burrow/core/methods';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { clockText, dayMs, spanText, tempText } from '@burrow/core/units';
 import type { Outlook } from '@burrow/core/outlook';
 import { Link, usePathname, type Href } from 'expo-router';
@@ -12,6 +12,7 @@ import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 import { phaseWords } from '@/features/outlook/ribbon/words';
 import { Icon, type IconName } from '@/ui/icon/Icon';
+import { pictureTraits } from '@/features/station/pictures';
 import { Text } from '@/ui/Text';
 import { KeptBand } from './KeptBand';
 import { TwoOutings } from './TwoOutings';
@@ -24,8 +25,6 @@ const places: { href: Href; path: string; label: string; icon: IconName }[] = [
   { href: '/season', path: '/season', label: 'Season', icon: 'bars' },
   { href: '/practice', path: '/practice', label: 'Practice', icon: 'target' },
 ];
-
-const stationIcons: Record<StationPicture, IconName> = { column: 'hole', fan: 'cast', section: 'peg', lane: 'pass' };
 
 export const wideFrom = 1000;
 export const useWide = () => useWindowDimensions().width >= wideFrom;
@@ -59,7 +58,7 @@ export function Shell({ children }: { children: ReactNode }) {
           style={{ flexDirection: 'row', borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card, paddingBottom: 4 }}
         >
           {places.map((place) => (
-            <Place key={place.path} {...place} {...(place.path === '/hole' ? { label: third, icon: stationIcons[picture] } : {})} current={path === place.path} />
+            <Place key={place.path} {...place} {...(place.path === '/hole' ? { label: third, icon: pictureTraits[picture].icon } : {})} current={path === place.path} />
           ))}
         </View>
       )}
@@ -95,7 +94,7 @@ function Rail({ path }: { path: string }) {
       </View>
       {places.map((place) => (
         <View key={place.path} style={{ height: 68 }}>
-          <Place {...place} {...(place.path === '/hole' ? { label: third, icon: stationIcons[picture] } : {})} current={path === place.path} />
+          <Place {...place} {...(place.path === '/hole' ? { label: third, icon: pictureTraits[picture].icon } : {})} current={path === place.path} />
         </View>
       ))}
       <View style={{ flex: 1 }} />

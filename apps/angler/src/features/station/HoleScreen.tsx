@@ -3,17 +3,11 @@ import type { StationState, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { agoText, clockText, depthText } from '@burrow/core/units';
 import { View } from 'react-native';
-import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { FactsLine } from '@/features/fish/TargetChoice';
 import { Action } from '@/ui/Action';
-import { CastScreen } from '@/features/cast/CastScreen';
-import { PassScreen } from '@/features/pass/PassScreen';
-import { PegScreen } from '@/features/peg/PegScreen';
-import { BaitQuestion } from '@/features/tackle/BaitQuestion';
 import { HoleMap } from './HoleMap';
 import { ReadingView, readingKeysPx } from './reading/ReadingView';
 import { HoleSheets } from './HoleSheets';
-import { NoHole } from './NoHole';
 import { useHole, type HoleControl } from './useHole';
 import type { Listener } from './useListener';
 import { Beat } from './Beat';
@@ -22,41 +16,15 @@ import { HoleClock } from './HoleClock';
 import { StationFrame } from './StationFrame';
 import { LoggedBar } from './LoggedBar';
 import { LogList } from './LogList';
-import { Notice } from '@/ui/Notice';
 import { SimulatedBand } from '@/ui/SimulatedBand';
 import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
 import { usePreferences } from '@/data/preferences';
-import { useOutlook } from '@/data/outlook';
-import { useLedger } from '@/data/session';
-import { useOuting, useWater } from '@/data/water';
 import { usePalette } from '@/theme/theme';
 
-/** What do I do right now? */
-export function HoleScreen() {
-  const outing = useOuting();
-  const { ready } = useLedger();
-  const { water } = useWater();
-  const { situation } = useOutlook();
-  const hole = outing?.stations.find((h) => h.id === outing.currentStation);
-  if (!ready) return <Notice title="Opening the log" busy />;
-  if (!outing || !hole)
-    return <NoHole hasOuting={Boolean(outing)} isMoving={Boolean(water && isFlowing(water.kind))} method={(outing && methodOf(outing.method)) ?? usualMethod} />;
-  const picture = methodOf(hole.method)?.picture;
-  // A hole is fished also where its water is not on this phone; elsewhere what is known of the water comes a moment after the water itself.
-  if (situation === null && picture !== undefined && picture !== 'column') return <Notice title="Opening the water" busy />;
-  if (picture === 'section') return <PegScreen outing={outing} station={hole} />;
-  if (picture === 'lane') return <PassScreen outing={outing} pass={hole} />;
-  return (
-    <>
-      {picture === 'fan' ? <CastScreen outing={outing} stand={hole} /> : <AtHole key={hole.id} outing={outing} hole={hole} />}
-      <BaitQuestion key={`${outing.id} ${hole.method}`} outing={outing} method={hole.method} />
-    </>
-  );
-}
-
-function AtHole({ outing, hole }: { outing: OutingState; hole: StationState }) {
+/** At a hole, and over a spot: the water under it, and the jig in it. */
+export function HoleScreen({ outing, station: hole }: { outing: OutingState; station: StationState }) {
   const control = useHole(outing, hole);
   const { units } = usePreferences();
   const { zone, now, listener, isTaken, clock, method, sheet, show, log: entry } = control;

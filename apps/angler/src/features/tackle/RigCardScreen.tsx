@@ -1,4 +1,5 @@
 import { hookProblems } from '@burrow/core/law';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { floatLimits, rigCard, rigIds, rigNames, type PartKind, type RigCard, type RigId } from '@burrow/core/rig';
 import { clamp, depthStepM, depthText, liftText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
@@ -28,17 +29,7 @@ export function RigCardScreen() {
   const [chosenM, setDepth] = useState<number | null>(null);
   const depthM = chosenM ?? query.depthM ?? assumedM;
   const move = (byM: number) => setDepth(clamp(depthM + byM, 0.3, 60));
-  const [id, setId] = useState<RigId>(
-    query.method === 'pole'
-      ? 'pole'
-      : query.method === 'troll'
-        ? 'tandem'
-        : query.method === 'cast'
-          ? depthM > floatLimits.fixedToM
-            ? 'sliding-float'
-            : 'fixed-float'
-          : 'loop-jig',
-  );
+  const [id, setId] = useState<RigId>((methodOf(query.method) ?? usualMethod).firstRig(depthM));
   const bottomM = station?.depthM ?? null;
   const card = rigCard(id, { depthM, bottomM, floats: kit.floats });
   const rules = useWater().detail.data?.value.file.water.rules;

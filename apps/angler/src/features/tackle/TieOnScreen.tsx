@@ -1,5 +1,6 @@
 import { speciesOf } from '@burrow/core/fish';
 import { hookProblems } from '@burrow/core/law';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { familyOf } from '@burrow/core/tackle';
 import { goals, leaderKg, zoneOf } from '@burrow/core/tie-on';
 import { depthText, fishLengthText, inOwnUnits, lureText, tempText, weightText } from '@burrow/core/units';
@@ -20,7 +21,6 @@ import { useTieOn } from './useTieOn';
 import { pieceText } from './words';
 
 const goalNames = { numbers: 'Numbers', size: 'Size', supper: 'Supper' } as const;
-const wayNames = { ice: 'on the ice', pole: 'by pole', cast: 'by casting', vertical: 'straight down', troll: 'by trolling' } as const;
 const changes = { size: 'size before colour; schools differ', colour: 'another colour; schools differ whether that comes first', bait: 'another bait' } as const;
 
 /** What to tie on now: the first choice of the box with its reasons, how it falls, what to change to, and what comes next. */
@@ -41,7 +41,7 @@ export function TieOnScreen() {
   const rests = [
     species.short,
     goalNames[goal].toLowerCase(),
-    wayNames[query.method],
+    (methodOf(query.method) ?? usualMethod).by,
     query.depthM === null ? 'depth not known' : depthText(query.depthM, units),
     `${tempText(query.tempC, units)} ${temp.by}`,
     `sight ${depthText(query.secchiM, units)} ${secchi.by}`,
