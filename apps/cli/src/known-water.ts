@@ -2,9 +2,9 @@ import { foldLedger } from '@burrow/contract';
 import { isFlowing, islandsOf, middleOfWater, parseLedger, parseWaterFile, parseWeatherCsv, shoreOf, soundingsOf, type WaterFile } from '@burrow/contract/formats';
 import { answerColumn, type ColumnAnswer } from '@burrow/core/column';
 import { speciesTable } from '@burrow/core/fish';
-import { buildDepthMap, hypsographyOf, mapAtLevel, surveyedArea, type DepthMap, type SurveyedArea } from '@burrow/core/ground';
+import { buildDepthMap, dropFeet, hypsographyOf, mapAtLevel, surveyedArea, type DepthMap, type SurveyedArea } from '@burrow/core/ground';
 import { instantOf, type LedgerState } from '@burrow/core/ledger';
-import { methodIds } from '@burrow/core/methods';
+import { methodIds, methodOf } from '@burrow/core/methods';
 import { answerOutlook, measurementsOf, recentReadings, secchiOf, type Outlook, type TempReading } from '@burrow/core/outlook';
 import { situationAt, type Situation, type SituationSetting } from '@burrow/core/situation';
 import { thinnest } from '@burrow/core/safety';
@@ -51,10 +51,11 @@ export function knownWater(
   const area = soundings.length > 0 ? surveyedArea(shoreOf(file), soundings, islandsOf(file)) : null;
   const map = area && mapAtLevel(buildDepthMap(area.ring, soundings, { shore: area.isShore, islands: area.islands }), levelM);
   const deepestM = map && map.deepest.depthM;
-  const outlook = outlookOf({ values, file, state, waterId, readings, place, species, nowMs, isMoving, deepestM, hypsography: map && !isMoving ? hypsographyOf(map) : null });
+  const footM = (map && !isMoving ? dropFeet(map).at(0)?.depthM : null) ?? null;
+  const outlook = outlookOf({ values, file, state, waterId, readings, place, species, nowMs, isMoving, deepestM, footM, hypsography: map && !isMoving ? hypsographyOf(map) : null });
   const isSecchiMeasured = file.water.assumed?.includes('secchi_m') !== true;
-  const water = { id: waterId, place, isMoving, secchiM: file.water.secchi_m, isSecchiMeasured, deepestM };
-  const situation = situationAt({ state, readings, nowMs, outlook, water, species, method, goal: read.goal ?? null, bait: null, ownBand: null });
+  const water = { id: waterId, place, isMoving, secchiM: file.water.secchi_m, isSecchiMeasured, deepestM, footM };
+  const situation = situationAt({ state, readings, nowMs, outlook, water, species, method, goal: read.goal ?? null, bait: null, ownBand: null, isOnIce: methodOf(method)!.isOnIce });
   return { file, isMoving, map, area, situation };
 }
 
@@ -69,11 +70,12 @@ interface Weathered {
   nowMs: number;
   isMoving: boolean;
   deepestM: number | null;
+  footM: number | null;
   hypsography: ReturnType<typeof hypsographyOf> | null;
 }
 
 /** What the weather makes of the water; null without weather. A season too short for the column is said on stderr, and the rest is answered without it. */
-function outlookOf({ values, file, state, waterId, readings, place, species, nowMs, isMoving, deepestM, hypsography }: Weathered): Outlook | null {
+function outlookOf({ values, file, state, waterId, readings, place, species, nowMs, isMoving, deepestM, footM, hypsography }: Weathered): Outlook | null {
   if (values.weather === undefined) return null;
   const station = readFormat(values.weather, parseWeatherCsv, readText(values.weather, 'a weather CSV (--weather)'));
   if (station.length < 2) throw new BadInput(`${values.weather}: expected at least 2 rows of weather, found ${station.length}`);
@@ -98,6 +100,7 @@ function outlookOf({ values, file, state, waterId, readings, place, species, now
     readings,
     ...(lastIce ? { lastIce } : {}),
     ...(deepestM === null ? {} : { deepestM }),
+    footM,
   });
 }
 

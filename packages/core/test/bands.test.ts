@@ -4,6 +4,9 @@ import { hourMs } from '../src/units';
 import { valueAt } from '../src/water';
 import type { ColumnProfile } from '../src/winter';
 
+/** A bed without a drop. */
+const bed12 = { deepestM: 12, footM: null };
+
 const now = Date.UTC(2027, 0, 16);
 const day = 24 * hourMs;
 const stages: SeasonStage[] = ['autumn cooling', 'open cold water', 'first ice', 'midwinter', 'late ice', 'just after ice-out', 'pre-spawn'];
@@ -77,7 +80,7 @@ test('whatever the fish, the stage and the weather, it is looked for where it ca
     for (const stage of stages) {
       for (const { phase } of phaseRules) {
         const column = winter();
-        const { look, habitable, spentBelowM } = fishDepth(id, column, 12, stage, phase);
+        const { look, habitable, spentBelowM } = fishDepth(id, column, bed12, stage, phase);
         expect(look).not.toBeNull();
         expect(look!.fromM).toBeGreaterThanOrEqual(habitable!.fromM - 1e-9);
         expect(look!.toM).toBeLessThanOrEqual(habitable!.toM + 1e-9);
@@ -90,8 +93,8 @@ test('whatever the fish, the stage and the weather, it is looked for where it ca
 });
 
 test('warm-water fish keep to the warm below, trout use the whole cold column', () => {
-  const crappie = fishDepth('black-crappie', winter(), 12, 'midwinter');
-  const trout = fishDepth('rainbow-trout', winter(), 12, 'midwinter');
+  const crappie = fishDepth('black-crappie', winter(), bed12, 'midwinter');
+  const trout = fishDepth('rainbow-trout', winter(), bed12, 'midwinter');
   expect(crappie.habitable!.fromM).toBeGreaterThan(5);
   expect(trout.habitable!.fromM).toBeLessThan(0.5);
   expect(trout.look!.toM).toBeLessThan(crappie.look!.fromM);
@@ -103,11 +106,11 @@ test('in summer-warm water a trout is kept down by the warmth', () => {
     (z) => (z < 5 ? 22 : 9),
     () => 9,
   );
-  expect(fishDepth('lake-trout', layered, 12, 'pre-spawn').habitable!.fromM).toBeGreaterThan(4.7);
+  expect(fishDepth('lake-trout', layered, bed12, 'pre-spawn').habitable!.fromM).toBeGreaterThan(4.7);
 });
 
 test('behind a front the stretch lies tight, ahead of one it reaches up', () => {
-  const [behind, steady, ahead] = (['post-front clear', 'steady', 'approach'] as const).map((phase) => fishDepth('black-crappie', winter(), 12, 'midwinter', phase).look!);
+  const [behind, steady, ahead] = (['post-front clear', 'steady', 'approach'] as const).map((phase) => fishDepth('black-crappie', winter(), bed12, 'midwinter', phase).look!);
   expect(behind.toM).toBe(steady.toM);
   expect(behind.fromM).toBeGreaterThan(steady.fromM);
   expect(ahead.fromM).toBeLessThan(steady.fromM);
@@ -118,7 +121,7 @@ test('water without oxygen has no depth to fish', () => {
     () => 4,
     () => 0.3,
   );
-  expect(fishDepth('black-crappie', dead, 12, 'midwinter')).toMatchObject({ habitable: null, look: null, tempC: null });
+  expect(fishDepth('black-crappie', dead, bed12, 'midwinter')).toMatchObject({ habitable: null, look: null, tempC: null });
 });
 
 test('the species table is complete and within reason', () => {

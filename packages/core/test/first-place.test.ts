@@ -58,7 +58,7 @@ function placesOn(map: DepthMap, speciesId: string, nowMs: number, keepsAll = fa
     cover: [],
     isPressed: false,
   });
-  return { places: firstPlaces({ map, features, score, perHour: score.prior.perHour }, { speciesId, band, keepsAll, units: metric }, count), band };
+  return { places: firstPlaces({ map, features, feet: [], score, perHour: score.prior.perHour }, { speciesId, band, keepsAll, units: metric }, count), band };
 }
 
 describe.each(Object.entries(lakes))('on the %s', (_, map) => {
@@ -99,7 +99,7 @@ test('places stand apart from each other, and thin ice is none', () => {
   const score = new PlaceScore(map, features, { group: 'roach-like', stage: 'midwinter', look: null, phase: 'steady', inflows: [], cover: [], isPressed: false });
   const query = { speciesId: 'roach', band: { fromM: 3, toM: 20 }, keepsAll: true, units: metric };
   for (const side of [-1, 1]) {
-    const [place] = firstPlaces({ map, features, score, perHour: score.prior.perHour, isBarred: ({ x }) => x * side > 0 }, query, 1);
+    const [place] = firstPlaces({ map, features, feet: [], score, perHour: score.prior.perHour, isBarred: ({ x }) => x * side > 0 }, query, 1);
     expect(frame.toMetres(place.at)[0] * side).toBeLessThanOrEqual(0);
   }
 });

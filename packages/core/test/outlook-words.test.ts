@@ -27,7 +27,7 @@ function answer(tempC: (z: number) => number, fit: WinterFit | null = null): Col
   };
   return { now: profile, ahead: [profile], dayAgo: null, spreadC: depthM.map(() => 0.1), freezeUpMs: now - 50 * dayMs, iceOutMs: null, fit, deepestM: 13.4 };
 }
-const words = (a: ColumnAnswer, units = imperial) => columnWords(a, fishDepth('black-crappie', a.now, a.deepestM, 'midwinter'), 'Crappie', units);
+const words = (a: ColumnAnswer, units = imperial) => columnWords(a, fishDepth('black-crappie', a.now, { deepestM: a.deepestM, footM: null }, 'midwinter'), 'Crappie', units);
 
 test('the column’s title says where the warmth is and how deep one can breathe', () => {
   expect(words(answer((z) => Math.min(4, z / 2))).title).toBe('Warmest at the bottom, breathable to 33 ft');

@@ -90,7 +90,7 @@ describe('a thermometer over the model', () => {
     const column = columnOf(() => 8);
     const warmed = columnAsMeasured(column, [{ atMs: nowMs, depthM: 0.3, tempC: 12 }], nowMs);
     expect([column, warmed].map((c) => seasonStage(c, 9))).toEqual(['open cold water', 'autumn cooling']);
-    const look = (c: ColumnAnswer) => fishDepth('smallmouth', c.now, 20, seasonStage(c, 9)).look!;
+    const look = (c: ColumnAnswer) => fishDepth('smallmouth', c.now, { deepestM: 20, footM: null }, seasonStage(c, 9)).look!;
     expect(look(warmed).fromM).toBeLessThan(look(column).fromM - 5);
   });
 });

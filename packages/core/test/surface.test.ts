@@ -80,7 +80,7 @@ test('no species is looked for deeper than it is known to go, however deep the w
   for (const iceM of [0, 0.3]) {
     for (const stage of ['autumn cooling', 'open cold water', 'first ice', 'midwinter', 'late ice', 'just after ice-out', 'pre-spawn'] as const) {
       for (const { id, usedDepthM } of speciesTable) {
-        const { look } = fishDepth(id, column(95, iceM).now, 95, stage);
+        const { look } = fishDepth(id, column(95, iceM).now, { deepestM: 95, footM: null }, stage);
         if (look) expect([id, stage, look.toM <= usedDepthM[1] + 0.1]).toEqual([id, stage, true]);
       }
     }

@@ -1,4 +1,4 @@
-import { usualMethod } from '@burrow/core/methods';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { answerOutlook, recentReadings, withoutWeather, type Outlook, type OutlookInput, type TempReading } from '@burrow/core/outlook';
 import { situationAt, type Situation } from '@burrow/core/situation';
 import { inOwnUnits, minuteMs } from '@burrow/core/units';
@@ -91,27 +91,31 @@ function useOutlookInput(now: WaterNow, column: ReturnType<typeof useColumn>, sp
   const { water, place, series, lastIce, isMixed, ground, nowMs } = now;
   const evidence = useMemo(() => new Map((column.data?.evidence ?? []).map((e) => [e.ruleId, e])), [column.data]);
   const deepestM = ground.data?.map.deepest.depthM;
+  const footM = ground.data?.feet.at(0)?.depthM ?? null;
   const readings = useReadings(now);
   // All screens carry the outlook along: made anew every minute it would cost a slow phone a stutter each time.
   const outlookMs = Math.floor(nowMs / outlookEveryMs) * outlookEveryMs;
   const modelled = column.data?.column ?? null;
   return useMemo<OutlookInput | null>(() => {
     if (!water || !place || !series || series.length < 2) return null;
-    return { speciesId: species, nowMs: outlookMs, place, series, lastIce, load, column: modelled, readings, evidence, viewpoints, isMoving: isMixed, deepestM };
-  }, [water, place, series, species, outlookMs, lastIce, load, modelled, readings, evidence, viewpoints, isMixed, deepestM]);
+    return { speciesId: species, nowMs: outlookMs, place, series, lastIce, load, column: modelled, readings, evidence, viewpoints, isMoving: isMixed, deepestM, footM };
+  }, [water, place, series, species, outlookMs, lastIce, load, modelled, readings, evidence, viewpoints, isMixed, deepestM, footM]);
 }
 
 /** What is known here and now; null until the water has been read. */
 function useSituationNow({ water, file, place, state, nowMs, isMixed, ground }: WaterNow, outlook: Outlook | null, species: string): Situation | null {
   const { goal, castBand } = usePreferences();
-  const bait = useOnTheLine(useOuting()?.method ?? usualMethod.id)?.name ?? null;
+  const way = useOuting()?.method;
+  const bait = useOnTheLine(way ?? usualMethod.id)?.name ?? null;
+  const isOnIce = way !== undefined && (methodOf(way)?.isOnIce ?? false);
   const deepestM = ground.data?.map.deepest.depthM ?? null;
+  const footM = ground.data?.feet.at(0)?.depthM ?? null;
   return useMemo(() => {
     if (!water || !file || !place) return null;
     const isSecchiMeasured = file.water.assumed?.includes('secchi_m') !== true;
-    const here = { id: water.id, place, isMoving: isMixed, secchiM: file.water.secchi_m, isSecchiMeasured, deepestM };
-    return situationAt({ state, nowMs, outlook, water: here, species, method: null, goal, bait, ownBand: castBand?.water === water.id ? castBand : null });
-  }, [water, file, place, state, nowMs, outlook, isMixed, deepestM, species, goal, bait, castBand]);
+    const here = { id: water.id, place, isMoving: isMixed, secchiM: file.water.secchi_m, isSecchiMeasured, deepestM, footM };
+    return situationAt({ state, nowMs, outlook, water: here, species, method: null, goal, bait, isOnIce, ownBand: castBand?.water === water.id ? castBand : null });
+  }, [water, file, place, state, nowMs, outlook, isMixed, deepestM, footM, species, goal, bait, isOnIce, castBand]);
 }
 
 function useOutlookData() {

@@ -4,6 +4,7 @@ import {
   depthAt,
   findFeatures,
   thinnedRing,
+  dropFeet,
   hypsographyOf,
   mapAtLevel,
   nearestPlace,
@@ -31,6 +32,7 @@ import {
   type RestedHole,
   type ScanKind,
 } from '@burrow/core/holes';
+import { stageRuleOf } from '@burrow/core/outlook';
 import { speciesOf } from '@burrow/core/fish';
 import { CastWater, firstStand, nextStand, standCasts, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { feedingLies, winteringPools, type FeedingLie, type RiverMarks, type WinteringPool } from '@burrow/core/river';
@@ -206,6 +208,7 @@ export const groundApi = {
       contours: contourLines(map, [...(levelM < 0 ? [0.01] : []), ...contourDepths(map.deepest.depthM, metresPerUnit)]),
       levelM,
       features: findFeatures(map),
+      feet: dropFeet(map),
       hypsography: hypsographyOf(map),
     };
     return water.ground;
@@ -225,8 +228,10 @@ export const groundApi = {
   first(query: PlaceQuery, asked: Omit<FirstQuery, 'units'>): (FirstPlace & { words: { headline: string; detail: string } }) | null {
     const { score, ground } = surveys.score(query.water, query.setting);
     const { map, features } = ground;
+    const { stage, group } = query.setting;
+    const feet = stageRuleOf(stage, group).place.atFoot ? ground.feet : [];
     const perHour = density(query, score).layer();
-    const [place] = firstPlaces({ map, features, score, perHour, isBarred: barring(query.thin, score.frame) }, { ...asked, units: query.units }, 1);
+    const [place] = firstPlaces({ map, features, feet, score, perHour, isBarred: barring(query.thin, score.frame) }, { ...asked, units: query.units }, 1);
     return place === undefined ? null : { ...place, words: firstPlaceWords(place, map, speciesOf(asked.speciesId), query.units) };
   },
 

@@ -1,4 +1,4 @@
-import { DepthSurvey, type Contour, type DepthMap, type GroundFeature, type LonLat, type Sounding, type SurveyedArea } from '@burrow/core/ground';
+import { DepthSurvey, type Contour, type DepthMap, type DropFoot, type GroundFeature, type LonLat, type Sounding, type SurveyedArea } from '@burrow/core/ground';
 import { PlaceScore, type PlaceSetting } from '@burrow/core/holes';
 import type { Hypsography } from '@burrow/core/winter';
 
@@ -13,6 +13,8 @@ export interface Ground {
   isShore: boolean;
   contours: Contour[];
   features: GroundFeature[];
+  /** Feet of drops with deep water in front, the one to begin at first. */
+  feet: DropFoot[];
   /** The water over the level its soundings were made at, m; the map has the depths of this level. */
   levelM: number;
   /** Area by depth, for the column. */

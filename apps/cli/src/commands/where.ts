@@ -1,7 +1,8 @@
 import { placesOf, riverMarksOf } from '@burrow/contract/formats';
 import { speciesOf } from '@burrow/core/fish';
-import { findFeatures, type LonLat } from '@burrow/core/ground';
+import { dropFeet, findFeatures, type LonLat } from '@burrow/core/ground';
 import { firstPlaces, firstPlaceWords, isNearShore, PlaceScore, type FirstPlace } from '@burrow/core/holes';
+import { stageRuleOf } from '@burrow/core/outlook';
 import { feedingLies, lieReasons, winteringPools } from '@burrow/core/river';
 import { goals } from '@burrow/core/tie-on';
 import { metric } from '@burrow/core/units';
@@ -57,8 +58,9 @@ function placesWithin({ map, area, situation, file }: KnownWater, reachM: number
   const look = situation.band?.value ?? null;
   const marks = { inflows: placesOf(file, 'inflow'), cover: placesOf(file, 'cover') };
   const score = new PlaceScore(map!, features, { group: species.group, stage: situation.stage.value, look, phase: situation.phase?.value ?? 'steady', ...marks, isPressed: false });
+  const feet = stageRuleOf(situation.stage.value, species.group).place.atFoot ? dropFeet(map!) : [];
   const isNear = reachM === Infinity ? null : isNearShore(area!, score.frame, reachM);
-  const ground = { map: map!, features, score, perHour: score.prior.perHour, ...(isNear ? { isBarred: (spot: { x: number; y: number }) => !isNear(spot) } : {}) };
+  const ground = { map: map!, features, feet, score, perHour: score.prior.perHour, ...(isNear ? { isBarred: (spot: { x: number; y: number }) => !isNear(spot) } : {}) };
   // Where nothing suits the fish all of the water is as bad, which is said.
   const band = look ?? { fromM: 0, toM: map!.deepest.depthM };
   return firstPlaces(ground, { speciesId: species.id, band, keepsAll, units: metric }, count).map((place: FirstPlace) => ({

@@ -14,3 +14,4 @@ export { bandMoved, wayText } from './path-length';
 export * from './sounding-source';
 export * from './depth-unit';
 export * from './level';
+export { dropFeet, footLimits, type DropFoot } from './foot';

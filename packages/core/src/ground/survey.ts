@@ -10,6 +10,8 @@ const mergeM = 0.5;
 const blockCells = 4;
 /** A map is drawn from so many soundings on. */
 const fewestSoundings = 3;
+/** Share of a swing past the deepest sounding that is kept. Convention. */
+const swingShare = 0.002;
 /** Cells inside a water, and the bounds of cells along its longer side. */
 const [cellsInside, fewestCells, mostCells] = [10_000, 110, 400];
 
@@ -70,6 +72,8 @@ export class DepthSurvey {
   private readonly blocksX: number;
   private readonly hasShore: boolean;
   private kriging: Kriging;
+  /** The deepest sounding, m. */
+  private deepestM: number;
 
   /**
    * @param outline ring of longitude and latitude, round the whole water
@@ -85,6 +89,7 @@ export class DepthSurvey {
     this.hasShore = options.shore !== false;
     const grid = gridOver(ring, areaM2, options.cells);
     for (const { at, depthM } of soundings) this.soundings.add(...this.frame.toMetres(at), depthM);
+    this.deepestM = this.soundings.z.reduce((most, z) => Math.max(most, z), 0);
     if (this.soundings.length < fewestSoundings)
       throw new RangeError(`a depth map needs at least ${fewestSoundings} soundings apart from each other, found ${this.soundings.length}`);
     this.shore = this.hasShore ? [ring, ...islands].flatMap((edge) => pointsAlong(edge, 3 * grid.cellM)) : [];
@@ -105,6 +110,7 @@ export class DepthSurvey {
   add({ at, depthM }: Sounding): void {
     const [x, y] = this.frame.toMetres(at);
     this.soundings.add(x, y, depthM);
+    this.deepestM = Math.max(this.deepestM, depthM);
     const { variogram, scale } = this.kriging;
     this.kriging = this.krigingOf(variogram, scale);
     this.redraw([x, y]);
@@ -116,7 +122,16 @@ export class DepthSurvey {
     const [x, y] = this.frame.toMetres(at);
     this.kriging.moveTo(x, y);
     this.kriging.estimate(x, y, out);
-    return { depthM: this.hasShore ? Math.max(0, out.value) : out.value, sdM: out.sd };
+    return { depthM: this.hasShore ? this.expected(out.value) : out.value, sdM: out.sd };
+  }
+
+  /**
+   * What is expected where the soundings carry on to `drawnM`: nothing above the surface, and nothing deeper than anybody sounded. A smooth bed swings past its
+   * deepest sounding beside a steep bank; so little of that is kept that the places keep their order.
+   */
+  private expected(drawnM: number): number {
+    const beyondM = drawnM - this.deepestM;
+    return beyondM > 0 ? this.deepestM + swingShare * beyondM : Math.max(0, drawnM);
   }
 
   /** Of a rough and a smooth model the one that better foretells soundings left out; a few are too few to ask. */
@@ -175,7 +190,7 @@ export class DepthSurvey {
           isMoved = true;
         }
         kriging.estimate(map.x0 + i * map.cellM, map.y0 + j * map.cellM, out);
-        map.depthM[c] = Math.max(0, out.value);
+        map.depthM[c] = this.expected(out.value);
         map.sdM[c] = out.sd;
       }
     }

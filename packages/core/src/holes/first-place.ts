@@ -1,5 +1,5 @@
 import { speciesOf, type Species } from '../fish';
-import { depthAt, type DepthMap, type GroundFeature, type LocalFrame, type LonLat, type SurveyedArea } from '../ground';
+import { depthAt, type DepthMap, type DropFoot, type GroundFeature, type LocalFrame, type LonLat, type SurveyedArea } from '../ground';
 import type { Band } from '../outlook';
 import { bearingDeg, clamp, compassPoint, depthFigure, depthText, distanceM, type UnitPreference } from '../units';
 import type { PlaceReason, PlaceScore } from './place-score';
@@ -20,6 +20,8 @@ export interface FirstPlace {
   short: 'deeper-than-they-live' | 'no-such-depth' | null;
   /** What the bed does there; null where nothing stands out. */
   feature: Pick<GroundFeature, 'kind' | 'side' | 'depthM'> | null;
+  /** The drop that it lies at the foot of; null elsewhere. */
+  foot: DropFoot | null;
   reasons: PlaceReason[];
 }
 
@@ -27,6 +29,8 @@ export interface FirstPlace {
 export interface FirstGround {
   map: DepthMap;
   features: readonly GroundFeature[];
+  /** Feet of drops, the best first: of fish that are looked for there; empty for others. */
+  feet: readonly DropFoot[];
   score: PlaceScore;
   /** Fish to expect an hour, cell by cell of the map. */
   perHour: Float32Array;
@@ -44,6 +48,8 @@ export interface FirstQuery {
 
 /** A place belongs to a feature this near to it, m; fish that are let go again are not sought deeper than they live through, less this, m. */
 const [nearM, spareM] = [30, 0.3] as const;
+/** The foot of a drop draws the fish that keep to it so strongly, over so many metres. Heuristic. */
+const footDraw = { times: 6, reachM: 15 } as const;
 
 /**
  * Places to begin at, best first: where the score is best among water as deep as the fish are looked for; of fish that will be let go again no deeper than they
@@ -51,18 +57,22 @@ const [nearM, spareM] = [30, 0.3] as const;
  * @param count so many at most, no two nearer than 30 m to each other
  */
 export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, units }: FirstQuery, count: number): FirstPlace[] {
-  const { map, features, score, perHour, isBarred } = ground;
+  const { map, features, feet, score, perHour, isBarred } = ground;
   const { injuryDepthM } = speciesOf(speciesId);
   const deepestM = keepsAll || injuryDepthM === null ? Infinity : injuryDepthM - spareM;
   const wanted: Band = { fromM: Math.min(band.fromM, deepestM), toM: Math.min(band.toM, deepestM) };
   const offM = (depthM: number) => Math.round(10 * Math.max(0, wanted.fromM - depthM, depthM - wanted.toM)) / 10;
   const { nx, x0, y0, cellM } = score.prior;
   const spotOf = (cell: number): Spot => ({ x: x0 + (cell % nx) * cellM, y: y0 + Math.floor(cell / nx) * cellM });
-  const open: { cell: number; offM: number }[] = [];
+  const footSpots = feet.map((f) => score.frame.toMetres(f.at));
+  // Of several feet the first is the one to begin at.
+  const drawnTo = ({ x, y }: Spot) =>
+    1 + footSpots.reduce((most, [fx, fy], k) => Math.max(most, (footDraw.times * Math.exp(-(((x - fx) ** 2 + (y - fy) ** 2) / footDraw.reachM ** 2))) / (1 + k)), 0);
+  const open: { cell: number; offM: number; worth: number }[] = [];
   perHour.forEach((fish, cell) => {
-    if (fish >= 0 && !isBarred?.(spotOf(cell))) open.push({ cell, offM: offM(map.depthM[cell]) });
+    if (fish >= 0 && !isBarred?.(spotOf(cell))) open.push({ cell, offM: offM(map.depthM[cell]), worth: fish * drawnTo(spotOf(cell)) });
   });
-  open.sort((a, b) => a.offM - b.offM || perHour[b.cell] - perHour[a.cell]);
+  open.sort((a, b) => a.offM - b.offM || b.worth - a.worth);
   const chosen: Spot[] = [];
   for (const { cell } of open) {
     if (chosen.length === count) break;
@@ -74,7 +84,7 @@ export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, un
     const { depthM, sdM } = depthAt(map, at)!;
     const isInBand = depthM >= band.fromM - 0.05 && depthM <= band.toM + 0.05;
     const short = isInBand ? null : band.fromM > deepestM ? 'deeper-than-they-live' : 'no-such-depth';
-    return { at, depthM, sdM, band, isInBand, short, feature: featureAt(features, at, depthM), reasons: score.reasonsAt(at, units) };
+    return { at, depthM, sdM, band, isInBand, short, feature: featureAt(features, at, depthM), foot: footNear(feet, at, depthM), reasons: score.reasonsAt(at, units) };
   });
 }
 
@@ -92,6 +102,10 @@ export function isNearShore({ ring, islands }: Pick<SurveyedArea, 'ring' | 'isla
     });
 }
 
+/** The foot that a place lies at: the nearest of about its depth. */
+const footNear = (feet: readonly DropFoot[], at: LonLat, depthM: number): DropFoot | null =>
+  feet.find((f) => distanceM(at, f.at) <= nearM && Math.abs(f.depthM - depthM) <= Math.max(1, 0.15 * depthM)) ?? null;
+
 /** The feature that a place belongs to: the nearest of about its depth. */
 function featureAt(features: readonly GroundFeature[], at: LonLat, depthM: number): FirstPlace['feature'] {
   const near = features
@@ -103,8 +117,8 @@ function featureAt(features: readonly GroundFeature[], at: LonLat, depthM: numbe
 
 /** The first place in words: how deep, what makes it one, and where it is not what was wanted, why. */
 export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Species, units: UnitPreference): { headline: string; detail: string } {
-  const { feature, band, reasons, short } = place;
-  const what = feature ? `, ${featureNames[feature.kind]}` : '';
+  const { feature, foot, band, reasons, short } = place;
+  const what = foot ? ', foot of the drop' : feature ? `, ${featureNames[feature.kind]}` : '';
   const side = compassPoint(bearingDeg(map.deepest.at, place.at));
   const where = distanceM(map.deepest.at, place.at) < nearM ? ' at the deepest' : ` ${side} of the deepest`;
   const looked = `${species.short} are looked for at ${depthFigure(band.fromM, units)} to ${depthText(band.toM, units)}`;
@@ -116,6 +130,9 @@ export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Speci
         ? `${looked}, and the map has no such depth: this is the nearest to it.`
         : `${looked}.`;
   // Why it is not where they are looked for is reason enough.
-  const more = short === null ? rule?.text : null;
+  const more = short !== null ? null : foot ? footText(foot, units) : rule?.text;
   return { headline: `Start in ${depthText(place.depthM, units)}${what}${where}`, detail: [why, more].filter(Boolean).join(' ') };
 }
+
+/** What makes the foot of a drop one: the shelf behind it and the water in front. */
+const footText = ({ shelfM, frontM }: DropFoot, units: UnitPreference) => `Shelf ${depthText(shelfM, units)} behind, ${depthText(frontM, units)} in front: they hunt along it.`;

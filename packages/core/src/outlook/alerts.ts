@@ -57,7 +57,7 @@ export function alertsFor(
     alerts.push({ id: 'ice-lost', isCaution: true, text: `Thaw: ice loses its strength before it thins.${figure} Old measurements are worth nothing now.` });
   }
   if (depth?.look && last !== now) {
-    const later = fishDepth(speciesId, last, deepestM, depth.stage);
+    const later = fishDepth(speciesId, last, { deepestM, footM: null }, depth.stage);
     const drops = depth.spentBelowM === null ? later.spentBelowM !== null : later.spentBelowM !== null && depth.spentBelowM - later.spentBelowM >= 0.3;
     if (drops && later.spentBelowM! < depth.look.toM + 0.5) {
       alerts.push({

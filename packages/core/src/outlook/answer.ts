@@ -23,6 +23,8 @@ export interface OutlookInput {
   isMoving?: boolean;
   /** Deepest of its map, m, for a water without a column. */
   deepestM?: number;
+  /** Of the foot of its first drop, m; null or absent where there is none. */
+  footM?: number | null;
   /** The water's column, where it could be computed, and what a thermometer read there of late, which goes before it. */
   column?: ColumnAnswer | null;
   readings?: readonly TempReading[];
@@ -98,7 +100,8 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const today = sunDay(nowMs, place);
   const choice = chooseWindow(windows, nowMs);
   const stage = column && seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs);
-  const depthIn = (phase: PhaseName | undefined) => (column && stage ? fishDepth(input.speciesId, column.now, column.deepestM, stage, phase) : null);
+  const bed = { deepestM: column?.deepestM ?? 0, footM: input.footM ?? null };
+  const depthIn = (phase: PhaseName | undefined) => (column && stage ? fishDepth(input.speciesId, column.now, bed, stage, phase) : null);
   const weatherNow = weatherAt(series, nowMs);
   const sun: SunDay[] = [];
   for (let day = startOfDay(span.fromMs, place.timeZone) + dayMs / 2; day < span.toMs + dayMs / 2; day += dayMs) sun.push(sunDay(day, place));

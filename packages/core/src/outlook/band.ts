@@ -13,6 +13,14 @@ export interface Band {
   toM: number;
 }
 
+/** What the bed of a water says of where fish can be. */
+export interface Bed {
+  /** Greatest depth, m. */
+  deepestM: number;
+  /** Depth of the foot of its first drop with deep water in front, m; null where it has none, or nobody sounded it. */
+  footM: number | null;
+}
+
 /** Where a fish can be and where it is looked for first. */
 export interface FishDepth {
   stage: SeasonStage;
@@ -50,14 +58,14 @@ export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freez
  * Where to look for a species in this column at this stage, in this phase of the weather: within the depths that it is known to use,
  * however deep the water. Throws RangeError for an unknown species.
  */
-export function fishDepth(speciesId: string, profile: ColumnProfile, deepestM: number, stage: SeasonStage, phase: PhaseName = 'steady'): FishDepth {
+export function fishDepth(speciesId: string, profile: ColumnProfile, { deepestM, footM }: Bed, stage: SeasonStage, phase: PhaseName = 'steady'): FishDepth {
   const species = speciesOf(speciesId);
   const rule = stageRuleOf(stage, species.group);
   const breathable = (z: number) => valueAt(profile, 'oxygenMgL', z) >= species.leastOxygenMgL;
   const usedM = Math.min(deepestM, species.usedDepthM[1]);
   const warmestC = warmest(profile, breathable, usedM);
   const habitable = longest(profile, usedM, (z) => breathable(z) && isWarmEnough(species, profile, z, warmestC));
-  const look = habitable && inPhase(lookWithin(rule, habitable), habitable, phase);
+  const look = habitable && (footBand(rule, footM, habitable) ?? inPhase(lookWithin(rule, habitable), habitable, phase));
   const isSpent = !breathable(deepestM - 0.1);
   return {
     stage,
@@ -107,6 +115,15 @@ function longest(profile: ColumnProfile, deepestM: number, holds: (z: number) =>
   }
   close(deepestM);
   return best;
+}
+
+/** The water over the foot of a drop and a little below it, as shares of its depth. Heuristic; source: jobs of the scenario (12 m: 10.6 to 12.7). */
+const footShares = { above: 0.12, below: 0.06 } as const;
+
+/** About the foot of a drop, for fish that are looked for there; null for others, and where they cannot live there. */
+function footBand({ place }: StageRule, footM: number | null, habitable: Band): Band | null {
+  if (!place.atFoot || footM === null || footM < habitable.fromM || footM > habitable.toM) return null;
+  return { fromM: Math.max(habitable.fromM, footM * (1 - footShares.above)), toM: Math.min(habitable.toM, footM * (1 + footShares.below)) };
 }
 
 /** The rule's stretch as far as it lies in the habitable one, at least half a metre of it. */

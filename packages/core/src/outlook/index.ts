@@ -1,8 +1,8 @@
 /** When to go and how deep: windows of the day, plan and cautions from weather, column and log. */
 export { clockRules, lightRules, phaseRules } from './rules';
 export { viewpointWords, startingViewpoints, type ViewpointQuestion, type Viewpoints } from './viewpoints';
-export { stageRules, type SeasonStage } from './stages';
-export { fishDepth, seasonStage, stageLimits, type Band, type FishDepth } from './band';
+export { stageRuleOf, stageRules, type SeasonStage } from './stages';
+export { fishDepth, seasonStage, stageLimits, type Band, type Bed, type FishDepth } from './band';
 export { weighRules, type RuleEvidence } from './log-evidence';
 export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
 export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';

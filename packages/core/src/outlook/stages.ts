@@ -2,8 +2,11 @@ import type { SpeciesGroup } from '../fish';
 
 export type SeasonStage = 'autumn cooling' | 'open cold water' | 'first ice' | 'midwinter' | 'late ice' | 'just after ice-out' | 'pre-spawn';
 
-/** Where in the column a group is looked for: a stretch above the lowest depth it can use, or a stretch of depth. */
-export type StagePlace = { aboveM: readonly [number, number] } | { depthM: readonly [number, number] };
+/**
+ * Where in the column a group is looked for: a stretch above the lowest depth it can use, or a stretch of depth. `atFoot`: where the water has a drop with deep
+ * water in front, about the depth of its foot instead.
+ */
+export type StagePlace = ({ aboveM: readonly [number, number] } | { depthM: readonly [number, number] }) & { atFoot?: true };
 
 /** Where a group goes at a stage of the season. Source: fieldcraft §1. */
 export interface StageRule {
@@ -50,13 +53,13 @@ export const stageRules: readonly StageRule[] = [
   rule('first ice', 'panfish', { depthM: [2, 6] }, 'at weed edges, inside turns and first breaks', 'Under young ice they are still near their late-autumn places.', 0.7),
   rule('first ice', 'bass', { depthM: [2, 6] }, 'at the deepest weed and inside turns', 'Under young ice they are still near their late-autumn places.'),
   rule('first ice', 'pike-walleye', { depthM: [1.5, 6] }, 'along weed edges and the first break', 'The shallow bite of the winter, at dawn and dusk.', 0.7),
-  rule('first ice', 'deep', { depthM: [4, 15] }, 'on the first drop and off points', 'Cold water all the way up lets them hunt shallow.'),
+  rule('first ice', 'deep', { depthM: [4, 15], atFoot: true }, 'on the first drop and off points', 'Cold water all the way up lets them hunt shallow.'),
   rule('first ice', 'stocked-trout', { depthM: [0.5, 4] }, 'just under the ice near the bank', 'Light and oxygen are best under the ice.'),
   rule('first ice', 'roach-like', { aboveM: [0, 1] }, 'at the edge of the weed that still stands', 'They leave the weed last.'),
   rule('midwinter', 'panfish', { aboveM: [0.3, 3] }, 'in basins beside a steep break', 'The deepest water is the warmest under thick ice; small basins come alive in turn.', 0.7),
   rule('midwinter', 'bass', { aboveM: [0.2, 2] }, 'at the base of the break', 'They move little and hold where deep water is a step away.'),
   rule('midwinter', 'pike-walleye', { aboveM: [0.1, 1.5] }, 'at the base of the drop', 'Walleye lie on the edge of the basin and come up to it at dusk.'),
-  rule('midwinter', 'deep', { aboveM: [0, 4] }, 'at the base of the first drop, deep water in front', 'They hunt along the shelf above the deepest water.', 0.7),
+  rule('midwinter', 'deep', { aboveM: [0, 4], atFoot: true }, 'at the base of the first drop, deep water in front', 'They hunt along the shelf above the deepest water.', 0.7),
   rule('midwinter', 'stocked-trout', { depthM: [1, 5] }, 'high in the column, near inflows', 'They keep to the oxygen and the light.'),
   rule('midwinter', 'roach-like', { aboveM: [0, 0.5] }, 'in the deepest quiet water', 'They lie tight and feed in the mildest hours.'),
   rule(
@@ -69,7 +72,7 @@ export const stageRules: readonly StageRule[] = [
   ),
   rule('late ice', 'bass', { depthM: [2, 7] }, 'at channel edges and wood on the drop', 'Melt water and oxygen draw them up.'),
   rule('late ice', 'pike-walleye', { depthM: [1, 5] }, 'toward the mouths of feeder creeks', 'They gather where they will spawn. Creek mouths thin the ice first.', 0.7),
-  rule('late ice', 'deep', { aboveM: [0, 5] }, 'off points and the base of the drop', 'Light comes back and with it the bait.'),
+  rule('late ice', 'deep', { aboveM: [0, 5], atFoot: true }, 'off points and the base of the drop', 'Light comes back and with it the bait.'),
   rule('late ice', 'stocked-trout', { depthM: [0.5, 4] }, 'high, near running water', 'Fresh water brings oxygen and food. Ice is thin there.'),
   rule('late ice', 'roach-like', { depthM: [1, 5] }, 'near inflows that run clear', 'They move to fresh water.'),
   rule('just after ice-out', 'panfish', { aboveM: [0.5, 4] }, 'at the wintering holes still', 'They leave for shallow cover only from about 10 °C.', 0.7),

@@ -20,7 +20,7 @@ export function thermometerWords(input: OutlookInput, outlook: Outlook, units: U
   ];
   const today = sunDay(nowMs, place);
   const stage = seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs);
-  const before = fishDepth(speciesId, column.now, column.deepestM, stage, phaseAtInstant(outlook.phases, nowMs)?.name).look;
+  const before = fishDepth(speciesId, column.now, { deepestM: column.deepestM, footM: input.footM ?? null }, stage, phaseAtInstant(outlook.phases, nowMs)?.name).look;
   const after = outlook.depth;
   if (after && after.stage !== stage) words.push(`That makes it ${after.stage}, not ${stage}.`);
   if (after?.look && before && isElsewhere(after.look, before)) words.push(`${speciesOf(speciesId).short}: ${bandText(after.look, units)} instead of ${bandText(before, units)}.`);

@@ -38,12 +38,16 @@ export interface SituationSetting {
     isSecchiMeasured: boolean;
     /** Of today; null where no depth is known. */
     deepestM: number | null;
+    /** Of the foot of its first drop, m; null or absent where there is none, or nobody sounded it. */
+    footM?: number | null;
   };
   /** As chosen: the fish, the way, the goal and the bait; what an outing under way says of them goes before. Null where nobody chose. */
   species: string;
   method: string | null;
   goal: OutingState['goal'] | null;
   bait: string | null;
+  /** Whether one fishes on ice: then there is some, where nothing else tells what the water lies under. */
+  isOnIce?: boolean;
   /** Depths that the angler fishes whatever is known, m. */
   ownBand: Band | null;
 }
@@ -157,7 +161,7 @@ const [nearM, alikeC] = [1.5, 0.3] as const;
 type WaterColumn = Situation['column'];
 
 /** What of a setting tells the temperature of its water. */
-export type WaterSetting = Pick<SituationSetting, 'state' | 'readings' | 'nowMs' | 'outlook'> & {
+export type WaterSetting = Pick<SituationSetting, 'state' | 'readings' | 'nowMs' | 'outlook' | 'isOnIce'> & {
   water: Pick<SituationSetting['water'], 'id' | 'place' | 'isMoving' | 'deepestM'>;
 };
 
@@ -211,7 +215,7 @@ function bandNow({ outlook, water, ownBand, nowMs }: SituationSetting, speciesId
   if (deepestM === null) return null;
   if (water.isMoving) return assumed(wholeBed(deepestM));
   const profile = { ...emptyIce, ...column.profile, atMs: nowMs };
-  const { look } = fishDepth(speciesId, profile, outlook?.column?.deepestM ?? deepestM, stage.value, phase);
+  const { look } = fishDepth(speciesId, profile, { deepestM: outlook?.column?.deepestM ?? deepestM, footM: water.footM ?? null }, stage.value, phase);
   return look && { value: look, by: stage.by, atMs: stage.atMs };
 }
 
@@ -238,10 +242,11 @@ function iceNow(here: readonly OutingState[], outlook: Outlook | null, nowMs: nu
 /** Ice measured within this time is told as measured. The same as `surfaceOf` takes it for. */
 const measuredIceMs = 4 * dayMs;
 
-function surfaceNow({ outlook, water, nowMs }: WaterSetting, ice: Known<number> | null): Known<Surface> {
+function surfaceNow({ outlook, water, nowMs, isOnIce }: WaterSetting, ice: Known<number> | null): Known<Surface> {
   const value = outlook?.surface ?? surfaceOf(water.isMoving, null, ice?.by === 'measured' ? ice.atMs! : undefined, nowMs);
   if (value === 'moving') return { value, by: 'logged', atMs: null };
   if (value === 'ice' && ice?.by === 'measured') return { value, by: 'measured', atMs: ice.atMs };
+  if (value === 'unknown' && isOnIce && !water.isMoving) return assumed('ice');
   return value === 'unknown' ? assumed(value) : { value, by: 'modelled', atMs: nowMs };
 }
 
