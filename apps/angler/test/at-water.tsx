@@ -76,7 +76,6 @@ export const pointWater = (kind: WaterFile['water']['kind'], at: [number, number
       type: 'FeatureCollection',
       water: { name: 'Bare Water', kind, timezone: 'UTC', elevation_m: 0, secchi_m: 1, at, assumed: ['secchi_m'], ...more },
       features: [],
-      feet: [],
     }),
   );
 

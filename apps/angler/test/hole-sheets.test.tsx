@@ -72,6 +72,7 @@ const outing: OutingState = {
   temperatures: [],
   felt: [],
   levels: [],
+  surfaces: [],
   ice: [],
   entries: [],
   plan: [],

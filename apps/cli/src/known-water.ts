@@ -5,7 +5,7 @@ import { speciesTable } from '@burrow/core/fish';
 import { buildDepthMap, dropFeet, hypsographyOf, mapAtLevel, surveyedArea, type DepthMap, type SurveyedArea } from '@burrow/core/ground';
 import { instantOf, type LedgerState } from '@burrow/core/ledger';
 import { methodIds, methodOf } from '@burrow/core/methods';
-import { answerOutlook, measurementsOf, recentReadings, secchiOf, type Outlook, type TempReading } from '@burrow/core/outlook';
+import { answerOutlook, measurementsOf, recentReadings, secchiOf, surfaceSeen, type Outlook, type TempReading } from '@burrow/core/outlook';
 import { situationAt, type Situation, type SituationSetting } from '@burrow/core/situation';
 import { thinnest } from '@burrow/core/safety';
 import { levelAt } from '@burrow/core/water';
@@ -101,6 +101,7 @@ function outlookOf({ values, file, state, waterId, readings, place, species, now
     ...(lastIce ? { lastIce } : {}),
     ...(deepestM === null ? {} : { deepestM }),
     footM,
+    seen: surfaceSeen(state, waterId, nowMs),
   });
 }
 

@@ -20,6 +20,7 @@ const good: Record<EventKind, unknown> = {
   'ice-measured': { clearM: 0.25, whiteM: 0 },
   'station-opened': { station: id, kind: 'hole', label: '1', at: [-140, 47] },
   'depth-sounded': { station: id, depthM: 7.5, source: 'line' },
+  'surface-seen': { surface: 'skin' },
   'temperature-measured': { station: id, depthM: 5, tempC: 3.9 },
   'clarity-measured': { station: id, secchiM: 3.4 },
   'line-down': { line: id, station: id, rod: 'rod 1', presentation: 'Spoon' },

@@ -73,7 +73,7 @@ test.each<[Surface, boolean, number | null, number | undefined]>([
   ['unknown', false, null, nowMs - 6 * dayMs],
   ['unknown', false, null, undefined],
 ])('a surface is %s when moving %s, modelled ice %s m, measured at %s', (surface, isMoving, iceM, lastMs) => {
-  expect(surfaceOf(isMoving, iceM === null ? null : column(13, iceM), lastMs, nowMs)).toBe(surface);
+  expect(surfaceOf(isMoving, iceM === null ? null : column(13, iceM), { iceMs: lastMs }, nowMs)).toBe(surface);
 });
 
 test('no species is looked for deeper than it is known to go, however deep the water', () => {

@@ -29,6 +29,7 @@ function renamed(value: unknown): unknown {
       rests: [],
       felt: [],
       levels: [],
+      surfaces: [],
       plumbed: [],
       flows: [],
       changes: [],

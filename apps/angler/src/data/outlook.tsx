@@ -1,5 +1,5 @@
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { answerOutlook, recentReadings, withoutWeather, type Outlook, type OutlookInput, type TempReading } from '@burrow/core/outlook';
+import { answerOutlook, recentReadings, surfaceSeen, withoutWeather, type Outlook, type OutlookInput, type TempReading } from '@burrow/core/outlook';
 import { situationAt, type Situation } from '@burrow/core/situation';
 import { inOwnUnits, minuteMs } from '@burrow/core/units';
 import { withSeen, type Place } from '@burrow/core/weather';
@@ -88,18 +88,20 @@ function useReadings({ state, water, nowMs }: WaterNow): readonly TempReading[] 
 
 function useOutlookInput(now: WaterNow, column: ReturnType<typeof useColumn>, species: string): OutlookInput | null {
   const { load, viewpoints } = usePreferences();
-  const { water, place, series, lastIce, isMixed, ground, nowMs } = now;
+  const { water, place, series, lastIce, isMixed, ground, nowMs, state } = now;
   const evidence = useMemo(() => new Map((column.data?.evidence ?? []).map((e) => [e.ruleId, e])), [column.data]);
   const deepestM = ground.data?.map.deepest.depthM;
   const footM = ground.data?.feet.at(0)?.depthM ?? null;
   const readings = useReadings(now);
+  const seenAs = water ? JSON.stringify(surfaceSeen(state, water.id, nowMs)) : 'null';
+  const seen = useMemo(() => JSON.parse(seenAs) as ReturnType<typeof surfaceSeen>, [seenAs]);
   // All screens carry the outlook along: made anew every minute it would cost a slow phone a stutter each time.
   const outlookMs = Math.floor(nowMs / outlookEveryMs) * outlookEveryMs;
   const modelled = column.data?.column ?? null;
   return useMemo<OutlookInput | null>(() => {
     if (!water || !place || !series || series.length < 2) return null;
-    return { speciesId: species, nowMs: outlookMs, place, series, lastIce, load, column: modelled, readings, evidence, viewpoints, isMoving: isMixed, deepestM, footM };
-  }, [water, place, series, species, outlookMs, lastIce, load, modelled, readings, evidence, viewpoints, isMixed, deepestM, footM]);
+    return { speciesId: species, nowMs: outlookMs, place, series, lastIce, load, column: modelled, readings, evidence, viewpoints, isMoving: isMixed, deepestM, footM, seen };
+  }, [water, place, series, species, outlookMs, lastIce, load, modelled, readings, evidence, viewpoints, isMixed, deepestM, footM, seen]);
 }
 
 /** What is known here and now; null until the water has been read. */

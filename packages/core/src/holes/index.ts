@@ -7,3 +7,4 @@ export * from './next-hole';
 export * from './from-log';
 export * from './wording';
 export { firstPlaces, firstPlaceWords, isNearShore, type FirstPlace, type FirstQuery } from './first-place';
+export { fromStation, schoolPlace, schoolPlaceWords, type SchoolPlace } from './school-place';

@@ -21,6 +21,8 @@ export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school';
 /** Where a ball of feed comes apart, and what it is made of. */
 export type BallBreak = (typeof ballBreaks)[number];
 export type FeedParticle = (typeof feedParticleIds)[number];
+/** What one finds over the water. */
+export type SurfaceSeen = 'ice' | 'skin' | 'open';
 /** Why it may have gone quiet, none of it the feed's fault. */
 export type QuietReason = 'cold-rain' | 'cooling' | 'predator' | 'bigger-fish';
 /** How a line ran when something took: straight, or on which side of a turn. */
@@ -35,6 +37,8 @@ export interface EventBodies {
   /** From here on the outing is fished in another way. */
   'method-changed': { method: string };
   'outing-ended': Record<string, never>;
+  /** What lies over the water, seen on arrival: ice, a skin that neither bears nor lets a bait through, or nothing. */
+  'surface-seen': { surface: SurfaceSeen };
   'ice-measured': { station?: string; clearM: number; whiteM: number; snowM?: number };
   /** A place to fish from: a hole, a swim, a stand, a spot over fish, or a pass with its track. `mapDepthM` is what the depth map expected there: an estimate, never a sounding. `placed` is who said where it is: the phone, so exactly, or the map, by a tap or the ring of the advice. A swim lies `outM` from the bank; a further one of the same peg names the first. */
   'station-opened': {
@@ -53,9 +57,9 @@ export interface EventBodies {
   /** A depth plumbed along the pole, so far from the bank; `station` is the first swim of the peg. */
   plumbed: { station: string; outM: number; depthM: number };
   /** A float timed at the surface over a marked way, to the right of one who faces the water positive; on water that stands it went nowhere. */
-  'flow-timed': { station: string; alongM: number; seconds: number };
+  'flow-timed': { station?: string; alongM: number; seconds: number };
   'depth-sounded': { station: string; depthM: number; source: 'flasher' | 'line' | 'entered' };
-  'temperature-measured': { station: string; depthM: number; tempC: number };
+  'temperature-measured': { station?: string; depthM: number; tempC: number };
   /** Depth at which a white disc is lost from sight. */
   'clarity-measured': { station?: string; secchiM: number };
   /** A rod in use, with what is tied on where that was said; a second bait on its line hangs `aboveM` over the first. */
@@ -71,7 +75,18 @@ export interface EventBodies {
   /** A cast with its aim: compass bearing and distance, and what came of it. */
   cast: { cast: string; station: string; line?: string; bearingDeg: number; distanceM: number; result?: 'nothing' | 'hard' | 'bite' | 'fish' | 'snag' };
   /** Something felt on the bed by the bait, so far out along a cast: reckoned from the time since it, or set by the angler. */
-  felt: { station: string; what: FeltKind; cast?: string; bearingDeg: number; outM: number; by?: 'time' | 'eye' };
+  felt: {
+    station: string;
+    what: FeltKind;
+    cast?: string;
+    bearingDeg: number;
+    outM: number;
+    by?: 'time' | 'eye';
+    /** Of a school: its top, m, whether small fish were seen on the way to it, and the bearing that it moves along. */
+    topM?: number;
+    hasBait?: boolean;
+    movesDeg?: number;
+  };
   /** How high the water stands against the level that its soundings were made at, m: negative when drawn down. */
   'level-measured': { levelM: number; by: 'gauge' | 'mark' };
   /** Feed laid at a station, some way off along the run where that is known. */

@@ -137,8 +137,12 @@ const reducers: Reducers = {
     if (station) station.depthM = body.depthM;
   },
   'temperature-measured': (into, { id, kind, body }, ms) => {
-    into.outing.temperatures.push({ ms, station: body.station, depthM: body.depthM, tempC: body.tempC });
-    into.note(id, ms, kind, body.station);
+    into.outing.temperatures.push({ ms, station: body.station ?? null, depthM: body.depthM, tempC: body.tempC });
+    into.note(id, ms, kind, body.station ?? null);
+  },
+  'surface-seen': (into, { id, kind, body }, ms) => {
+    into.outing.surfaces.push({ ms, surface: body.surface });
+    into.note(id, ms, kind, null, body.surface);
   },
   'clarity-measured': (into, { id, kind, body }, ms) => {
     into.outing.clarity.push({ ms, secchiM: body.secchiM });
@@ -166,7 +170,7 @@ const reducers: Reducers = {
     into.note(id, ms, kind, station, result);
   },
   felt: (into, { id, kind, body }, ms) => {
-    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM });
+    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM, ...ofSchool(body) });
     into.note(id, ms, kind, body.station, body.what);
   },
   'level-measured': (into, { id, kind, body }, ms) => {
@@ -186,8 +190,8 @@ const reducers: Reducers = {
     into.note(id, ms, kind, body.station);
   },
   'flow-timed': (into, { id, kind, body }, ms) => {
-    into.outing.flows.push({ id, ms, station: body.station, alongM: body.alongM, seconds: body.seconds });
-    into.note(id, ms, kind, body.station);
+    into.outing.flows.push({ id, ms, station: body.station ?? null, alongM: body.alongM, seconds: body.seconds });
+    into.note(id, ms, kind, body.station ?? null);
   },
   changed: (into, { id, kind, body }, ms) => {
     into.outing.changes.push({ ms, station: body.station, what: body.what });
@@ -294,3 +298,10 @@ const reducers: Reducers = {
   },
   note: (into, { id, kind, body }, ms) => into.note(id, ms, kind, body.station ?? null, body.text),
 };
+
+/** What is said of a school, none of it where nobody said it. */
+const ofSchool = ({ topM, hasBait, movesDeg }: EventOf<'felt'>['body']) => ({
+  ...(topM === undefined ? {} : { topM }),
+  ...(hasBait === undefined ? {} : { hasBait }),
+  ...(movesDeg === undefined ? {} : { movesDeg }),
+});

@@ -42,6 +42,7 @@ export class OutingReducer {
       reactions: [],
       fish: [],
       temperatures: [],
+      surfaces: [],
       clarity: [],
       ice: [],
       entries: [],

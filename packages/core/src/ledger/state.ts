@@ -1,4 +1,4 @@
-import type { EventBodies, EventKind, FeltKind, Goal, LineTurn, QuietReason, ReactionKind } from './event';
+import type { EventBodies, EventKind, FeltKind, Goal, LineTurn, QuietReason, ReactionKind, SurfaceSeen } from './event';
 
 export interface LineState {
   id: string;
@@ -126,6 +126,10 @@ export interface FeltState {
   what: FeltKind;
   bearingDeg: number;
   outM: number;
+  /** Of a school, where somebody said so. */
+  topM?: number;
+  hasBait?: boolean;
+  movesDeg?: number;
 }
 
 export interface LogEntry {
@@ -161,7 +165,7 @@ export interface OutingState {
   /** Depths plumbed along a peg, m. */
   plumbed: { id: string; ms: number; station: string; outM: number; depthM: number }[];
   /** Floats timed at the surface: m along, s. */
-  flows: { id: string; ms: number; station: string; alongM: number; seconds: number }[];
+  flows: { id: string; ms: number; station: string | null; alongM: number; seconds: number }[];
   /** Things changed after a wait, and reasons seen for the quiet. */
   changes: { ms: number; station: string; what: string }[];
   quiet: { ms: number; station: string; what: QuietReason }[];
@@ -169,7 +173,9 @@ export interface OutingState {
   rests: { ms: number; station: string }[];
   reactions: ReactionState[];
   fish: FishState[];
-  temperatures: { ms: number; station: string; depthM: number; tempC: number }[];
+  temperatures: { ms: number; station: string | null; depthM: number; tempC: number }[];
+  /** What lay over the water, as seen. */
+  surfaces: { ms: number; surface: SurfaceSeen }[];
   /** Secchi depths, m. */
   clarity: { ms: number; secchiM: number }[];
   ice: { ms: number; clearM: number; whiteM: number; snowM: number | null; station: string | null }[];

@@ -5,6 +5,13 @@ import { methodsOn, usualMethod } from './registry';
 /** Stands before the cautions of open water: the model may be wrong. */
 const modelledOpen: Hazard = { id: 'modelled-open', headline: 'Open water, as modelled', text: 'If there is ice here, it is new and not to be trusted.' };
 
+/** Neither stood on nor fished through. */
+export const skinned: Hazard = {
+  id: 'skin',
+  headline: 'A skin of ice: neither stand nor cast',
+  text: 'It does not bear, and no bait goes through. Go to another water that is open, or sort the box.',
+};
+
 /** The way of fishing that a water asks for first, what one can go out in, and what stands against it, gravest first. */
 export interface WaysNow {
   method: Method | null;
@@ -22,8 +29,9 @@ export function waysNow(outlook: Outlook, words: OutlookWords, setting: Pick<Haz
     moving: [{ id: 'moving', headline: words.ice.headline, text: words.ice.detail }],
     open: [modelledOpen],
     ice: [],
+    skin: [skinned],
     unknown: [],
   }[surface];
-  const cautioned = surface === 'unknown' ? usualMethod : surface === 'moving' ? method : (method ?? usualMethod);
+  const cautioned = surface === 'unknown' || surface === 'skin' ? usualMethod : surface === 'moving' ? method : (method ?? usualMethod);
   return { method, crafts: [...new Set(ways.flatMap((m) => m.crafts))], hazards: [...first, ...own(cautioned)] };
 }

@@ -1,4 +1,4 @@
-import { bankSteps, unknownSteps, type DaySteps, type Surface } from '../outlook';
+import { bankSteps, skinSteps, unknownSteps, type DaySteps, type Surface } from '../outlook';
 import { cast } from './cast';
 import { ice } from './ice';
 import type { EffortUnit, Method } from './method';
@@ -32,6 +32,7 @@ export const otherMethods = (surface: Surface): Method[] => [...known.values()].
 /** The ends of a day on a water: of the way chosen where the surface allows it, else from the bank; where nobody knows the surface, find out first. */
 export function stepsOn(surface: Surface, methodId?: string): DaySteps {
   if (surface === 'unknown') return unknownSteps;
+  if (surface === 'skin') return skinSteps;
   const ways = methodsOn(surface);
   return (ways.find((m) => m.id === methodId) ?? ways[0])?.steps ?? bankSteps;
 }

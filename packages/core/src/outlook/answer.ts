@@ -6,7 +6,7 @@ import { fishDepth, injuryWords, seasonStage, type Band, type FishDepth } from '
 import type { ColumnAnswer } from '../column';
 import { columnAsMeasured, type TempReading } from './reading';
 import { startingViewpoints, type Viewpoints } from './viewpoints';
-import { surfaceOf, type Surface } from './surface';
+import { isDenied, surfaceOf, type Surface, type SurfaceNews } from './surface';
 import type { RuleEvidence } from './log-evidence';
 import { phaseRules } from './rules';
 import { feedingActivity, feedingWindows, type Activity, type FeedingSetting, type FeedingWindow } from './windows';
@@ -17,6 +17,8 @@ export interface OutlookInput {
   place: Place;
   series: readonly WeatherHour[];
   lastIce?: IceMeasurement;
+  /** What was last seen over the water. */
+  seen?: SurfaceNews['seen'];
   /** Who goes on the ice. */
   load?: IceLoad;
   /** Whether the water flows: it gets no walk over ice, whatever the cold. */
@@ -87,8 +89,10 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const span = { fromMs: nowMs - outlookSpan.behindMs, toMs: nowMs + outlookSpan.aheadMs };
   const hour = Math.floor(nowMs / hourMs) * hourMs;
   const last = series[series.length - 1].atMs;
-  const column = input.column ? columnAsMeasured(input.column, input.readings ?? [], nowMs) : null;
-  const surface = surfaceOf(input.isMoving ?? false, column, input.lastIce?.atMs, nowMs);
+  const modelled = input.column ? columnAsMeasured(input.column, input.readings ?? [], nowMs) : null;
+  const surface = surfaceOf(input.isMoving ?? false, modelled, { iceMs: input.lastIce?.atMs, seen: input.seen }, nowMs);
+  // A model that has ice where somebody stands at open water, or none where he stands on it, tells nothing of this water.
+  const column = modelled && isDenied(modelled, surface, input.seen) ? null : modelled;
   const setting: FeedingSetting = {
     viewpoints: input.viewpoints ?? startingViewpoints,
     evidence: input.evidence ?? new Map(),

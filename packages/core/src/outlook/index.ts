@@ -8,11 +8,11 @@ export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } fr
 export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';
 export { columnDays, columnSeasonStart, measurementsOf, recentCasts, secchiOf } from './column-log';
 export { alertsFor, type Alert } from './alerts';
-export { bankSteps, dayPlan, movedItem, startingPlan, unknownSteps, withoutItem, type DaySteps, type PlanItem, type PlanSetting } from './plan';
+export { bankSteps, dayPlan, movedItem, skinSteps, startingPlan, unknownSteps, withoutItem, type DaySteps, type PlanItem, type PlanSetting } from './plan';
 export { columnTable, columnWords, type ColumnWords } from './column-words';
 export { winterIceRows, winterWords } from './winter-words';
 export { sourceWords, type WeatherSource } from './source-words';
 export { withoutWeather, type WithoutWeather } from './without-weather';
-export { surfaceOf, type Surface } from './surface';
+export { surfaceOf, surfaceSeen, type Surface, type SurfaceNews } from './surface';
 export { columnAsMeasured, readingLimits, readingReach, readingWeight, recentReadings, type TempReading } from './reading';
 export { thermometerWords } from './thermometer-words';

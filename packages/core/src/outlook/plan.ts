@@ -34,6 +34,14 @@ export const unknownSteps: DaySteps = {
   off: 'Pack up',
 };
 
+/** Where a skin of ice lies over the water. */
+export const skinSteps: DaySteps = {
+  out: 'Set out for another water',
+  first: 'Open water, or ice that was measured',
+  firstWhy: 'Here a skin of ice lies over the water: it neither bears nor lets a bait through.',
+  off: 'Pack up',
+};
+
 export interface PlanSetting {
   /** Way to the first place and back, and setting up there, min. */
   walkMin: number;

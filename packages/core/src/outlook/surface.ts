@@ -1,19 +1,45 @@
 import type { ColumnAnswer } from '../column';
-import { dayMs } from '../units';
+import type { LedgerState, SurfaceSeen } from '../ledger';
+import { dayMs, hourMs } from '../units';
 
-/** What one finds at a water: ice, open water, a current, or nobody knows which. */
-export type Surface = 'ice' | 'open' | 'moving' | 'unknown';
+/** What one finds at a water: ice, a skin of it that neither bears nor lets a bait through, open water, a current, or nobody knows which. */
+export type Surface = 'ice' | 'skin' | 'open' | 'moving' | 'unknown';
 
-/** Ice measured within this time is taken to be there still, ms. Heuristic. */
-const measuredHoldsMs = 4 * dayMs;
+/** Ice measured within this time is taken to be there still; what was seen over the water holds for the night or the day, ms. Heuristic. */
+const [measuredHoldsMs, seenHoldsMs] = [4 * dayMs, 14 * hourMs] as const;
+
+/** What somebody saw over a water, or measured on it, last. */
+export interface SurfaceNews {
+  /** When ice was last measured there. */
+  iceMs?: number;
+  seen?: { atMs: number; surface: SurfaceSeen } | null;
+}
+
+/** What was seen last over a water, up to an instant; null where nobody said. */
+export function surfaceSeen(ledger: LedgerState, water: string, nowMs: number): { atMs: number; surface: SurfaceSeen } | null {
+  const seen = ledger.outings
+    .filter((o) => o.water === water)
+    .flatMap((o) => o.surfaces)
+    .filter((s) => s.ms <= nowMs)
+    .sort((a, b) => a.ms - b.ms)
+    .at(-1);
+  return seen ? { atMs: seen.ms, surface: seen.surface } : null;
+}
 
 /**
- * The surface of a water now. Moving water is never walked on; measured ice goes before the model; without either nothing is said to be there.
- * @param lastIceMs when ice was last measured there
+ * The surface of a water now. Moving water is never walked on; what was seen there today and ice that was measured go before the model, the later of them
+ * first; without any of it nothing is said to be there.
  */
-export function surfaceOf(isMoving: boolean, column: ColumnAnswer | null, lastIceMs: number | undefined, nowMs: number): Surface {
+export function surfaceOf(isMoving: boolean, column: ColumnAnswer | null, { iceMs, seen }: SurfaceNews, nowMs: number): Surface {
   if (isMoving) return 'moving';
-  if (lastIceMs !== undefined && nowMs - lastIceMs <= measuredHoldsMs) return 'ice';
+  if (seen && nowMs - seen.atMs <= seenHoldsMs && (iceMs === undefined || seen.atMs >= iceMs)) return seen.surface;
+  if (iceMs !== undefined && nowMs - iceMs <= measuredHoldsMs) return 'ice';
   if (!column) return 'unknown';
   return column.now.iceClearM + column.now.iceWhiteM > 0 ? 'ice' : 'open';
+}
+
+/** Whether what was seen over a water denies what the model has there. */
+export function isDenied({ now }: ColumnAnswer, surface: Surface, seen: SurfaceNews['seen']): boolean {
+  const hasIce = now.iceClearM + now.iceWhiteM > 0;
+  return seen?.surface === surface && (surface === 'open' ? hasIce : !hasIce);
 }

@@ -82,7 +82,7 @@ export function pegOf(outing: OutingState, here: StationState, nowMs: number): P
   const byOut = new Map(outing.plumbed.filter((p) => ids.has(p.station)).map((p) => [Math.round(p.outM * 10), { outM: p.outM, depthM: p.depthM }]));
   const plumbed = [...byOut.values()].sort((a, b) => a.outM - b.outM);
   const flows = outing.flows
-    .filter((f) => ids.has(f.station))
+    .filter((f) => f.station === null || ids.has(f.station))
     .map((f) => ({
       ms: f.ms,
       // A slip of the finger makes a torrent: nothing that is fished with a float runs faster.

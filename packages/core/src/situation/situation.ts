@@ -7,6 +7,7 @@ import {
   recentReadings,
   seasonStage,
   surfaceOf,
+  surfaceSeen,
   type Band,
   type Outlook,
   type SeasonStage,
@@ -111,8 +112,7 @@ export function situationAt(setting: SituationSetting): Situation {
   const partial = { nowMs, column };
   const row = outlook?.weatherNow;
   const said = <T>(value: T | null | undefined): Known<T> | null => (value === null || value === undefined || !row ? null : { value, ...spokenBy(state, row.atMs) });
-  const wind = said(row?.windMs);
-  const fromDeg = row?.windFromDeg ?? null;
+  const wind = windNow(state, nowMs, said(row?.windMs), row?.windFromDeg ?? null);
   return {
     nowMs,
     method: outing?.method ?? setting.method,
@@ -127,7 +127,7 @@ export function situationAt(setting: SituationSetting): Situation {
     light: { value: lightAt(nowMs, water.place), by: 'modelled', atMs: nowMs },
     airC: said(row?.airC),
     fallMm: said(row?.precipMm),
-    wind: wind && { ...wind, value: { speedMs: wind.value, fromDeg, quarter: fromDeg === null ? null : compassPoint(fromDeg) } },
+    wind,
     flow: flowNow(outing, water.isMoving),
     level:
       lastOf(
@@ -142,6 +142,17 @@ export function situationAt(setting: SituationSetting): Situation {
     answers: answersNow(here, outing, nowMs),
     column,
   };
+}
+
+/** A wind that was seen stands for so long, whatever was foretold for the hour. Convention. */
+const seenWindMs = 2 * hourMs;
+
+/** The wind: as it was seen of late, also where no weather is known, else of the hour. */
+function windNow({ weather }: LedgerState, nowMs: number, ofHour: Known<number> | null, hourFromDeg: number | null): Situation['wind'] {
+  const seen = weather.findLast((w) => w.windMs !== undefined && w.ms <= nowMs && nowMs - w.ms <= seenWindMs);
+  const wind: Known<number> | null = seen ? { value: seen.windMs!, by: 'logged', atMs: seen.ms } : ofHour;
+  const fromDeg = seen?.windFromDeg ?? hourFromDeg;
+  return wind && { ...wind, value: { speedMs: wind.value, fromDeg, quarter: fromDeg === null ? null : compassPoint(fromDeg) } };
 }
 
 /** Temperature of the water at a depth, °C, with who says it: a thermometer of the last half day whose layer that is, else what fills the gaps between. */
@@ -242,8 +253,10 @@ function iceNow(here: readonly OutingState[], outlook: Outlook | null, nowMs: nu
 /** Ice measured within this time is told as measured. The same as `surfaceOf` takes it for. */
 const measuredIceMs = 4 * dayMs;
 
-function surfaceNow({ outlook, water, nowMs, isOnIce }: WaterSetting, ice: Known<number> | null): Known<Surface> {
-  const value = outlook?.surface ?? surfaceOf(water.isMoving, null, ice?.by === 'measured' ? ice.atMs! : undefined, nowMs);
+function surfaceNow({ state, outlook, water, nowMs, isOnIce }: WaterSetting, ice: Known<number> | null): Known<Surface> {
+  const seen = surfaceSeen(state, water.id, nowMs);
+  const value = surfaceOf(water.isMoving, outlook?.column ?? null, { iceMs: ice?.by === 'measured' ? ice.atMs! : undefined, seen }, nowMs);
+  if (seen?.surface === value) return { value, by: 'logged', atMs: seen.atMs };
   if (value === 'moving') return { value, by: 'logged', atMs: null };
   if (value === 'ice' && ice?.by === 'measured') return { value, by: 'measured', atMs: ice.atMs };
   if (value === 'unknown' && isOnIce && !water.isMoving) return assumed('ice');

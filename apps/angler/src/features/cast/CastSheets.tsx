@@ -7,6 +7,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { useSituation } from '@/data/outlook';
 import { PlanNote } from '@/features/outlook/PlanNote';
 import { FishSheet } from '@/features/station/FishSheet';
+import { SchoolField } from '@/features/station/SchoolField';
 import { Action } from '@/ui/Action';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
@@ -111,6 +112,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
   return (
     <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
       <CastAnswers onReact={(reaction, text) => void react(reaction, text)} />
+      <SchoolField outing={outing.id} station={stand.id} zone={control.water.file.water.timezone} onLogged={close} />
       <FeltOutThere
         onFelt={(what) => void felt(what)}
         says={`Logged ${castText(bait.outM, units)} out, ${bait.isByTime ? 'reckoned by the time since the cast: touch the section to set it' : 'where you touched the section'}.`}

@@ -1,6 +1,6 @@
 import { bearingText, castText, feltWords } from '@burrow/core/casting';
 import { isKnownSpecies, speciesOf } from '@burrow/core/fish';
-import type { EventKind, LogEntry, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { EventKind, LogEntry, OutingState, ReactionKind, StationState, SurfaceSeen } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { changeRules, quietRules } from '@burrow/core/pole';
 import { currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
@@ -65,6 +65,7 @@ const found = <T>(what: string, thing: T | undefined, detail: (thing: T) => stri
 const placeWords = (station: StationState, units: UnitPreference) =>
   station.outM === null ? `${(methodOf(station.method)?.station ?? 'place').toLowerCase()} ${station.label}` : depthText(station.outM, units);
 
+const surfaceWords: Record<SurfaceSeen, string> = { ice: 'ice', skin: 'a skin of ice', open: 'open' };
 const sizeWords = (fish: OutingState['fish'][number], units: UnitPreference) =>
   fish.lengthMm !== null ? ` ${fishLengthText(fish.lengthMm, units)}` : fish.classMm !== null ? ` about ${fishLengthText(fish.classMm, units)}` : ', not measured';
 
@@ -159,6 +160,7 @@ export const entryKinds: { readonly [K in EventKind]: EntryRow } = {
   },
   'flow-timed': { name: 'Flow', words: flowEntry, figures: flowFigures },
   'depth-sounded': { name: 'Depth' },
+  'surface-seen': { name: 'Over the water', words: ({ entry }) => ({ what: 'Over the water', detail: surfaceWords[entry.text as SurfaceSeen] ?? '' }) },
   'temperature-measured': {
     name: 'Water temperature',
     words: ({ entry, outing, units }) => {

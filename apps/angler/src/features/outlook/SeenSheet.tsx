@@ -1,4 +1,4 @@
-import { clamp, pressureStepHpa, pressureText, tempText, windText } from '@burrow/core/units';
+import { clamp, pressureStepHpa, pressureText, tempText } from '@burrow/core/units';
 import type { LedgerEvent } from '@burrow/core/ledger';
 import type { WeatherHour } from '@burrow/core/weather';
 import { useState } from 'react';
@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
+import { noWind, windBody, WindField, type WindByEye } from '@/features/arrival/WindField';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -20,7 +21,6 @@ const skies = [
 ] as const;
 /** Where setting the air's temperature begins, °C. */
 const usualAirC = -5;
-const winds = [0, 2, 5, 9, 14];
 
 /** Weather by thermometer, barometer and eye: it takes the place of the station's for this hour. */
 export function SeenSheet({
@@ -41,23 +41,23 @@ export function SeenSheet({
   const [hpa, setHpa] = useState<number | null>(null);
   const [airC, setAir] = useState<number | null>(null);
   const [sky, setSky] = useState<(typeof skies)[number]['id'] | null>(null);
-  const [wind, setWind] = useState<number | null>(null);
+  const [wind, setWind] = useState<WindByEye>(noWind);
   const degreeC = units.temp === 'F' ? 1 / 1.8 : 1;
   const station = last?.pressureHpa ?? null;
   /** Where setting it begins. */
   const glass = hpa ?? station ?? 1015;
-  const isEmpty = airC === null && hpa === null && sky === null && wind === null;
+  const isEmpty = airC === null && hpa === null && sky === null && wind === noWind;
   const save = async () => {
     const event = await ledger.write({ id: newId(), zone }, 'weather-seen', {
       ...(airC === null ? {} : { airC: Math.round(airC * 10) / 10 }),
       ...(hpa === null ? {} : { pressureHpa: Math.round(hpa * 10) / 10 }),
       ...(sky === null ? {} : { cloud: Number(sky) }),
-      ...(wind === null ? {} : { windMs: winds[wind] }),
+      ...windBody(wind),
     });
     setAir(null);
     setHpa(null);
     setSky(null);
-    setWind(null);
+    setWind(noWind);
     onLogged(event);
     onClose();
   };
@@ -82,16 +82,7 @@ export function SeenSheet({
         <Text strong>Sky</Text>
         <Choice label="Sky" wrap options={skies} value={sky ?? ('' as never)} onChange={setSky} />
       </View>
-      <View style={{ gap: 6 }}>
-        <Text strong>Wind</Text>
-        <Choice
-          label="Wind"
-          wrap
-          options={winds.map((w, i) => ({ id: String(i), label: w === 0 ? 'Still' : `about ${windText(w, units)}` }))}
-          value={wind === null ? '' : String(wind)}
-          onChange={(id) => setWind(Number(id))}
-        />
-      </View>
+      <WindField value={wind} onChange={setWind} />
       <Text size="small" tone="second">
         Only what you set is logged. It joins the series, and the fronts are read anew.
       </Text>

@@ -9,6 +9,7 @@ import { useSituation } from '@/data/outlook';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { RetrieveBeat } from '@/features/cast/RetrieveBeat';
+import { SchoolField } from '@/features/station/SchoolField';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { KeysSheet } from '@/ui/KeysSheet';
@@ -70,6 +71,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
   const band = settings.band;
   return (
     <Sheet title={`${method.station} ${pass.label}`} open onClose={close}>
+      <SchoolField outing={outing.id} station={pass.id} zone={zone} moved={control.place.at ? { station: pass.at, now: control.place.at } : undefined} onLogged={close} />
       <Choice
         label="How you go"
         wrap

@@ -10,6 +10,7 @@ import { useSituation } from '@/data/outlook';
 import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { FishSheet } from '@/features/station/FishSheet';
+import { SchoolField } from '@/features/station/SchoolField';
 import { Action } from '@/ui/Action';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
@@ -198,6 +199,7 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
         <Action height={64} label="Weigh some" onPress={() => setSheet('weigh')} />
         {here.outM === null ? <Action height={64} label="Swims" onPress={() => setSheet('swims')} /> : null}
       </View>
+      <SchoolField outing={outing.id} station={station.id} zone={zone} onLogged={close} />
       <View style={{ gap: 6 }}>
         <Text strong>{`One change: ${answer.change.label.toLowerCase()}`}</Text>
         <Text size="small" tone="second">

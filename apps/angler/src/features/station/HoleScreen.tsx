@@ -1,6 +1,5 @@
 import { speciesOf } from '@burrow/core/fish';
 import type { StationState, OutingState } from '@burrow/core/ledger';
-import { methodOf, usualMethod } from '@burrow/core/methods';
 import { agoText, clockText, depthText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { FactsLine } from '@/features/fish/TargetChoice';

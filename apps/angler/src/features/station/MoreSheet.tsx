@@ -12,6 +12,7 @@ import { Choice } from '@/ui/Choice';
 import type { MarkDid } from '@burrow/core/coach';
 import { reactionWords } from '@/features/entries/kinds';
 import { marksDid } from './reading/useReading';
+import { SchoolField } from './SchoolField';
 import { Signals } from './Signals';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
@@ -113,6 +114,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
         {method.isOnIce ? <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} /> : null}
         <Action grow height={64} label="What they told us" onPress={() => onSheet('responses')} />
       </View>
+      <SchoolField outing={outing.id} station={hole.id} zone={zone} onLogged={onClose} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         {others.map((kind) => (
           <Action

@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import { nearestPlace } from '@burrow/core/ground';
-import { nextHoleWords, planWords } from '@burrow/core/holes';
+import { nextHoleWords, planWords, schoolPlace, schoolPlaceWords } from '@burrow/core/holes';
 import { useMemo, useState } from 'react';
 import { useFirstPlace, useHoles } from '@/data/holes';
 import { useOutlook } from '@/data/outlook';
@@ -22,7 +22,7 @@ import { WaterFrame } from './WaterFrame';
 import { firstWords, mapHoles } from './words';
 
 /** Where to drill on standing water: the first place, the plan, the next hole, and what is said of them. */
-function useDrilling(water: WaterDetail, ground: Ground, { outing, surface }: OutingHere, { position }: Standpoint) {
+function useDrilling(water: WaterDetail, ground: Ground, { outing, surface, method, zone }: OutingHere, { position }: Standpoint) {
   const { units } = usePreferences();
   const { column, weather, without, situation } = useOutlook();
   const settled = column.isPending && !weather.isError ? null : situation;
@@ -37,8 +37,11 @@ function useDrilling(water: WaterDetail, ground: Ground, { outing, surface }: Ou
   const begin = firstWords(first.data, column.isPending || (hasBand && first.isPending), fish, surface === 'open' && !outing, hasBand);
   const byDate = without && situation ? ` Without weather, places are scored by the date: ${situation.stage.value}, steady weather.` : '';
   const planned = plan && left.length > 0 ? planWords(plan, left.length, isUnderWay ? left.length : plan.wanted, units) : null;
-  const words = next ? nextHoleWords(next, from, holes.lastStay, units) : (planned ?? { ...begin, detail: `${begin.detail}${byDate}` });
-  return { holes, words, from, at: next?.at ?? left[0]?.at ?? first.data?.at ?? null };
+  // A school that was seen to the side goes before what map and rules promise.
+  const school = outing && situation ? schoolPlace(outing, situation.nowMs) : null;
+  const overSchool = school && schoolPlaceWords(school, method.station.toLowerCase(), zone, units);
+  const words = overSchool ?? (next ? nextHoleWords(next, from, holes.lastStay, units) : (planned ?? { ...begin, detail: `${begin.detail}${byDate}` }));
+  return { holes, words, from, at: school?.at ?? next?.at ?? left[0]?.at ?? first.data?.at ?? null };
 }
 
 /** Standing water: where to drill, in what order. */

@@ -96,7 +96,7 @@ export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, place
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {actions}
         {here.asking ? <SpeciesSheet title="What do you fish for?" hasAny {...here.asking} onFish={(id) => void here.asking?.onFish(id)} /> : null}
-        {outing ? <OutingActions onHole={() => router.navigate('/hole')} onEnd={() => void end()} /> : null}
+        {outing ? <OutingActions zone={here.zone} onHole={() => router.navigate('/hole')} onEnd={() => void end()} /> : null}
       </View>
     </Foot>
   );

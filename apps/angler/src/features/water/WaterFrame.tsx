@@ -1,3 +1,4 @@
+import { skinned } from '@burrow/core/methods';
 import type { WaterDetail } from '@burrow/contract/api';
 import { useRouter } from 'expo-router';
 import { Suspense, useState, type ReactNode } from 'react';
@@ -33,7 +34,9 @@ interface Props extends PlaceSlots {
 
 /** Where to fish on a water, whatever water it is: the answer, its map, the place of the ring and of the phone, and what one does there. */
 export function WaterFrame(props: Props) {
-  const { water, here, standpoint, answer, ring, map, list, dropped, onInWords, onOpened } = props;
+  const { water, here, standpoint, ring, map, list, dropped, onInWords, onOpened } = props;
+  // Nothing that is said of places holds where nobody stands and nothing goes through.
+  const answer: Props['answer'] = here.surface === 'skin' ? { headline: skinned.headline, detail: skinned.text } : props.answer;
   const { outing, zone, method, ended, undoEnd, forgetEnded } = here;
   const { ledger } = useLedger();
   const router = useRouter();

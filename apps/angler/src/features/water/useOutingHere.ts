@@ -20,7 +20,7 @@ export function useOutingHere(water: WaterDetail) {
   const choose = useChooseSpecies(water.id);
   // A way that is to begin, and waits for which fish.
   const [asking, setAsking] = useState<Method | null>(null);
-  const { outlook } = useOutlook();
+  const { outlook, situation } = useOutlook();
   const { items: plan } = useDayPlan();
   const { goal } = usePreferences();
   const router = useRouter();
@@ -32,7 +32,7 @@ export function useOutingHere(water: WaterDetail) {
   const outing = underWay?.water === water.id ? underWay : undefined;
   const elsewhere = outing ? undefined : underWay;
   // Moving water is never walked on, whether or not there is weather to say more.
-  const surface = isFlowing(water.file.water.kind) ? 'moving' : (outlook?.surface ?? 'unknown');
+  const surface = isFlowing(water.file.water.kind) ? 'moving' : (situation?.surface.value ?? outlook?.surface ?? 'unknown');
   const [ways, otherWays] = [methodsOn(surface), otherMethods(surface)];
   const last = state.outings.findLast((o) => o.water === water.id)?.method;
   const lastWay = ways.find((way) => way.id === last);

@@ -1,0 +1,78 @@
+import { castText } from '@burrow/core/casting';
+import { fromStation } from '@burrow/core/holes';
+import type { LonLat } from '@burrow/core/units';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
+import { plumbedFigures } from '@/features/entries/figures';
+import { FigureStepper } from '@/features/entries/FigureStepper';
+import { Action } from '@/ui/Action';
+import { Choice } from '@/ui/Choice';
+import { Text } from '@/ui/Text';
+
+const quarters = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'].map((label, k) => ({ id: String(45 * k), label }));
+/** Distances told apart by eye, m. */
+const distances = [0, 4, 7, 10, 15, 25, 40] as const;
+const baits = [
+  { id: 'yes', label: 'Bait on the way' },
+  { id: 'no', label: 'No bait on the way' },
+] as const;
+
+interface Props {
+  outing: string;
+  station: string;
+  zone: string;
+  /** Where the station lies and where one is now, on a pass that has gone on. */
+  moved?: { station: LonLat; now: LonLat };
+  onLogged: () => void;
+}
+
+/** A school seen to the side, on a sounder or at the surface: where it is, how deep its top, whether bait was seen, which way it goes. */
+export function SchoolField({ outing, station, zone, moved, onLogged }: Props) {
+  const { units } = usePreferences();
+  const { ledger } = useLedger();
+  const [isOpen, setOpen] = useState(false);
+  const [bearing, setBearing] = useState<string | null>(null);
+  const [out, setOut] = useState<string | null>(null);
+  const [topM, setTop] = useState<number | null>(null);
+  const [bait, setBait] = useState<(typeof baits)[number]['id'] | null>(null);
+  const [moves, setMoves] = useState<string | null>(null);
+  if (!isOpen) return <Action height={64} label="A school to the side" onPress={() => setOpen(true)} />;
+  const isUnder = out === '0';
+  const log = async () => {
+    const seen = { bearingDeg: Number(bearing ?? 0), outM: Number(out) };
+    await ledger.write({ id: outing, zone }, 'felt', {
+      station,
+      what: 'school',
+      ...(moved ? fromStation(moved.station, moved.now, seen) : seen),
+      by: 'eye',
+      ...(topM === null ? {} : { topM }),
+      ...(bait === null ? {} : { hasBait: bait === 'yes' }),
+      ...(moves === null ? {} : { movesDeg: Number(moves) }),
+    });
+    onLogged();
+  };
+  const top = { ...plumbedFigures(units)[1], to: 100, start: 5 };
+  return (
+    <View role="group" aria-label="A school to the side" style={{ gap: 10 }}>
+      <Text strong>A school to the side</Text>
+      <Choice
+        label="Distance of the school"
+        wrap
+        options={distances.map((m) => ({ id: String(m), label: m === 0 ? 'Under me' : castText(m, units) }))}
+        value={out}
+        onChange={setOut}
+      />
+      {isUnder ? null : <Choice label="Bearing of the school" wrap options={quarters} value={bearing} onChange={setBearing} />}
+      <FigureStepper figure={top} label="Its top" value={topM} onChange={setTop} />
+      <Choice label="Bait on the way" wrap options={baits} value={bait} onChange={setBait} />
+      {bait === 'no' ? <Text size="small">No bait on the way up: no need to go further that way.</Text> : null}
+      <Text size="small" tone="second">
+        It moves towards, where that is seen
+      </Text>
+      <Choice label="It moves towards" wrap options={quarters} value={moves} onChange={setMoves} />
+      <Action kind="main" height={64} label="Log this school" disabled={out === null || (!isUnder && bearing === null)} onPress={() => void log()} />
+    </View>
+  );
+}
