@@ -52,10 +52,35 @@ export function knownWater(
   const map = area && mapAtLevel(buildDepthMap(area.ring, soundings, { shore: area.isShore, islands: area.islands }), levelM);
   const deepestM = map && map.deepest.depthM;
   const footM = (map && !isMoving ? dropFeet(map).at(0)?.depthM : null) ?? null;
-  const outlook = outlookOf({ values, file, state, waterId, readings, place, species, nowMs, isMoving, deepestM, footM, hypsography: map && !isMoving ? hypsographyOf(map) : null });
+  const outlook = outlookOf({
+    values,
+    file,
+    state,
+    waterId,
+    readings,
+    place,
+    species,
+    nowMs,
+    isMoving,
+    deepestM,
+    footM,
+    hypsography: map && !isMoving ? hypsographyOf(map) : null,
+  });
   const isSecchiMeasured = file.water.assumed?.includes('secchi_m') !== true;
   const water = { id: waterId, place, isMoving, secchiM: file.water.secchi_m, isSecchiMeasured, deepestM, footM };
-  const situation = situationAt({ state, readings, nowMs, outlook, water, species, method, goal: read.goal ?? null, bait: null, ownBand: null, isOnIce: methodOf(method)!.isOnIce });
+  const situation = situationAt({
+    state,
+    readings,
+    nowMs,
+    outlook,
+    water,
+    species,
+    method,
+    goal: read.goal ?? null,
+    bait: null,
+    ownBand: null,
+    isOnIce: methodOf(method)!.isOnIce,
+  });
   return { file, isMoving, map, area, situation };
 }
 

@@ -26,6 +26,7 @@ const commands: Record<string, () => Promise<Command>> = {
   situation: async () => (await import('./commands/situation')).situation,
   visits: async () => (await import('./commands/visits')).visits,
   convert: async () => (await import('./commands/convert')).convert,
+  retrieve: async () => (await import('./commands/retrieve')).retrieve,
   'tie-on': async () => (await import('./commands/tie-on')).tieOn,
 };
 
@@ -51,6 +52,9 @@ const usage = `burrow COMMAND …
   tie-on --box F.csv --species id --temp-c T --secchi-m S --method ice|pole|cast|vertical|troll --goal numbers|size|supper
          [--depth-m D] [--current-ms U] [--cloud C]
                                       what of the box to tie on, best first, with reasons
+  retrieve --family id --temp-c T --depth-m D [--bed rock|mud|gravel|weed] [--seen chase|follow|ignore|none]
+           [--goal numbers|size|supper] [--after cast|touch|miss|fish]
+                                      how a bait is brought back: what the hand does, where it works, pauses and pace
   float --depth-m D --flow-ms U       capacity of float wanted
   shot --capacity-g G --depth-m D [--load-g g] [--pattern bulk|strung|bulk-droppers]
                                       shot for a float, and where it goes on the line

@@ -8,7 +8,7 @@ import { familyOf, lureOf, type TacklePiece } from '../tackle';
 import { betweenDeg, type UnitPreference } from '../units';
 import { whatAfter, type AfterRule, type CastSign } from './after';
 import { aimAfter, castAlong } from './aim';
-import { chooseCadence, pauseS, type BankCadence, type BedKind, type CadenceRule } from './cadences';
+import { chooseCadence, type BedKind } from './cadences';
 import { castClock, castMinutes, paceMin, type CastClock } from './clock';
 import { fishedPlaces, signsAt, type castsOf } from './from-log';
 import { backTo, type BackTo } from './rest';
@@ -16,6 +16,7 @@ import { castSection, diveAlong, type CastSection, type StandAnswer } from './st
 import { passesAlong } from './strike';
 import { passedBy, type CastTarget } from './targets';
 import { outAlong, type CastWater } from './water';
+import { ofFish, ruleWithBait, workedOn, type WorkedWay } from './working';
 import { backToText, bowText, castWords, diveText } from './wording';
 
 /** Line where no rod is written down, mm, and seconds down where the bait's mass is not: assumed. */
@@ -73,12 +74,8 @@ export interface AimedCast {
   bowText: string | null;
 }
 
-/** How it is brought back, in seconds. `fallS` is null where the bait's mass is not in the box. */
-export interface CastRetrieve {
-  cadence: BankCadence;
-  why: CadenceRule;
-  restS: number;
-  hardRestS: number;
+/** How it is brought back. `fallS` is null where the bait's mass is not in the box. */
+export interface CastRetrieve extends WorkedWay {
   fallS: number | null;
   /** Before the first move, s: a bait that dives is brought back at once. */
   waitS: number;
@@ -99,9 +96,6 @@ export interface CastAdvice {
   /** Depth under the stand, m; null on land. */
   underM: number | null;
 }
-
-/** Bites and what else fish did, not what the bed did. */
-const isOfFish = ({ kind }: CastSign) => kind !== 'cast' && kind !== 'hard' && kind !== 'snag';
 
 /** What a cast runs over where something there is known. */
 function bedOf(passed: AimedCast['passed']): BedKind {
@@ -128,15 +122,28 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
   const end = outAlong(from, bearingDeg, lengthM);
   const isSuspended = !seeks.isMoving && bed.depth(end.x, end.y) > band.toM + suspendedM;
   const heldM = isSuspended ? (band.fromM + band.toM) / 2 : null;
-  const { cadence, rule: why } = chooseCadence({
+  const chosen = chooseCadence({
     tempC,
     secchiM: situation.clarity.value,
     bed: bedOf(passed),
     group: speciesOf(outing.species[0]).group,
     goal: situation.goal.value,
     isSuspended,
-    bites: signs.filter(isOfFish).length,
+    bites: ofFish(signs).length,
   });
+  const bedM = bed.depth(end.x, end.y);
+  const way = workedOn({
+    tackle: bait.tackle,
+    diveM: bait.dive?.depthM ?? null,
+    tempC,
+    depthM: Number.isNaN(bedM) ? band.toM : bedM,
+    bed: bedOf(passed),
+    goal: situation.goal.value,
+    signs,
+    rule,
+    chosen,
+  });
+  const { cadence } = way;
   const dives = bait.dive !== null && bait.tackle !== null && familyOf(bait.tackle.family).dives;
   const dive = dives ? { measured: bait.dive!, lineMm: bait.lineMm ?? bait.dive!.lineMm } : null;
   const section = castSection(bed.map, stand.at, bearingDeg, seeks.castM, band, { liftM: cadence.liftM, takeM: cadence.takeM, atM: heldM, dive });
@@ -147,10 +154,7 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
   return {
     cast: { section, passed, dived, divedText: dived && diveText(dived, heldM, units), bowText: slackM === null ? null : bowText(slackM, units) },
     retrieve: {
-      cadence,
-      why,
-      restS: pauseS(tempC, cadence.id) * (rule.id === 'cast.after.followed' ? 2 : 1),
-      hardRestS: pauseS(tempC, cadence.id, 'hard'),
+      ...way,
       fallS,
       waitS: dive ? 0 : (fallS ?? assumedFallS),
     },
@@ -166,11 +170,12 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const from = bed.spot(stand.at);
   const under = bed.depth(from.x, from.y);
   const underM = Number.isNaN(under) ? null : under;
-  const rule = whatAfter({ signs, nowMs, underM, passes: last ? passesAlong(made, last.bearingDeg, seeks.strikeM, seeks.castM) : 0 });
-  const bearingDeg = ownDeg ?? (fan && aimAfter(rule, fan, last, seeks.strikeM)) ?? last?.bearingDeg ?? 0;
-  const { cast, retrieve } = castOf(setting, bearingDeg, rule, signs);
+  const first = whatAfter({ signs, nowMs, underM, passes: last ? passesAlong(made, last.bearingDeg, seeks.strikeM, seeks.castM) : 0 });
+  const bearingDeg = ownDeg ?? (fan && aimAfter(first, fan, last, seeks.strikeM)) ?? last?.bearingDeg ?? 0;
+  const { cast, retrieve } = castOf(setting, bearingDeg, first, signs);
+  const rule = ruleWithBait(first, retrieve.worked);
   const { section, passed } = cast;
-  const expectedMin = castMinutes(Math.max(5, section.lengthM), retrieve.waitS, retrieve.cadence.takeM, retrieve.restS);
+  const expectedMin = castMinutes(Math.max(5, section.lengthM), retrieve.waitS, retrieve.paceSPerM);
   const pace = paceMin(
     made.map((c) => c.ms),
     expectedMin,

@@ -33,7 +33,7 @@ export function castAlong(section: CastSection, bearingDeg: number, answer: Stan
 }
 
 /** How far out the bait lies so long after the cast: an estimate from the fall and the moves since, m. */
-export function baitOutM(lengthM: number, sinceS: number, fallS: number, takeM: number, pause: number): number {
-  const moves = Math.floor(Math.max(0, sinceS - fallS) / (pause + 1.5));
+export function baitOutM(lengthM: number, sinceS: number, fallS: number, takeM: number, paceSPerM: number): number {
+  const moves = Math.floor(Math.max(0, sinceS - fallS) / (takeM * paceSPerM));
   return clamp(lengthM - moves * takeM, Math.min(2, lengthM), lengthM);
 }

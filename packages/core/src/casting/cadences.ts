@@ -6,7 +6,22 @@ export type BedKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'unknown';
 
 /** How a cast is brought back. */
 export interface BankCadence {
-  id: 'drag' | 'hop' | 'crawl' | 'rip-pause' | 'lift-fall' | 'pull-settle' | 'swim';
+  id:
+    | 'drag'
+    | 'hop'
+    | 'crawl'
+    | 'rip-pause'
+    | 'lift-fall'
+    | 'pull-settle'
+    | 'swim'
+    | 'pull-hang'
+    | 'tick'
+    | 'lift-follow'
+    | 'wind'
+    | 'along-cover'
+    | 'pull-lie'
+    | 'rip-fall'
+    | 'slow-draw';
   name: string;
   /** How it is done, with its figures. */
   how: string;
@@ -25,6 +40,14 @@ export const bankCadences: readonly BankCadence[] = [
   { id: 'lift-fall', name: 'Lift and fall', how: 'Rod up slowly, let it fall on a line just tight: it is taken as it falls.', liftM: 0.6, takeM: 0.8, pauseS: 5 },
   { id: 'pull-settle', name: 'Pull and settle', how: 'Pull a rod’s length, let it settle: the bite comes as it settles.', liftM: 0.4, takeM: 1, pauseS: 9 },
   { id: 'swim', name: 'Swim along', how: 'Evenly beside the cover at its depth, slower than seems right.', liftM: 0, takeM: 1.5, pauseS: 2 },
+  { id: 'pull-hang', name: 'Pull and hang', how: 'One or two sharp pulls, then it hangs on slack line: it is taken while it hangs.', liftM: 0.1, takeM: 0.8, pauseS: 7 },
+  { id: 'tick', name: 'Wind, ticking the bed', how: 'Wound slowly so that it just ticks the bed, stopped at a hard touch.', liftM: 0, takeM: 0.6, pauseS: 0 },
+  { id: 'lift-follow', name: 'Lift and follow down', how: 'Lifted until it is felt to shiver, followed down on a tight line.', liftM: 0.3, takeM: 0.6, pauseS: 1.5 },
+  { id: 'wind', name: 'Wind evenly', how: 'Counted down, then wound slowly and evenly.', liftM: 0, takeM: 0.6, pauseS: 0 },
+  { id: 'along-cover', name: 'Along the cover', how: 'Past the cover, wound at once along it, shaken at its edge.', liftM: 0, takeM: 0.6, pauseS: 0 },
+  { id: 'pull-lie', name: 'Pull and lie', how: 'A slow pull along the bed, dead stop at every hard touch, left to lie.', liftM: 0, takeM: 0.6, pauseS: 5.5 },
+  { id: 'rip-fall', name: 'Rip and fall', how: 'Ripped up half a rod, let fall on slack line, then still.', liftM: 0.6, takeM: 1, pauseS: 4 },
+  { id: 'slow-draw', name: 'Draw slowly', how: 'Lowered below them and drawn slowly up through them.', liftM: 1, takeM: 1, pauseS: 4 },
 ];
 
 export type BankCadenceId = BankCadence['id'];
@@ -41,6 +64,7 @@ export function pauseS(tempC: number, cadence: string, bed: BedKind = 'unknown')
   requireWithin(tempC, -2, 40, 'water temperature', '°C');
   const row = bankCadence(cadence);
   if (!row) throw new RangeError(`expected a cadence of ${bankCadences.map((c) => c.id).join(', ')}, found "${cadence}"`);
+  if (row.pauseS === 0) return 0;
   const times = bed === 'hard' ? pauseLimits.hardTimes : 1;
   return clamp(row.pauseS * times * 2 ** ((6 - tempC) / 4), pauseLimits.leastS, pauseLimits.mostS);
 }

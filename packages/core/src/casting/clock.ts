@@ -17,8 +17,8 @@ export interface CastClock {
 const leastShare = 0.3;
 const setUpMin = 0.7;
 
-/** Minutes that a cast takes: line out, down, and back by moves with their pauses. */
-export const castMinutes = (castM: number, fallS: number, takeM: number, pause: number): number => setUpMin + (fallS + (castM / takeM) * (pause + 1.5)) / 60;
+/** Minutes that a cast takes: line out, down, and back at its pace in seconds for each metre, moves and pauses together. */
+export const castMinutes = (castM: number, fallS: number, paceSPerM: number): number => setUpMin + (fallS + castM * paceSPerM) / 60;
 
 /** Minutes between casts of late, where there were enough to tell. */
 export function paceMin(castsMs: readonly number[], expectedMin: number): number {

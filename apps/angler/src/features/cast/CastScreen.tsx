@@ -205,5 +205,5 @@ function CastMovement({ control }: { control: CastControl }) {
           ? { label: 'I am at the next stand', onPress: () => void standAt(next.at) }
           : null;
   if (action) return <Action kind="plain" height={56} label={action.label} onPress={action.onPress} />;
-  return <RetrieveBeat cadence={retrieve.cadence} rest={retrieve.restS} hardRest={retrieve.hardRestS} hasHard={cast.passed.some((p) => p.target.kind === 'hard')} units={units} />;
+  return <RetrieveBeat way={retrieve} hasHard={cast.passed.some((p) => p.target.kind === 'hard')} units={units} />;
 }

@@ -82,7 +82,7 @@ function CastWhy({ control, onClose }: { control: CastControl; onClose: () => vo
       <Text>{words?.detail ?? ''}</Text>
       <Text strong>{rule.reason}</Text>
       <Text tone="second">{viewpointLine(rule.viewpoint)}</Text>
-      <Text>{`${retrieve.cadence.name}: ${retrieve.cadence.how} ${retrieve.why.reason}`}</Text>
+      <Text>{retrieve.worked ? `${retrieve.cadence.name}: ${retrieve.worked.does}` : `${retrieve.cadence.name}: ${retrieve.cadence.how} ${retrieve.why.reason}`}</Text>
       {retrieve.why.viewpoint ? <Text tone="second">{viewpointLine(`${retrieve.why.viewpoint} here; others drag where these hop`)}</Text> : null}
       {cast.divedText ? <Text>{cast.divedText}</Text> : null}
       <Text>{`${cast.divedText ? '' : `Let it down ${depthText(cast.section.landsM, units)}: ${retrieve.fallS === null ? 'count it, its mass is not in the box' : `${Math.round(retrieve.fallS)} s on a slack line`}. `}Rest ${Math.round(retrieve.restS)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>

@@ -1,4 +1,4 @@
-import type { BankCadence } from '@burrow/core/casting';
+import type { WorkedWay } from '@burrow/core/casting';
 import { castText } from '@burrow/core/casting';
 import { liftText, type UnitPreference } from '@burrow/core/units';
 import { useEffect, useState } from 'react';
@@ -11,11 +11,9 @@ import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
 
 const height = 40;
-/** A move takes about this long, s. */
-const moveS = 1.5;
-
 /** How to bring it back as a line to follow: the move, then the rest, with the hand where it should be now. */
-export function RetrieveBeat({ cadence, rest, hardRest, hasHard, units }: { cadence: BankCadence; rest: number; hardRest: number; hasHard: boolean; units: UnitPreference }) {
+export function RetrieveBeat({ way, hasHard, units }: { way: Pick<WorkedWay, 'cadence' | 'moveS' | 'restS' | 'hardRestS'>; hasHard: boolean; units: UnitPreference }) {
+  const { cadence, moveS, restS: rest, hardRestS: hardRest } = way;
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const { beatBy } = usePreferences();
@@ -37,12 +35,12 @@ export function RetrieveBeat({ cadence, rest, hardRest, hasHard, units }: { cade
   }, [seconds, beatBy]);
   const share = Math.max(0.12, moveS / seconds);
   const inner = Math.max(0, size.width - 20);
-  const x = (s: number) => 10 + (s < moveS ? (s / moveS) * share : share + ((s - moveS) / rest) * (1 - share)) * inner;
+  const x = (s: number) => 10 + (s < moveS ? (s / moveS) * share : share + ((s - moveS) / Math.max(0.01, rest)) * (1 - share)) * inner;
   const up = cadence.liftM > 0 ? height - 22 : 6;
   const y = (s: number) => height - 12 - (s < moveS ? Math.sin((Math.PI * s) / moveS) * up : 0);
   const path = `${Array.from({ length: 17 }, (_, k) => `${k ? 'L' : 'M'}${x((k / 16) * moveS).toFixed(1)} ${y((k / 16) * moveS * 0.999).toFixed(1)}`).join('')}L${x(seconds).toFixed(1)} ${height - 12}`;
   const move = `${cadence.name.toLowerCase()}${cadence.liftM > 0 ? ` ${liftText(cadence.liftM, units)}` : ''}, take up ${castText(cadence.takeM, units)}`;
-  const pause = `rest ${Math.round(rest)} s${hasHard ? `, on rock ${Math.round(hardRest)}` : ''}`;
+  const pause = rest === 0 ? 'without a stop' : `rest ${Math.round(rest)} s${hasHard ? `, on rock ${Math.round(hardRest)}` : ''}`;
   return (
     <View onLayout={onLayout} role="img" aria-label={`Bring it back: ${move}, ${pause}`}>
       <Svg width={size.width} height={height} aria-hidden>

@@ -1,4 +1,4 @@
-import { baitOutM, bearingText, castText, chooseCadence, feltWords, outAlong, pauseS, signsAt, whatAfter } from '@burrow/core/casting';
+import { baitOutM, bearingText, castText, chooseCadence, feltWords, ofFish, outAlong, ruleWithBait, signsAt, whatAfter, workedOn } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
 import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
@@ -34,6 +34,8 @@ import { bankShape } from './shapes';
 
 /** Time to the bottom where no depth is known, s: assumed. */
 const assumedFallS = 8;
+/** Water where nobody sounded, m: assumed. */
+const assumedDepthM = 4;
 
 /** Casting where too few depths are known for a map: one aims by oneself, and all that happens is logged all the same. */
 export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; stand: StationState; water: WaterDetail }) {
@@ -54,16 +56,20 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const { temperature, clarity, wind, airC } = useSituation();
   const tempC = temperature.value;
   const signs = signsAt(outing, stand);
-  const rule = whatAfter({ signs, nowMs: now, underM: stand.depthM, passes: 0 });
-  const { cadence, rule: why } = chooseCadence({
+  const first = whatAfter({ signs, nowMs: now, underM: stand.depthM, passes: 0 });
+  const chosen = chooseCadence({
     tempC,
     secchiM: clarity.value,
     bed: 'unknown',
     group: speciesOf(outing.species[0]).group,
     goal,
     isSuspended: false,
-    bites: signs.filter((s) => s.kind !== 'cast' && s.kind !== 'hard' && s.kind !== 'snag').length,
+    bites: ofFish(signs).length,
   });
+  const depthM = stand.depthM ?? assumedDepthM;
+  const way = workedOn({ tackle: bait?.tackle ?? null, diveM: bait?.dive?.depthM ?? null, tempC, depthM, bed: 'unknown', goal, signs, rule: first, chosen });
+  const { cadence, why } = way;
+  const rule = ruleWithBait(first, way.worked);
   const onCast = last ? { cast: last.id } : {};
   const cast = () => {
     const lowered = line?.id ?? newId();
@@ -76,7 +82,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
     log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast } }]);
   const felt = async (what: FeltKind) => {
     if (!last) return setSaid({ text: 'Cast first: how far out is reckoned from the time since', undo: [] });
-    const outM = Math.round(10 * baitOutM(last.distanceM, (now - last.ms) / 1000, assumedFallS, cadence.takeM, pauseS(tempC, cadence.id))) / 10;
+    const outM = Math.round(10 * baitOutM(last.distanceM, (now - last.ms) / 1000, assumedFallS, cadence.takeM, way.paceSPerM)) / 10;
     return log(`${feltWords[what]} about ${castText(outM, units)} out`, [
       { kind: 'felt', body: { station: stand.id, what, cast: last.id, bearingDeg: last.bearingDeg, outM, by: 'time' } },
     ]);
@@ -138,7 +144,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
       heading={isOwn ? 'Aim, cast, count it down' : rule.headline}
       reason={isOwn ? `Drag the rod to where you cast. ${why.reason} Three depths make a map, and then the casts that show most are worked out.` : rule.reason}
       reasonLines={4}
-      movement={<RetrieveBeat cadence={cadence} rest={pauseS(tempC, cadence.id)} hardRest={pauseS(tempC, cadence.id, 'hard')} hasHard={false} units={units} />}
+      movement={<RetrieveBeat way={way} hasHard={false} units={units} />}
       picture={
         <>
           <Dial bearingDeg={bearingDeg} made={made} onAim={setAim} />

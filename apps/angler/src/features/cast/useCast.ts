@@ -47,8 +47,8 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
 
   const last = made.at(-1);
   const { section } = advice.cast;
-  const { waitS, cadence, restS } = advice.retrieve;
-  const outM = touchedM ?? (last ? baitOutM(last.lengthM, (now - last.ms) / 1000, waitS, cadence.takeM, restS) : section.lengthM / 2);
+  const { waitS, cadence, paceSPerM } = advice.retrieve;
+  const outM = touchedM ?? (last ? baitOutM(last.lengthM, (now - last.ms) / 1000, waitS, cadence.takeM, paceSPerM) : section.lengthM / 2);
   const bait = { outM, isByTime: touchedM === null, touch: setTouched, last };
   const log = useCastLog({ outing, stand, zone: water.file.water.timezone, advice, bait, piece, units, onAnswered: () => drag(null), onSheet: setSheet });
   return {

@@ -53,6 +53,8 @@ export function PassSheets({ control, keys, log }: { control: PassControl; keys:
   );
 }
 
+/** A rip takes about so long, s. */
+const ripS = 1.5;
 const rip = bankCadences.find((c) => c.id === 'rip-pause') ?? bankCadences[0];
 
 /** What is wanted less often on a pass. */
@@ -91,7 +93,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
           </Text>
           <Action selected={troll.hasSock} height={56} label={troll.hasSock ? 'Drift sock is out' : 'Drift sock'} onPress={() => setTroll({ hasSock: !troll.hasSock })} />
           <Text strong>Rip and hang</Text>
-          <RetrieveBeat cadence={rip} rest={rest} hardRest={rest} hasHard={false} units={units} />
+          <RetrieveBeat way={{ cadence: rip, moveS: ripS, restS: rest, hardRestS: rest }} hasHard={false} units={units} />
         </>
       ) : null}
       <SpeedStepper speedMs={speed.ms} speedBy={speed.by} />

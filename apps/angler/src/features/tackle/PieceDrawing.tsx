@@ -27,6 +27,10 @@ const kinds: Record<string, 'tube' | 'soft' | 'dot' | 'metal' | 'hard' | 'hook'>
   'float-rig': 'hook',
   'pole-rig': 'hook',
   'tip-up-rig': 'hook',
+  'live-bait': 'hook',
+  'hair-jig': 'soft',
+  spinner: 'metal',
+  'rattle-spoon': 'metal',
 };
 
 /** The piece over a ruler: to its own length where somebody said it, else to what is usual of its family. */
