@@ -9,7 +9,7 @@ const allowed = {
   fish: ['units', 'water'],
   rig: ['units', 'water'],
   tackle: ['units', 'water', 'fish', 'rig'],
-  'tie-on': ['units', 'fish', 'rig', 'tackle', 'ledger', 'situation'],
+  'tie-on': ['units', 'fish', 'rig', 'tackle', 'ledger', 'situation', 'visits'],
   safety: ['units', 'water'],
   sonar: ['units', 'water'],
   simulator: ['units', 'water', 'sonar', 'fish', 'rig'],

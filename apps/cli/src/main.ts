@@ -50,7 +50,8 @@ const usage = `burrow COMMAND …
   simulate --seed N --minutes M [--scene id] [--truth F]
   echo F.ndjson [--species id] [--coach] [--water-temp-c T]
   tie-on --box F.csv --species id --temp-c T --secchi-m S --method ice|pole|cast|vertical|troll --goal numbers|size|supper
-         [--depth-m D] [--current-ms U] [--cloud C]
+         [--depth-m D] [--current-ms U] [--cloud C] [--zone middle|near-bottom|bottom] [--log F.ndjson]
+         [--forage perch|minnow|shad|crayfish|insects]
                                       what of the box to tie on, best first, with reasons
   retrieve --family id --temp-c T --depth-m D [--bed rock|mud|gravel|weed] [--seen chase|follow|ignore|none]
            [--goal numbers|size|supper] [--after cast|touch|miss|fish]

@@ -28,7 +28,7 @@ test('tie-on ranks what is in the box and serves the way of fishing, with reason
   expect(choices[0]).toMatchObject({ massG: 3.5, viewpoint: 'match the forage' });
   expect(choices[0].rules).toContain('tie-on.cold-clear.silent');
   expect(choices[0].why.length).toBeGreaterThan(2);
-  expect(Object.keys(choices[0]).sort()).toEqual(['massG', 'piece', 'rules', 'score', 'viewpoint', 'why']);
+  expect(Object.keys(choices[0]).sort()).toEqual(['massG', 'piece', 'rules', 'score', 'viewpoint', 'why', 'zone']);
 });
 
 test('tie-on with nothing for the way of fishing says what to get first, by family', () => {

@@ -1,7 +1,7 @@
-import { colourKind, familyOf, lureOf, tackleFamilies, tackleWays, traitsOf, type TacklePiece } from '../src/tackle';
+import { colourKind, familyOf, lureOf, tackleFamilies, tackleWays, traitsOf, type TacklePiece, type Zone } from '../src/tackle';
 import { changeFirst, fallLimits, firstToBuy, goals, massFor, tieOnRules, whatToTieOn, zoneOf, type TieOnQuery } from '../src/tie-on';
 import { speciesTable } from '../src/fish';
-import { sinkTime } from '../src/rig';
+import { sinkTime, terminalSpeed } from '../src/rig';
 import { imperial, lureMassesG, seededRandom } from '../src/units';
 
 const piece = (name: string, family: string, more: Partial<TacklePiece> = {}): TacklePiece => ({
@@ -55,7 +55,7 @@ test('on a grid of 200 settings no first choice breaks a rule of the table, and 
     const choices = whatToTieOn(fullBox, asked);
     const traits = traitsOf(fullBox.find((p) => p.piece === choices[0].piece)!);
     const zone = zoneOf(asked.speciesId, asked.method);
-    const setting = { ...asked, group: speciesTable.find((s) => s.id === asked.speciesId)!.group, zone };
+    const setting = { ...asked, forage: null, group: speciesTable.find((s) => s.id === asked.speciesId)!.group, zone };
     const breaks = tieOnRules.filter((r) => r.holds(setting) && r.against?.(traits, setting)).map((r) => r.id);
     if (breaks.length > 0 || !traits.family.methods.includes(asked.method) || choices.some((c) => !fullBox.some((p) => p.piece === c.piece))) broken.push([asked, breaks]);
     if (choices.some((c, i) => i > 0 && c.breaks.length === choices[i - 1].breaks.length && c.score > choices[i - 1].score)) broken.push(['order', asked]);
@@ -167,4 +167,70 @@ test('figures out of range are refused by name', () => {
   expect(() => whatToTieOn(fullBox, query({ secchiM: 0 }))).toThrow(/clarity, m: expected 0.1 to 40, found 0/);
   expect(() => whatToTieOn(fullBox, query({ cloud: 2 }))).toThrow(/cloud, share/);
   expect(() => whatToTieOn([piece('x', 'rubber-duck')], query())).toThrow(/family: expected one of micro-jig/);
+});
+
+describe('what fish answered, where it works, what they eat', () => {
+  const piece = (name: string, family: string, more: Partial<TacklePiece> = {}): TacklePiece => ({
+    piece: name,
+    family,
+    massG: null,
+    sizeMm: null,
+    colour: null,
+    hooks: 1,
+    points: 1,
+    rattle: false,
+    suspends: null,
+    ...more,
+  });
+  const names = (box: TacklePiece[], over: Partial<TieOnQuery>) => whatToTieOn(box, query(over)).map((c) => c.piece);
+
+  test('ten answers to one bait beat the table, one does not, three of three do, whoever holds the rod', () => {
+    const box = [piece('hook', 'plain-hook'), piece('spoon', 'spoon')];
+    const of = (bites: number, others = 0) => whatToTieOn(box, query({ method: 'ice', speciesId: 'black-crappie', tempC: 3, answers: [{ piece: 'spoon', bites }, { piece: 'hook', bites: others }] })); // prettier-ignore
+    expect(of(0)[0].piece).toBe('hook');
+    expect(of(1)[0].piece).toBe('hook');
+    expect(of(1).find((c) => c.piece === 'spoon')!.why[0]).toMatch(/1 of 1 answers came to it: too few/);
+    for (const n of [3, 10]) expect(of(n)[0]).toMatchObject({ piece: 'spoon', breaks: [], rules: expect.arrayContaining(['tie-on.answers']) as string[] });
+    expect(of(10, 9)[0].piece).toBe('hook');
+    // What they take is not advised against in the next breath.
+    expect(of(10)[0].why.join(' ')).not.toMatch(/But:/);
+  });
+
+  test('the first pick works in the zone that is asked for, and each says where it works', () => {
+    const box = [piece('minnow', 'suspending-minnow'), piece('grub', 'grub'), piece('jig', 'bulky-jig')];
+    const first = (zone: Zone) => whatToTieOn(box, query({ zone, goal: 'size' }))[0];
+    expect(first('middle').zone).toBe('middle');
+    expect(first('near bottom')).toMatchObject({ piece: 'grub', zone: 'near bottom' });
+    expect(first('bottom')).toMatchObject({ piece: 'jig', zone: 'bottom' });
+    for (const { piece: name, zone } of whatToTieOn(fullBox, query())) expect(familyOf(fullBox.find((p) => p.piece === name)!.family).zones).toContain(zone);
+  });
+
+  test('what they eat changes the colour first', () => {
+    const box = [piece('pearl', 'tube', { colour: 'pearl' }), piece('green', 'tube', { colour: 'green' })];
+    expect(names(box, { forage: 'perch' })[0]).toBe('green');
+    expect(names(box, { forage: 'minnow' })[0]).toBe('pearl');
+    expect(names([piece('grub', 'grub'), piece('jig', 'finesse-jig')], { forage: 'crayfish', tempC: 8, zone: null, goal: 'size' })[0]).toBe('jig');
+  });
+
+  test('a slim long minnow is not bulky, a spoon serves lake trout, no swim jig leads at 3 °C, a pink shad is bright', () => {
+    const bass = [piece('minnow', 'suspending-minnow', { sizeMm: 110 }), piece('loud', 'lipless', { rattle: true })];
+    expect(names(bass, { speciesId: 'largemouth', goal: 'numbers', tempC: 5 })[0]).toBe('minnow');
+    const trout = whatToTieOn([piece('spoon', 'spoon'), piece('micro', 'micro-jig')], query({ speciesId: 'lake-trout', method: 'ice', tempC: 3, depthM: 15 }));
+    expect(trout[0]).toMatchObject({ piece: 'spoon', breaks: [] });
+    const cold = [piece('swim', 'swim-jig', { colour: 'black' }), piece('finesse', 'finesse-jig', { colour: 'black' })];
+    expect(names(cold, { speciesId: 'largemouth', tempC: 3, secchiM: 0.6, goal: 'size' })[0]).toBe('finesse');
+    expect([colourKind('pink shad'), colourKind('chartreuse'), colourKind('shad')]).toEqual(['bright', 'bright', 'natural']);
+  });
+
+  test('a worm of 15 cm is cut to 13 to 14 in the cold, and straight down it serves as well', () => {
+    const worm = piece('worm', 'straight-worm', { sizeMm: 150, massG: 3 });
+    expect(whatToTieOn([worm], query({ tempC: 3.4 }))[0].why.join(' ')).toMatch(/Cut it to 13 to 14 cm/);
+    expect(whatToTieOn([worm], query({ tempC: 12 }))[0].why.join(' ')).not.toMatch(/Cut it/);
+    expect(names([worm], { method: 'vertical' })).toEqual(['worm']);
+  });
+
+  test('a head with a trailer falls at half the speed of the bare head', () => {
+    const bare = { massG: 3, material: 'lead', shape: 'teardrop' } as const;
+    expect(terminalSpeed(lureOf(familyOf('straight-worm'), 3))).toBeCloseTo(terminalSpeed(bare) / 2, 6);
+  });
 });

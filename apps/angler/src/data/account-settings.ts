@@ -12,6 +12,7 @@ export const accountKeys = [
   'units',
   'species',
   'speciesOn',
+  'forage',
   'presentations',
   'presentation',
   'kit',

@@ -30,6 +30,7 @@ export const startingPreferences: Preferences = {
   theme: 'sun',
   species: 'black-crappie',
   speciesOn: null,
+  forage: {},
   presentations: [],
   presentation: null,
   kit: { rods: [], floats: [], feed: [] },

@@ -6,6 +6,7 @@ import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle, type Go
 import type { MeasuredDive, ShotPattern, ShotSize } from '@burrow/core/rig';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
 import { tackleFamilies, type TacklePiece } from '@burrow/core/tackle';
+import { forages, type Forage } from '@burrow/core/tie-on';
 import type { UnitPreference } from '@burrow/core/units';
 import type { HolePlan } from '@/workers/ground.api';
 
@@ -92,6 +93,8 @@ export interface Preferences {
   species: string;
   /** The water it was chosen for; null where it was chosen for none. */
   speciesOn: string | null;
+  /** What fish eat, by the water's id; a water of which nobody said is not there. */
+  forage: Readonly<Record<string, Forage>>;
   presentations: Presentation[];
   /** The one on the line; null where nobody said. */
   presentation: string | null;
@@ -185,6 +188,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   theme: either('day', 'dusk', 'sun'),
   species: z.string().min(1),
   speciesOn: z.string().nullable(),
+  forage: z.record(z.string(), z.enum(forages)),
   presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined) })),
   kit: z.object({
     rods: z.array(z.object({ id: z.string(), name: z.string(), lineMm: figure, strengthKg: figure })),

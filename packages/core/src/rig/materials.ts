@@ -16,6 +16,8 @@ export interface Lure {
   massG: number;
   material: Material;
   shape: Shape;
+  /** How many times the drag of its bare shape, as with a soft trailer on a head; 1 where left out. */
+  dragTimes?: number;
 }
 
 /** Volume, m³, frontal area of the sphere of that volume, m², and weight in water, N. Mass 0.05 to 500 g. */
@@ -23,7 +25,7 @@ export function bodyOf(lure: Lure) {
   requireWithin(lure.massG, 0.05, 500, 'lure mass', 'g');
   const density = materials[lure.material];
   if (!density) throw new RangeError(`material must be one of ${Object.keys(materials).join(', ')}, found ${lure.material}`);
-  const dragCoefficient = shapes[lure.shape];
+  const dragCoefficient = shapes[lure.shape] * (lure.dragTimes ?? 1);
   if (!dragCoefficient) throw new RangeError(`shape must be one of ${Object.keys(shapes).join(', ')}, found ${lure.shape}`);
   const massKg = lure.massG / 1000;
   const volumeM3 = massKg / (density * 1000);

@@ -18,6 +18,8 @@ export interface TackleFamily {
   /** Whether it is felt and heard from afar without a rattle. */
   isLoud: boolean;
   isBulky: boolean;
+  /** Whether a soft body trails from its head and holds it up as it falls. */
+  hasTrailer: boolean;
   /** Whether it dives by its lip, to a depth that is told by measuring it once. */
   dives: boolean;
   /** How well it suits a group of fish, 0 to 1; what is not named is 0.4. Heuristic; source: fieldcraft. */
@@ -28,6 +30,9 @@ export interface TackleFamily {
   material: Material;
   shape: Shape;
 }
+
+/** Heads with a soft body that trails. */
+const trailing = ['grub', 'straight-worm', 'finesse-jig', 'bulky-jig', 'swim-jig', 'soft-trolling'];
 
 const family = (
   id: string,
@@ -54,6 +59,7 @@ const family = (
   isLoud: traits.isLoud ?? false,
   isBulky: traits.isBulky ?? false,
   dives: traits.dives ?? false,
+  hasTrailer: trailing.includes(id),
 });
 
 const tungstenJig = ['tungsten', 'teardrop'] as const;

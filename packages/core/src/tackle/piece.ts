@@ -17,10 +17,15 @@ export interface TacklePiece {
 /** Kinds of colour as they work under water. */
 export type ColourKind = 'natural' | 'metal' | 'dark' | 'white' | 'bright';
 
-/** Words by which colours are told; the first kind that has one of them. */
+/**
+ * Words by which colours are told; the first row that has one of them: a pink shad is seen for its pink, a brown jig with a little orange for its brown, and
+ * what is only called after what it is like, for that.
+ */
 const colourWords: readonly (readonly [ColourKind, readonly string[]])[] = [
-  ['natural', ['clear', 'see-through', 'translucent', 'smoke', 'natural', 'brown', 'green', 'olive', 'watermelon', 'shad', 'minnow', 'perch', 'crayfish', 'grey', 'gray', 'bone']],
-  ['bright', ['chartreuse', 'pink', 'orange', 'yellow', 'red', 'glow', 'lime', 'bright']],
+  ['bright', ['chartreuse', 'pink', 'glow', 'lime', 'bright']],
+  ['natural', ['clear', 'see-through', 'translucent', 'smoke', 'natural', 'brown', 'green', 'olive', 'watermelon', 'grey', 'gray', 'bone']],
+  ['bright', ['orange', 'yellow', 'red']],
+  ['natural', ['shad', 'minnow', 'perch', 'crayfish']],
   ['metal', ['silver', 'gold', 'copper', 'nickel', 'chrome', 'brass', 'metal']],
   ['dark', ['black', 'blue', 'purple', 'violet', 'dark']],
   ['white', ['white', 'pearl']],
@@ -40,12 +45,11 @@ export interface PieceTraits {
   sizeMm: number;
   isSizeSaid: boolean;
   colour: ColourKind | null;
+  /** Its colour in the angler's words, in small letters; empty where nobody said. */
+  said: string;
   isLoud: boolean;
   isBulky: boolean;
 }
-
-/** A piece longer than this share of its family's range is bulky for its kind. */
-const bulkyFromMm = 100;
 
 export function traitsOf(piece: TacklePiece): PieceTraits {
   const family = familyOf(piece.family);
@@ -55,7 +59,9 @@ export function traitsOf(piece: TacklePiece): PieceTraits {
     sizeMm,
     isSizeSaid: piece.sizeMm !== null,
     colour: colourKind(piece.colour),
+    said: piece.colour?.toLowerCase() ?? '',
     isLoud: piece.rattle ?? family.isLoud,
-    isBulky: family.isBulky || sizeMm >= bulkyFromMm,
+    // By its body, not its length: a slim bait may be long.
+    isBulky: family.isBulky,
   };
 }

@@ -2,7 +2,7 @@ import { speciesOf } from '../fish';
 import { sinkTime } from '../rig';
 import { bisect, clamp } from '../units';
 import { familyOf, lureOf, tackleFamilies, tackleWays, traitsOf, type PieceTraits, type TackleFamily, type TacklePiece, type Zone } from '../tackle';
-import { tieOnRules, type TackleGoal, type TieOnSetting } from './rules';
+import { tieOnRules, type Forage, type TackleGoal, type TieOnSetting } from './rules';
 
 export interface TieOnQuery {
   speciesId: string;
@@ -15,16 +15,32 @@ export interface TieOnQuery {
   /** Current at that depth, m/s. */
   currentMs: number;
   cloud: number | null;
+  /** Where it is to work; where the fish of the species are met, where left out. */
+  zone?: Zone | null;
+  /** What fish answered to each piece on the outing now or last in this way, whoever holds the rod. */
+  answers?: readonly PieceAnswers[];
+  /** What they eat in this water. */
+  forage?: Forage | null;
   /** Diameter of the line it falls on, mm; usual where left out. */
   lineMm?: number;
   /** Masses that lures are sold in, g: a piece whose mass nobody said is taken as the nearest of them. Any mass where left out. */
   soldG?: readonly number[];
 }
 
+/** Bites and fish that a piece had. */
+export interface PieceAnswers {
+  piece: string;
+  bites: number;
+}
+
 /** A piece of the box with how well it fits and why. */
 export interface TieOnChoice {
   piece: string;
   score: number;
+  /** Where it works here. */
+  zone: Zone;
+  /** Whether the fish have said so today: then it goes before the table. */
+  isAnswered: boolean;
   /** Mass to use: its own, or where it has none said one that falls in time, g. */
   massG: number;
   isMassSaid: boolean;
@@ -73,7 +89,8 @@ export function whatToTieOn(box: readonly TacklePiece[], query: TieOnQuery): Tie
   const species = speciesOf(query.speciesId);
   const setting: TieOnSetting = {
     group: species.group,
-    zone: zoneOf(query.speciesId, query.method),
+    zone: query.zone ?? zoneOf(query.speciesId, query.method),
+    forage: query.forage ?? null,
     tempC: query.tempC,
     secchiM: query.secchiM,
     method: query.method,
@@ -82,7 +99,10 @@ export function whatToTieOn(box: readonly TacklePiece[], query: TieOnQuery): Tie
   };
   const wantedMm = forageMm[species.group] * goalSize[query.goal] * (query.tempC < 5 ? 0.85 : 1);
   const choices = box.filter((piece) => familyOf(piece.family).methods.includes(query.method)).map((piece) => choiceOf(piece, setting, query, wantedMm));
-  return choices.sort((a, b) => a.breaks.length - b.breaks.length || b.score - a.score || (a.piece < b.piece ? -1 : 1));
+  const misses = (c: TieOnChoice) => Number(query.zone != null && c.zone !== query.zone);
+  return choices.sort(
+    (a, b) => misses(a) - misses(b) || Number(b.isAnswered) - Number(a.isAnswered) || a.breaks.length - b.breaks.length || b.score - a.score || (a.piece < b.piece ? -1 : 1),
+  );
 }
 
 function choiceOf(piece: TacklePiece, setting: TieOnSetting, query: TieOnQuery, wantedMm: number): TieOnChoice {
@@ -91,21 +111,46 @@ function choiceOf(piece: TacklePiece, setting: TieOnSetting, query: TieOnQuery, 
   const massG = piece.massG ?? massToBuy(massFor(family, query.depthM, query.currentMs, query.lineMm), query.soldG);
   const fallS = query.depthM === null ? null : sinkTime(lureOf(family, massG), query.depthM, query.lineMm ?? fallLimits.lineMm);
   const favoured = tieOnRules.filter((r) => r.holds(setting) && r.favours?.(traits, setting));
-  const broken = tieOnRules.filter((r) => r.holds(setting) && r.against?.(traits, setting));
+  const told = answeredBy(piece.piece, query.answers ?? []);
+  // What they take today is not advised against in the next breath.
+  const broken = told.isProven ? [] : tieOnRules.filter((r) => r.holds(setting) && r.against?.(traits, setting));
   const suits = family.suits[setting.group] ?? 0.4;
   const score = favoured.reduce((product, r) => product * (r.weight ?? 1), 1) * suits * sizeFit(traits, wantedMm) * fallFit(fallS, query.currentMs) * (broken.length > 0 ? 0.3 : 1);
+  const cut = cutText(traits, query, wantedMm);
   const viewpoint = favoured.find((r) => r.viewpoint)?.viewpoint;
   return {
     piece: piece.piece,
-    score: Math.round(1000 * score) / 1000,
+    score: Math.round(1000 * score * (told.isProven ? 1 + told.bites : 1)) / 1000,
+    zone: family.zones.includes(setting.zone) ? setting.zone : family.zones[0],
+    isAnswered: told.isProven,
     massG,
     isMassSaid: piece.massG !== null,
     fallS: fallS === null ? null : Math.round(10 * fallS) / 10,
-    why: [...favoured.map((r) => r.reason), ...fallWords(fallS), ...broken.map((r) => `But: ${r.reason.charAt(0).toLowerCase()}${r.reason.slice(1)}`)],
-    rules: favoured.map((r) => r.id),
+    why: [...told.why, ...favoured.map((r) => r.reason), ...cut, ...fallWords(fallS), ...broken.map((r) => `But: ${r.reason.charAt(0).toLowerCase()}${r.reason.slice(1)}`)],
+    rules: [...(told.isProven ? ['tie-on.answers'] : []), ...favoured.map((r) => r.id), ...(cut.length > 0 ? ['tie-on.cold.cut'] : [])],
     breaks: broken.map((r) => r.id),
     ...(viewpoint ? { viewpoint } : {}),
   };
+}
+
+/** So many answers, and so great a share of all of them, say more than the table; fewer are chance. Heuristic. */
+const proven = { least: 3, share: 0.6 } as const;
+
+/** What the fish said of a piece today, and whether that is enough to go by. */
+function answeredBy(piece: string, answers: readonly PieceAnswers[]): { isProven: boolean; bites: number; why: string[] } {
+  const all = answers.reduce((sum, a) => sum + a.bites, 0);
+  const bites = answers.filter((a) => a.piece === piece).reduce((sum, a) => sum + a.bites, 0);
+  const isProven = bites >= proven.least && bites >= proven.share * all;
+  const why = bites === 0 ? [] : [`${bites} of ${all} answers came to it${isProven ? '.' : ': too few to go by.'}`];
+  return { isProven, bites, why };
+}
+
+/** Families whose body is cut shorter in the cold, °C, and by how much at most, mm. Source: fieldcraft. */
+const cuts = { families: ['straight-worm', 'tube', 'grub', 'soft-trolling'], belowC: 6, leastMm: 10, mostMm: 20 } as const;
+
+function cutText({ family, sizeMm, isSizeSaid }: PieceTraits, { tempC }: TieOnQuery, wantedMm: number): string[] {
+  const isCut = (cuts.families as readonly string[]).includes(family.id) && isSizeSaid && tempC < cuts.belowC && sizeMm - cuts.leastMm > wantedMm;
+  return isCut ? [`Cut it to ${Math.round((sizeMm - cuts.mostMm) / 10)} to ${Math.round((sizeMm - cuts.leastMm) / 10)} cm: cold fish take short ones.`] : [];
 }
 
 /** The mass nearest to one that lures are sold in, else to a hundredth of a gram. */
@@ -146,11 +191,23 @@ function requireQuery({ tempC, secchiM, depthM, currentMs, cloud, lineMm = fallL
   within(lineMm, 0.02, 1, 'line diameter, mm');
 }
 
+/** One pick for each part of the water, the part where the fish are met first; a part that nothing in the box works in has none. */
+export function pickByZone(box: readonly TacklePiece[], query: TieOnQuery): { zone: Zone; pick: TieOnChoice | null }[] {
+  const met = zoneOf(query.speciesId, query.method);
+  const zones: Zone[] = ['middle', 'near bottom', 'bottom'];
+  return zones
+    .sort((a, b) => Number(b === met) - Number(a === met))
+    .map((zone) => {
+      const [first] = whatToTieOn(box, { ...query, zone });
+      return { zone, pick: first?.zone === zone ? first : null };
+    });
+}
+
 /** What an empty box wants first: the family that fits best, how large and heavy, and of what kind of colour. Never a brand. */
 export function firstToBuy(query: TieOnQuery): { family: TackleFamily; massG: number; sizeMm: number; colour: string; why: string[] } {
   const colour = query.secchiM >= 2 ? 'natural' : 'black';
   const box = tackleFamilies.map((f): TacklePiece => ({ piece: f.id, family: f.id, massG: null, sizeMm: null, colour, hooks: null, points: null, rattle: null, suspends: null }));
-  const [best] = whatToTieOn(box, query);
+  const [best] = whatToTieOn(box, { ...query, answers: [] });
   const family = familyOf(best.piece);
   const wanted = forageMm[speciesOf(query.speciesId).group] * goalSize[query.goal];
   return { family, massG: best.massG, sizeMm: Math.round(clamp(wanted, ...family.sizeMm)), colour, why: best.why };

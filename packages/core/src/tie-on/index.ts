@@ -1,4 +1,4 @@
 /** What to tie on: the pieces of the box by fish, water and way, what to change to, and what to buy first. */
-export { goals, tieOnLimits, tieOnRules, type TackleGoal, type TieOnRule } from './rules';
+export { forages, goals, tieOnLimits, tieOnRules, type Forage, type TackleGoal, type TieOnRule } from './rules';
 export * from './choice';
 export * from './here';

@@ -15,11 +15,29 @@ export interface TieOnSetting {
   goal: TackleGoal;
   /** Share of cloud, 0 to 1; null where nobody knows. */
   cloud: number | null;
+  /** What they eat in this water; null where nobody said. */
+  forage: Forage | null;
 }
 
-/** Where water counts as cold, as warming, as clear and as stained, and the sky as dim. Heuristic; source: fieldcraft. */
-export const tieOnLimits = { coldC: 6, warmC: 8, clearM: 2, stainedM: 1.2, dimCloud: 0.7 } as const;
+/** What fish of a water eat, asked once a water. */
+export const forages = ['perch', 'minnow', 'shad', 'crayfish', 'insects'] as const;
+export type Forage = (typeof forages)[number];
 
+/** Colours like what they eat, by their words. Source: fieldcraft, presentation. */
+const forageColours: Readonly<Record<Forage, readonly string[]>> = {
+  perch: ['green', 'orange', 'olive', 'perch', 'chartreuse', 'yellow'],
+  minnow: ['pearl', 'white', 'silver', 'minnow', 'shad', 'smoke'],
+  shad: ['silver', 'white', 'shad', 'grey', 'gray', 'blue', 'pearl'],
+  crayfish: ['brown', 'orange', 'red', 'crayfish', 'green', 'olive'],
+  insects: ['black', 'brown', 'red', 'olive', 'natural'],
+};
+/** Crayfish leave the mud from about this warmth on, °C. Heuristic; source: fieldcraft. */
+const crayfishC = 6;
+
+/** Where water counts as cold, as warming, as clear and as stained, and the sky as dim. Heuristic; source: fieldcraft. */
+export const tieOnLimits = { coldC: 6, warmC: 8, clearM: 2, stainedM: 1.2, dimCloud: 0.7, numbC: 5, knownToTake: 0.7 } as const;
+
+const coldGroups: readonly SpeciesGroup[] = ['deep', 'stocked-trout'];
 const isCold = (s: TieOnSetting) => s.tempC < tieOnLimits.coldC;
 const isClear = (s: TieOnSetting) => s.secchiM >= tieOnLimits.clearM;
 const isStained = (s: TieOnSetting) => s.secchiM <= tieOnLimits.stainedM;
@@ -63,7 +81,8 @@ export const tieOnRules: readonly TieOnRule[] = [
     holds: (s) => isCold(s) && isClear(s),
     favours: (p) => p.family.pace !== 'quick',
     weight: 1.6,
-    against: (p) => p.family.pace === 'quick',
+    // Cold-water fish go on feeding: what they are known to take well is not too quick for them.
+    against: (p, s) => p.family.pace === 'quick' && !(coldGroups.includes(s.group) && (p.family.suits[s.group] ?? 0) >= tieOnLimits.knownToTake),
     reason: 'Slow: cold fish move centimetres.',
   },
   {
@@ -80,6 +99,27 @@ export const tieOnRules: readonly TieOnRule[] = [
     favours: (p) => p.family.pace !== 'quick',
     weight: 1.25,
     reason: 'Slow: in cold water they take their time.',
+  },
+  {
+    id: 'tie-on.numb.no-swimming',
+    holds: (s) => s.tempC < tieOnLimits.numbC,
+    against: (p) => p.family.pace === 'quick' && p.isBulky,
+    reason: 'Nothing bulky that has to be kept going: below 5 °C they do not come after it.',
+  },
+  {
+    id: 'tie-on.forage.colour',
+    holds: (s) => s.forage !== null,
+    favours: (p, s) => forageColours[s.forage!].some((word) => p.said.includes(word)),
+    weight: 1.5,
+    reason: 'Coloured like what they eat here.',
+    viewpoint: 'match the forage; others tie on only dark or white',
+  },
+  {
+    id: 'tie-on.forage.crayfish',
+    holds: (s) => s.forage === 'crayfish' && s.tempC >= crayfishC,
+    favours: (p) => p.family.zones.includes('bottom') && (p.family.id.endsWith('jig') || p.family.id === 'tube'),
+    weight: 1.4,
+    reason: 'Crayfish leave the mud as it warms: a jig on the bed is one.',
   },
   {
     id: 'tie-on.clear.natural',
@@ -132,7 +172,7 @@ export const tieOnRules: readonly TieOnRule[] = [
     favours: (p) => !p.isBulky && !p.isLoud,
     weight: 1.3,
     against: (p) => p.isBulky,
-    reason: 'Small and light: more of them take it.',
+    reason: 'Slim and light: more of them take it.',
   },
   {
     id: 'tie-on.goal.supper',

@@ -2,7 +2,7 @@ import { speciesOf } from '@burrow/core/fish';
 import { hookProblems } from '@burrow/core/law';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { familyOf } from '@burrow/core/tackle';
-import { goals, leaderKg, zoneOf } from '@burrow/core/tie-on';
+import { forages, goals, leaderKg, zoneOf, type Forage } from '@burrow/core/tie-on';
 import { depthText, fishLengthText, inOwnUnits, lureText, tempText, weightText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
@@ -21,6 +21,8 @@ import { useTieOn } from './useTieOn';
 import { pieceText } from './words';
 
 const goalNames = { numbers: 'Numbers', size: 'Size', supper: 'Supper' } as const;
+const zoneNames = { middle: 'For the middle of the water', 'near bottom': 'For just over the bottom', bottom: 'For the bottom itself' } as const;
+const forageNames: Readonly<Record<Forage, string>> = { perch: 'Young perch', minnow: 'Minnows', shad: 'Shad', crayfish: 'Crayfish', insects: 'Insects, worms' };
 const changes = { size: 'size before colour; schools differ', colour: 'another colour; schools differ whether that comes first', bait: 'another bait' } as const;
 
 /** What to tie on now: the first choice of the box with its reasons, how it falls, what to change to, and what comes next. */
@@ -30,7 +32,7 @@ export function TieOnScreen() {
   const { units, presentations, presentation, goal } = usePreferences();
   const { ledger } = useLedger();
   const { detail } = useWater();
-  const { query, temp, secchi, box, choices, next, buy, outing, station, unsaid } = useTieOn();
+  const { query, temp, secchi, box, choices, byZone, forage, eats, next, buy, outing, station, unsaid } = useTieOn();
   const [first, second] = choices;
   const piece = first && box.find((p) => p.piece === first.piece);
   const species = speciesOf(query.speciesId);
@@ -106,6 +108,15 @@ export function TieOnScreen() {
             {second ? <Row over="Runner-up" what={second.piece} under={second.why.slice(0, 2).join(' ')} /> : null}
           </>
         ) : null}
+        {choices.length > 0
+          ? byZone.map(({ zone: part, pick }) => (
+              <Row key={part} over={zoneNames[part]} what={pick?.piece ?? 'Nothing in your box works there'} under={pick?.why.slice(1, 3).join(' ') ?? ''} />
+            ))
+          : null}
+        <View style={{ paddingHorizontal: 16, gap: 6 }}>
+          <Text strong>{forage === null ? 'What do they eat here? Asked once a water' : 'They eat here'}</Text>
+          <Choice label="What they eat here" options={forages.map((id) => ({ id, label: forageNames[id] }))} value={forage} onChange={eats} wrap />
+        </View>
         {unsaid.length > 0 ? (
           <View style={{ paddingHorizontal: 16 }}>
             <Text size="small" tone="straw">{`Left out, for nobody said what they are: ${unsaid.map((p) => p.name).join(', ')}. Gear asks once.`}</Text>
