@@ -18,6 +18,7 @@ const commands: Record<string, () => Promise<Command>> = {
   float: async () => (await import('./commands/pole')).float,
   shot: async () => (await import('./commands/pole')).shot,
   feed: async () => (await import('./commands/pole')).feed,
+  'next-ball': async () => (await import('./commands/pole')).nextBall,
   bag: async () => (await import('./commands/pole')).bag,
   season: async () => (await import('./commands/season')).season,
   place: async () => (await import('./commands/place')).place,
@@ -56,12 +57,16 @@ const usage = `burrow COMMAND …
   retrieve --family id --temp-c T --depth-m D [--bed rock|mud|gravel|weed] [--seen chase|follow|ignore|none]
            [--goal numbers|size|supper] [--after cast|touch|miss|fish]
                                       how a bait is brought back: what the hand does, where it works, pauses and pace
-  float --depth-m D --flow-ms U       capacity of float wanted
-  shot --capacity-g G --depth-m D [--load-g g] [--pattern bulk|strung|bulk-droppers]
+  float --depth-m D --flow-ms U [--wind-ms W --reach-m R]
+                                      capacity of float wanted, by the stronger of flow and wind
+  shot --capacity-g G --depth-m D [--load-g g] [--pattern bulk|strung|strung-dropper|bulk-droppers]
                                       shot for a float, and where it goes on the line
   feed --depth-m D --flow-ms U --ball-cm d --density-gcc r --break surface|half|bottom|never
        --particle crumb|pellet|maggot|caster|hemp [--profile uniform|seventh]
                                       where the food of a ball comes to lie
+  next-ball --depth-m D --flow-ms U --run-m L [--last surface|half|bottom|never --blank-min N]
+            [--fish unfed|used] [--temp-c T]
+                                      how many balls, how hard they are squeezed and where they are dropped
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
   where --water F.geojson --species id --method m --at ISO [--weather F.csv] [--log F.ndjson] [--temp-c T]

@@ -227,7 +227,7 @@ describe('feed along the run', () => {
   test('still water leaves no trail; a flow that nobody timed is said', () => {
     expect(feedPicture({ alongM: [], feedsNow: [] }, 4, 0.5, 3, ball, metric).headline).toMatch(/^Drop it .* up of the float, squeezed hard, with a handful of gravel$/);
     const still = feedPicture({ alongM: [], feedsNow: [] }, 2, 0, 3, ball, metric);
-    expect(still.next.span).toEqual({ fromM: 0, toM: 0 });
+    expect(still.next.span).toEqual({ fromM: -0.3, toM: 0.3 });
     expect(still.headline).toBe('Feed over the float');
     expect(feedPicture({ alongM: [], feedsNow: [] }, 2, null, 3, ball, metric).headline).toBe('Time the float before you feed');
   });
@@ -250,7 +250,7 @@ describe('feed along the run', () => {
     expect(bins.reduce((s, b) => s + b.bites, 0)).toBe(3);
   });
 
-  const scene: FeedScene = { isBaited: false, tempC: 7, fed: 1, minutesSinceFed: 40, bitesSinceFed: 3, isTired: false };
+  const scene: FeedScene = { isBaited: false, tempC: 7, fed: 1, minutesSinceFed: 40, bitesSinceFed: 3, isTired: false, flowMs: 0 };
   test.each<[string, Partial<FeedScene>]>([
     ['pole.feed.first-baited', { fed: 0, isBaited: true }],
     ['pole.feed.first', { fed: 0 }],

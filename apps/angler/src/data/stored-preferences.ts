@@ -206,7 +206,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   pole: z.object({
     reachM: z.number().min(2).max(20).nullable(),
     runM: z.number().min(0.5).max(15).nullable(),
-    pattern: z.enum(keysOf<ShotPattern>({ bulk: true, strung: true, 'bulk-droppers': true })).nullable(),
+    pattern: z.enum(keysOf<ShotPattern>({ bulk: true, strung: true, 'strung-dropper': true, 'bulk-droppers': true })).nullable(),
     shot: z
       .array(z.object({ name: z.string(), massG: z.number().positive() }))
       .min(1)

@@ -1,11 +1,11 @@
 import type { OutingState, QuietReason, StationState } from '../ledger';
-import { clamp, currentText, depthText, type UnitPreference } from '../units';
+import { clamp, currentText, depthText, minuteMs, type UnitPreference } from '../units';
 import { pegAnswer, swimRings, type PegAnswer, type SwimRing } from './answer';
 import { bagSoFar, targetOf, type BagSoFar } from './bag-of';
 import { feedPicture, type Ball, type FeedPicture } from './feeding';
 import { pegOf, type Peg, type PegSwim } from './from-log';
 import { pegRig, type PegRig, type RigQuery } from './rig';
-import { stillMs } from './feeding';
+import { stillMs } from './feed';
 
 /** Depth worked with where a swim was not plumbed, said to be assumed; and what rigs and feed can be worked out for, m. */
 const assumedDepthM = 1.5;
@@ -31,6 +31,8 @@ export interface PegAdviceSetting {
   /** Whether fish of this water are used to bait. */
   isBaited: boolean;
   tackle: PoleTackle;
+  /** Over the peg, m/s; null where nobody knows. */
+  windMs: number | null;
   nowMs: number;
   units: UnitPreference;
   zone: string;
@@ -73,8 +75,14 @@ function flowAt(peg: Peg, units: UnitPreference): PegFlow {
   return { ms, isStill, text: isStill ? 'still' : currentText(Math.abs(ms), units) };
 }
 
+/** Minutes since the last ball of a swim without a bite; null where one came, or none was fed. */
+function blankMinOf({ fedMs, bitesMs }: PegSwim, nowMs: number): number | null {
+  const lastMs = Math.max(...fedMs);
+  return fedMs.length === 0 || bitesMs.some((ms) => ms >= lastMs) ? null : (nowMs - lastMs) / minuteMs;
+}
+
 /** What to do at a peg, by what was plumbed, timed, fed and caught there, and by the water of now. */
-export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, nowMs, units, zone }: PegAdviceSetting): PegAdvice {
+export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, windMs, nowMs, units, zone }: PegAdviceSetting): PegAdvice {
   const peg = pegOf(outing, station, nowMs);
   const answer = pegAnswer({ peg, tempC, reasons, isBaited, reachM: tackle.reachM, nowMs, units, zone });
   const { here } = answer;
@@ -82,7 +90,17 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, n
   const flow = flowAt(peg, units);
   const { floats, loadG, pattern, shot } = tackle;
   const rigAt = (m: number) =>
-    pegRig({ depthM: clamp(m, leastM, mostM), flowMs: flow.ms, earlierMs: peg.flow?.earlierMs ?? null, floats, loadG, pattern, table: shot ?? undefined });
+    pegRig({
+      depthM: clamp(m, leastM, mostM),
+      flowMs: flow.ms,
+      windMs,
+      reachM: here.outM ?? tackle.reachM,
+      earlierMs: peg.flow?.earlierMs ?? null,
+      floats,
+      loadG,
+      pattern,
+      table: shot ?? undefined,
+    });
   const bag = bagSoFar(peg.fish, outing.weighed, peg.sinceMs, nowMs);
   const others = peg.swims.filter((s) => s.outM !== null && s.id !== here.id);
   return {
@@ -90,7 +108,7 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, n
     peg,
     depth: { m: depthM, by: here.depthM === null ? 'assumed' : 'plumbed' },
     flow,
-    feedPicture: feedPicture(here, depthM, flow.ms, tackle.runM, tackle.ball, units),
+    feedPicture: feedPicture(here, depthM, flow.ms, tackle.runM, tackle.ball, units, { blankMin: blankMinOf(here, nowMs), habit: isBaited ? 'used' : 'unfed', tempC }),
     rig: rigAt(depthM),
     rigAt,
     rings: swimRings(answer, peg, nowMs),

@@ -80,6 +80,7 @@ function pegFacts(query: PegQuery): PegFacts {
     fed: here.fedMs.length,
     minutesSinceFed,
     bitesSinceFed: lastFedMs === null ? 0 : here.bitesMs.filter((ms) => ms >= lastFedMs).length,
+    flowMs: peg.flow?.flowMs ?? 0,
     isTired: swims?.views.find((v) => v.id === here.id)?.state === 'tired',
   });
   return { ...query, placed, here, begun, swims, wait, change, feed, offered: suggestedSwims(peg.plumbed, reachM), step: stepOf(peg, placed, here) };
@@ -93,7 +94,7 @@ function stepOf(peg: Peg, placed: readonly PegSwim[], here: PegSwim): PegStep {
 const reasonText = ({ reasons }: PegFacts): string => (reasons.length > 0 ? ` ${quietRules.find((r) => r.id === reasons[0])!.says}` : '');
 
 /** What may be said at a peg, what comes first going before: each answers, or leaves it to the next. */
-const pegSays: readonly ((facts: PegFacts) => PegSays | null)[] = [plumbFirst, chooseSwims, beginOnNear, restHere, otherSwimFirst, changeOne, letSettle, stayHere];
+const pegSays: readonly ((facts: PegFacts) => PegSays | null)[] = [plumbFirst, chooseSwims, beginOnNear, restHere, otherSwimFirst, afterBlank, changeOne, letSettle, stayHere];
 
 function plumbFirst({ step, peg }: PegFacts): PegSays | null {
   if (step !== 'plumb') return null;
@@ -138,6 +139,11 @@ function otherSwimFirst({ change, placed, here, swims, units }: PegFacts): PegSa
   if (change.id !== 'pole.change.swap' || placed.length < 2) return null;
   const other = placed.filter((s) => s.id !== here.id).reduce((a, b) => (viewOf(swims!, b).bites > viewOf(swims!, a).bites ? b : a));
   return { swapTo: other, headline: `Rest ${roleOf(here, placed, units)}. ${swimName(other, units)} now`, detail: change.reason };
+}
+
+/** A ball in flow that brought nothing is answered before anything else is changed. */
+function afterBlank({ feed, here, units }: PegFacts): PegSays | null {
+  return feed.id === 'pole.feed.blank' ? { swapTo: null, headline: `Next ball on ${swimName(here, units)}: smaller, looser`, detail: feed.reason } : null;
 }
 
 function changeOne(facts: PegFacts): PegSays | null {

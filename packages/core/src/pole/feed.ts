@@ -35,6 +35,12 @@ export function ballSpeed(ballCm: number, densityGcc: number): number {
 /** Mean flow of the part of the water above a depth, as a share of its depth mean times the part: ∫u dz / (U·D) from the surface to `share` of the depth. */
 const above = (share: number, profile: FlowProfile): number => (profile === 'uniform' ? share : 1 - (1 - share) ** (8 / 7));
 
+/** A ball that breaks on the bed leaves 10 to 90 % of its food from here to there down from where it lies, m; on still water to both sides. Heuristic; source: fieldcraft. */
+const bedStretch = { fromM: 0.1, toM: 1.2, stillM: 0.3 } as const;
+
+/** Flow under this is none: no trail, no tow, m/s. */
+export const stillMs = 0.01;
+
 export interface FeedQuery {
   depthM: number;
   /** Depth-mean flow, m/s; downstream positive. */
@@ -69,7 +75,13 @@ export function feedLanding({ depthM, flowMs, ballCm, densityGcc, breakAt, parti
   const lands = (speed: number) => flowMs * depthM * (upper / w + (1 - upper) / speed);
   const falls = (speed: number) => depthM * (share / w + (1 - share) / speed);
   const [slow, median, quick] = feedParticles[particle].speeds;
-  return { landsM: lands(median), fedFromM: lands(quick), fedToM: lands(slow), sinkS: falls(median) };
+  const landsM = lands(median);
+  // What breaks on the bed is washed a little way along it; on still water it rolls to both sides.
+  if (breakAt === 'bottom') {
+    const [fromM, toM] = flowMs === 0 ? [-bedStretch.stillM, bedStretch.stillM] : [Math.sign(flowMs) * bedStretch.fromM, Math.sign(flowMs) * bedStretch.toM];
+    return { landsM, fedFromM: landsM + fromM, fedToM: landsM + toM, sinkS: falls(median) };
+  }
+  return { landsM, fedFromM: lands(quick), fedToM: lands(slow), sinkS: falls(median) };
 }
 
 /** Where a ball comes apart, m from where it was dropped and m down. RangeError as for `feedLanding`. */
@@ -91,34 +103,3 @@ export const fedSpan = ({ fedFromM, fedToM }: Pick<FeedLanding, 'fedFromM' | 'fe
 
 /** Share of the run that is fed, 0–1. */
 export const fedShare = (run: RunSpan, fed: RunSpan): number => Math.max(0, Math.min(run.toM, fed.toM) - Math.max(run.fromM, fed.fromM)) / Math.max(1e-9, run.toM - run.fromM);
-
-export interface FeedAdvice {
-  ruleId: string;
-  text: 'here' | 'harder' | 'softer' | 'move';
-  /** Where to drop it, m along the run, downstream positive. */
-  dropM: number;
-  breakAt: BallBreak;
-  /** Of the mix: with a handful of gravel where the ball else drifts too far. */
-  densityGcc: number;
-}
-
-/** Food over a stretch no longer than this feeds a swim; longer it leads the fish away. Heuristic. */
-const longestFedM = 2.5;
-/** A ball that drifts further than this is thrown too far up to be thrown well, m; gravel makes it so dense, g/cm³, where that helps by so much, m. Heuristic. */
-const gravel = { fromM: 1.5, gcc: 1.35, leastGainM: 0.3 } as const;
-
-/** How to squeeze the next ball and where to drop it, so that its food lies where they are, m along the run. */
-export function nextBall(query: FeedQuery, biteM: number): FeedAdvice {
-  const tried = (['half', 'surface', 'bottom'] as const).map((breakAt) => ({ breakAt, landing: feedLanding({ ...query, breakAt }) }));
-  const length = (l: FeedLanding) => Math.abs(l.fedToM - l.fedFromM);
-  // The loosest that does not spread too far: loose food keeps them searching, hard food keeps them in place.
-  const chosen = [...tried].sort((a, b) => length(b.landing) - length(a.landing)).find((t) => length(t.landing) <= longestFedM) ?? tried[2];
-  const dense = feedLanding({ ...query, breakAt: chosen.breakAt, densityGcc: gravel.gcc });
-  const [driftM, denseM] = [Math.abs(chosen.landing.landsM), Math.abs(dense.landsM)];
-  const needsGravel = query.densityGcc < gravel.gcc && driftM > gravel.fromM && driftM - denseM >= gravel.leastGainM;
-  const dropM = biteM - (needsGravel ? dense : chosen.landing).landsM;
-  const order = { surface: 0, half: 1, bottom: 2, never: 3 };
-  const isSame = chosen.breakAt === query.breakAt;
-  const text = !isSame ? (order[chosen.breakAt] > order[query.breakAt] ? 'harder' : 'softer') : Math.abs(dropM) < 0.15 ? 'here' : 'move';
-  return { ruleId: isSame ? 'pole.feed.drop' : 'pole.feed.squeeze', text, dropM, breakAt: chosen.breakAt, densityGcc: needsGravel ? gravel.gcc : query.densityGcc };
-}

@@ -1,6 +1,7 @@
 import type { BallBreak, FeedParticle } from '../ledger';
-import { depthText, median, type UnitPreference } from '../units';
-import { breakPoint, feedLanding, fedShare, fedSpan, nextBall, type FeedQuery, type RunSpan } from './feed';
+import { clamp, depthText, median, type UnitPreference } from '../units';
+import { breakPoint, feedLanding, fedShare, fedSpan, stillMs, type FeedQuery, type RunSpan } from './feed';
+import { ballLimits, nextBallFor, type BaitHabit, type NextBall } from './next-ball';
 import type { PegSwim } from './from-log';
 import { bestThird, biteThirds, type RunThird } from './run';
 
@@ -13,6 +14,8 @@ export interface FeedScene {
   minutesSinceFed: number | null;
   bitesSinceFed: number;
   isTired: boolean;
+  /** Depth-mean flow, m/s. */
+  flowMs: number;
 }
 
 export interface FeedRule {
@@ -49,6 +52,19 @@ export const feedRules: readonly FeedRule[] = [
     reason: 'The swim gives less than half of its own rate: more food will not bring them back, rest will.',
   },
   {
+    id: 'pole.feed.grains',
+    label: 'Five or six grains',
+    holds: (s) => s.tempC < ballLimits.grainsC && s.bitesSinceFed > 0,
+    reason: 'In water so cold no more balls: a few grains by hand, and again when they bite.',
+  },
+  {
+    id: 'pole.feed.blank',
+    label: 'A smaller ball, looser',
+    holds: (s) => Math.abs(s.flowMs) >= stillMs && s.bitesSinceFed === 0 && s.minutesSinceFed !== null && s.minutesSinceFed >= ballLimits.blankMin,
+    reason: 'No bite since the last ball, in water that runs: it went straight down and nothing came off it.',
+    viewpoint: 'Too hard first, too soft next; after two blanks throw it, so that it is heard',
+  },
+  {
     id: 'pole.feed.not-yet',
     label: 'No feed yet',
     holds: (s) => s.minutesSinceFed !== null && s.minutesSinceFed < betweenMin,
@@ -75,9 +91,6 @@ export const feedRules: readonly FeedRule[] = [
 ];
 
 export const whetherToFeed = (scene: FeedScene): FeedRule => feedRules.find((r) => r.holds(scene))!;
-
-/** Flow under this is none: no trail, no tow, m/s. */
-export const stillMs = 0.01;
 
 /** The run of a float from where it is laid in, downstream positive; on still water to both sides. */
 export function runOf(flowMs: number, runM: number): RunSpan {
@@ -107,6 +120,8 @@ export interface FeedPicture {
   /** The last ball of this swim: where it was dropped, and where its food lies; null where none is known so far. */
   last: DroppedBall | null;
   next: DroppedBall;
+  /** How many, how, and why so. */
+  advice: NextBall;
   /** Middle of where the bites came, m along; null under three that have a place. */
   biteM: number | null;
   thirds: RunThird[];
@@ -133,8 +148,24 @@ const leastBites = 3;
 /** Nearer than this is the same place, m. */
 const onPlaceM = 0.3;
 
+/** What came since the last ball, and of whom. */
+export interface FedSince {
+  /** Minutes without a bite since; null where they bit, or none was fed. */
+  blankMin: number | null;
+  habit: BaitHabit;
+  tempC: number;
+}
+
 /** Flow null is not timed: drawn as still, and said so. Where the fed food of a swim lies along the run, where the bites came, and how and where to drop the next ball. */
-export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feedsNow'>, depthM: number, timedMs: number | null, runM: number, ball: Ball, units: UnitPreference): FeedPicture {
+export function feedPicture(
+  swim: Pick<PegSwim, 'alongM' | 'feedsNow'>,
+  depthM: number,
+  timedMs: number | null,
+  runM: number,
+  ball: Ball,
+  units: UnitPreference,
+  since?: FedSince,
+): FeedPicture {
   const flowMs = timedMs ?? 0;
   const run = runOf(flowMs, runM);
   const isStill = Math.abs(flowMs) < stillMs;
@@ -147,13 +178,25 @@ export function feedPicture(swim: Pick<PegSwim, 'alongM' | 'feedsNow'>, depthM: 
   };
   const last = fed?.ball ? dropped(fed.ball, fed.alongM ?? 0) : null;
   const biteM = swim.alongM.length >= leastBites ? median(swim.alongM) : null;
-  const advice = nextBall(query(last?.ball ?? ball), biteM ?? (run.fromM + run.toM) / 2);
-  const nextAs: Ball = isStill ? ball : { ...(last?.ball ?? ball), breaks: advice.breakAt, gcc: advice.densityGcc };
-  const dropM = isStill ? (biteM ?? 0) : Math.round(20 * advice.dropM) / 20;
+  const of = last?.ball ?? ball;
+  const down = Math.sign(flowMs) || 1;
+  const advice = nextBallFor({
+    depthM,
+    flowMs: isStill ? 0 : flowMs,
+    runM,
+    // Where they bite goes before the run as a whole.
+    target: biteM === null || isStill ? null : { fromM: clamp(down * biteM - runM / 6, 0, runM * 0.9), toM: clamp(down * biteM + runM / 6, runM * 0.1, runM) },
+    ball: { ballCm: of.cm, densityGcc: of.gcc, particle: of.particle },
+    last: last && since?.blankMin != null ? { breaks: last.ball.breaks, blankMin: since.blankMin } : null,
+    habit: since?.habit,
+    tempC: since?.tempC,
+  });
+  const nextAs: Ball = { ...of, breaks: advice.break ?? of.breaks, gcc: advice.hasGravel ? Math.max(of.gcc, ballLimits.gravelGcc) : of.gcc };
+  const dropM = isStill ? (biteM ?? 0) : (advice.dropM ?? 0);
   const next = dropped(nextAs, dropM);
   const thirds = biteThirds(run, swim.alongM);
   const best = swim.alongM.length >= leastBites ? bestThird(thirds) : null;
-  return { run, last, next, biteM, thirds, best, fedShare: last ? fedShare(run, last.span) : 0, ...words() };
+  return { run, last, next, advice, biteM, thirds, best, fedShare: last ? fedShare(run, last.span) : 0, ...words() };
 
   function words(): { headline: string; detail: string } {
     const text = (m: number) => depthText(Math.abs(m), units);

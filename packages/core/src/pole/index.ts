@@ -1,6 +1,7 @@
 /** The pole: plumbed bed, float and shot, feed and where it lies, swims that settle, feed and rest, what to change, and the bag. */
 export * from './float';
 export * from './feed';
+export * from './next-ball';
 export * from './swims';
 export * from './wait';
 export * from './changes';

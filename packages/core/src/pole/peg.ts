@@ -22,5 +22,11 @@ export function bedAt(plumbed: readonly PlumbedDepth[], outM: number): number | 
 export const deepestWithin = (plumbed: readonly PlumbedDepth[], reachM: number): PlumbedDepth | null =>
   plumbed.filter((p) => p.outM <= reachM).reduce<PlumbedDepth | null>((a, b) => (a === null || b.depthM > a.depthM ? b : a), null);
 
-/** Over-depth that keeps the bait on the bottom in tow, m: none on still water, more the more it runs. Heuristic. */
-export const overDepthM = (flowMs: number): number => Math.round(100 * clamp(0.5 * Math.abs(flowMs), 0, 0.15)) / 100;
+/** Wind from which the surface tows a float, m/s, and what it then asks for: 5 cm, a centimetre more for each m/s. Heuristic; source: fieldcraft, pole. */
+const towFromMs = 4;
+
+/** Over-depth that keeps the bait on the bottom in tow, m: none on still water, more the more it runs or the wind drives it. Heuristic. */
+export const overDepthM = (flowMs: number, windMs = 0): number => {
+  const byWind = windMs < towFromMs ? 0 : 0.05 + 0.01 * (windMs - towFromMs);
+  return Math.round(100 * clamp(Math.max(0.5 * Math.abs(flowMs), byWind), 0, 0.15)) / 100;
+};

@@ -1,5 +1,5 @@
 import { shotPlan, usualShot, type ShotPattern, type ShotPlan, type ShotSize } from '../rig';
-import { floatCapacityG, floatOf, isOtherFloat } from './float';
+import { floatCapacityG, floatOf, isOtherFloat, type FloatWind } from './float';
 import { overDepthM } from './peg';
 
 export interface RigQuery {
@@ -7,6 +7,9 @@ export interface RigQuery {
   /** Depth-mean flow, m/s; null where nobody timed it: the rig is then for still water. */
   flowMs: number | null;
   earlierMs: number | null;
+  /** Wind over the peg, m/s, and how far out the float stands, m; null where nobody knows. */
+  windMs?: number | null;
+  reachM?: number | null;
   floats: readonly { name: string; capacityG: number }[];
   /** Hook and bait, g. */
   loadG: number;
@@ -28,8 +31,13 @@ export interface PegRig {
   changeText: string | null;
 }
 
+/** From here out a pole swim is a far one, m. Heuristic. */
+const farM = 8;
+
 /** How the shot goes on: a slow fall in still water, all together in a push, droppers between. Source: fieldcraft, pole. */
-function patternFor(flowMs: number): { pattern: ShotPattern; reason: string } {
+function patternFor(flowMs: number, reachM: number | null): { pattern: ShotPattern; reason: string } {
+  if (Math.abs(flowMs) < 0.03 && (reachM ?? 0) >= farM)
+    return { pattern: 'strung-dropper', reason: 'Strung of small shot with one dropper: far out it must lie straight, and still fall slowly at the end.' };
   if (Math.abs(flowMs) < 0.03) return { pattern: 'strung', reason: 'Strung out on water that stands: it falls slowly, and takes on the fall show.' };
   if (Math.abs(flowMs) < 0.2) return { pattern: 'bulk-droppers', reason: 'Together with droppers below: down past the flow, the last of it slowly.' };
   return { pattern: 'bulk', reason: 'All together: in such a push it must get down and stay.' };
@@ -45,13 +53,14 @@ function floatChange({ depthM, flowMs, earlierMs, floats }: RigQuery, float: Peg
 
 /** Float, shot and depth for a swim, from the floats one owns. Without one the float that is wanted is worked with. */
 export function pegRig(query: RigQuery): PegRig {
-  const { depthM, flowMs, floats, loadG, pattern, table = usualShot } = query;
+  const { depthM, flowMs, windMs = null, reachM = null, floats, loadG, pattern, table = usualShot } = query;
   const flow = flowMs ?? 0;
-  const wantedG = floatCapacityG(depthM, flow);
+  const wind: FloatWind | null = windMs === null || reachM === null ? null : { windMs, reachM: Math.min(20, reachM) };
+  const wantedG = floatCapacityG(depthM, flow, wind);
   const float = floatOf(floats, wantedG);
-  const chosen = patternFor(flow);
+  const chosen = patternFor(flow, reachM);
   const capacityG = float?.capacityG ?? wantedG;
-  const overM = overDepthM(flow);
+  const overM = overDepthM(flow, windMs ?? 0);
   return {
     wantedG,
     float,

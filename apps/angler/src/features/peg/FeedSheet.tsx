@@ -1,6 +1,6 @@
 import { viewpointLine } from '@burrow/core/casting';
 import { feedParticleIds } from '@burrow/core/ledger';
-import { feedParticles, feedPicture, squeezes, swimName } from '@burrow/core/pole';
+import { feedParticles, feedPicture, squeezes, swimName, type Ball } from '@burrow/core/pole';
 import { clamp, depthText, liftText, metresPerDepthUnit } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -25,13 +25,15 @@ export function FeedSheet({ control }: { control: PegControl }) {
   const { peg, here, depth, flow, feedPicture: feed } = advice;
   const depthM = depth.m;
   const flowMs = flow.ms;
-  const { ball } = pole;
+  const [ownBall, setBall] = useState<Partial<Ball>>({});
   const { kit, units } = usePreferences();
   const [swimId, setSwim] = useState(sheets.feedFor ?? here.id);
   const swim = peg.swims.find((s) => s.id === swimId) ?? here;
   const [ownDrop, setDrop] = useState<number | null>(null);
   const isHere = swim.id === here.id;
-  const picture = isHere ? feed : feedPicture(swim, swim.depthM ?? depthM, flowMs, pole.runM, ball, units);
+  const picture = isHere ? feed : feedPicture(swim, swim.depthM ?? depthM, flowMs, pole.runM, pole.ball, units);
+  // The sheet opens on what is advised; what is set by hand goes before.
+  const ball: Ball = { ...picture.next.ball, ...ownBall };
   const dropM = ownDrop ?? picture.next.dropM;
   const at = feedPicture(
     { alongM: [], feedsNow: [{ ms: 0, station: swim.id, what: ball.particle, massG: null, alongM: dropM, ball }] },
@@ -41,7 +43,7 @@ export function FeedSheet({ control }: { control: PegControl }) {
     ball,
     units,
   );
-  const set = (part: Partial<typeof ball>) => setPole({ ball: { ...ball, ...part } });
+  const set = (part: Partial<Ball>) => setBall({ ...ownBall, ...part });
   const logIt = () => {
     setPole({ ball });
     void control.log.fed(swim, ball, dropM);
@@ -54,6 +56,7 @@ export function FeedSheet({ control }: { control: PegControl }) {
       {advice.feed.viewpoint ? <Text tone="second">{viewpointLine(advice.feed.viewpoint)}</Text> : null}
       {placed.length > 1 ? <Choice label="Which swim" wrap options={placed.map((s) => ({ id: s.id, label: swimName(s, units) }))} value={swim.id} onChange={setSwim} /> : null}
       <Text strong>{picture.headline}</Text>
+      <Text tone="second">{picture.advice.why}</Text>
       {own.ball === null ? (
         <Text tone="straw">{`Nobody has said what the ball is: ${liftText(ball.cm / 100, units)}, the usual mix, squeezed as marked below is assumed. Set it once; from then on a tap on Fed logs it.`}</Text>
       ) : null}

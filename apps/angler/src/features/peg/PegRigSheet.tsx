@@ -69,6 +69,7 @@ export function PegRigSheet({ control }: { control: PegControl }) {
           { id: 'bulk', label: 'All together' },
           { id: 'bulk-droppers', label: 'Together, droppers below' },
           { id: 'strung', label: 'Strung out' },
+          { id: 'strung-dropper', label: 'Strung, one dropper' },
         ]}
         value={pole.pattern ?? 'auto'}
         onChange={(id) => setPole({ pattern: id === 'auto' ? null : id })}

@@ -2,6 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { assumedPole, changesAnswered, pegAdvice } from '@burrow/core/pole';
 import { useState } from 'react';
+import { useSituation } from '@/data/outlook';
 import { useNow } from '@/data/clock';
 import { usePegWater } from '@/data/peg';
 import { usePreferences } from '@/data/preferences';
@@ -17,6 +18,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const now = useNow(5000);
   const zone = water.file.water.timezone;
   const { temp, reasons } = usePegWater(outing, now);
+  const { wind } = useSituation();
   const [alongM, setAlong] = useState<number | null>(null);
   const [sheet, setSheet] = useState<PegSheet | null>(null);
   const [feedFor, setFeedFor] = useState<string | null>(null);
@@ -27,6 +29,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
     reasons: reasons.map((r) => r.id),
     isBaited: water.file.water.baited ?? false,
     tackle: { ...pole, floats: kit.floats },
+    windMs: wind?.value.speedMs ?? null,
     nowMs: now,
     units,
     zone,
