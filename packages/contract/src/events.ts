@@ -1,4 +1,16 @@
-import { fold, reactionKinds, upcastEvent, type EventKind, type LedgerEvent, type LedgerState, type ReactionKind, ballBreaks, feedParticleIds } from '@burrow/core/ledger';
+import {
+  fold,
+  reactionKinds,
+  upcastEvent,
+  type EventKind,
+  type LedgerEvent,
+  type LedgerState,
+  type ReactionKind,
+  ballBreaks,
+  feedContents,
+  feedParticleIds,
+  feedWays,
+} from '@burrow/core/ledger';
 import { z } from 'zod';
 import { listOf } from './bounded-list';
 import { firstProblem } from './problem-words';
@@ -103,7 +115,17 @@ const bodies = {
     movesDeg: z.number().min(0).max(360).optional(),
   }),
   'level-measured': z.object({ levelM: z.number().min(-100).max(100), by: z.enum(['gauge', 'mark']) }),
-  fed: z.object({ station: id, what: name, massG: z.number().min(0).max(50_000).optional(), alongM: alongM.optional(), ball: ball.optional() }),
+  fed: z.object({
+    station: id,
+    what: name,
+    massG: z.number().min(0).max(50_000).optional(),
+    alongM: alongM.optional(),
+    ball: ball.optional(),
+    balls: z.number().int().min(1).max(20).optional(),
+    grains: z.number().int().min(1).max(500).optional(),
+    contents: listOf(z.enum(feedContents), { most: 8 }).optional(),
+    way: z.enum(feedWays).optional(),
+  }),
   changed: z.object({ station: id, what: name }),
   'quiet-seen': z.object({ station: id, what: z.enum(['cold-rain', 'cooling', 'predator', 'bigger-fish']) }),
   'bag-weighed': z.object({ station: id, count: z.number().int().min(1).max(10_000), massG: z.number().min(1).max(1_000_000), classMm: lengthMm.optional() }),

@@ -1,4 +1,4 @@
-import type { ballBreaks, feedParticleIds } from './feed';
+import type { ballBreaks, feedContents, feedParticleIds, feedWays } from './feed';
 
 /** One thing that happened, as written once and never changed. */
 interface Envelope<Kind extends string, Body> {
@@ -21,6 +21,8 @@ export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school';
 /** Where a ball of feed comes apart, and what it is made of. */
 export type BallBreak = (typeof ballBreaks)[number];
 export type FeedParticle = (typeof feedParticleIds)[number];
+export type FeedContent = (typeof feedContents)[number];
+export type FeedWay = (typeof feedWays)[number];
 /** What one finds over the water. */
 export type SurfaceSeen = 'ice' | 'skin' | 'open';
 /** Why it may have gone quiet, none of it the feed's fault. */
@@ -90,7 +92,18 @@ export interface EventBodies {
   /** How high the water stands against the level that its soundings were made at, m: negative when drawn down. */
   'level-measured': { levelM: number; by: 'gauge' | 'mark' };
   /** Feed laid at a station, some way off along the run where that is known. */
-  fed: { station: string; what: string; massG?: number; alongM?: number; ball?: { cm: number; gcc: number; breaks: BallBreak; particle: FeedParticle } };
+  fed: {
+    station: string;
+    what: string;
+    massG?: number;
+    alongM?: number;
+    ball?: { cm: number; gcc: number; breaks: BallBreak; particle: FeedParticle };
+    /** Balls alike, 1 to 20; or grains by hand. One ball where neither is said. */
+    balls?: number;
+    grains?: number;
+    contents?: FeedContent[];
+    way?: FeedWay;
+  };
   /** One thing changed at a swim after a wait: id of the rule. */
   changed: { station: string; what: string };
   /** A reason for the quiet that the angler saw. */

@@ -170,7 +170,7 @@ const reducers: Reducers = {
     into.note(id, ms, kind, station, result);
   },
   felt: (into, { id, kind, body }, ms) => {
-    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM, ...ofSchool(body) });
+    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM, ...said(body, 'topM', 'hasBait', 'movesDeg') });
     into.note(id, ms, kind, body.station, body.what);
   },
   'level-measured': (into, { id, kind, body }, ms) => {
@@ -178,7 +178,15 @@ const reducers: Reducers = {
     into.note(id, ms, kind, null);
   },
   fed: (into, { id, kind, body }, ms) => {
-    into.outing.feeds.push({ ms, station: body.station, what: body.what, massG: body.massG ?? null, alongM: body.alongM ?? null, ball: body.ball ?? null });
+    into.outing.feeds.push({
+      ms,
+      station: body.station,
+      what: body.what,
+      massG: body.massG ?? null,
+      alongM: body.alongM ?? null,
+      ball: body.ball ?? null,
+      ...said(body, 'balls', 'grains', 'contents', 'way'),
+    });
     into.note(id, ms, kind, body.station, body.what);
   },
   'swim-placed': (into, { body }) => {
@@ -299,9 +307,6 @@ const reducers: Reducers = {
   note: (into, { id, kind, body }, ms) => into.note(id, ms, kind, body.station ?? null, body.text),
 };
 
-/** What is said of a school, none of it where nobody said it. */
-const ofSchool = ({ topM, hasBait, movesDeg }: EventOf<'felt'>['body']) => ({
-  ...(topM === undefined ? {} : { topM }),
-  ...(hasBait === undefined ? {} : { hasBait }),
-  ...(movesDeg === undefined ? {} : { movesDeg }),
-});
+/** Those fields of a body that somebody said. */
+const said = <B extends object, K extends keyof B>(body: B, ...keys: K[]) =>
+  Object.fromEntries(keys.filter((k) => body[k] !== undefined).map((k) => [k, body[k]])) as Partial<Pick<B, K>>;

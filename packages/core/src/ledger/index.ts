@@ -7,4 +7,4 @@ export { instantOf, offsetOf } from './instant';
 export { upcastEvent } from './upcast';
 export { reactionKinds, reactionMeanings, refusalKinds, sightingKinds, type ReactionMeaning } from './reaction';
 export { importDevice } from './import-mark';
-export { ballBreaks, feedParticleIds } from './feed';
+export { ballBreaks, feedContents, feedParticleIds, feedWays } from './feed';

@@ -1,4 +1,4 @@
-import type { EventBodies, EventKind, FeltKind, Goal, LineTurn, QuietReason, ReactionKind, SurfaceSeen } from './event';
+import type { EventBodies, EventKind, FeedContent, FeedWay, FeltKind, Goal, LineTurn, QuietReason, ReactionKind, SurfaceSeen } from './event';
 
 export interface LineState {
   id: string;
@@ -132,6 +132,20 @@ export interface FeltState {
   movesDeg?: number;
 }
 
+/** Something fed: how many, of what and how are absent where nobody said so. */
+export interface FeedState {
+  ms: number;
+  station: string;
+  what: string;
+  massG: number | null;
+  alongM: number | null;
+  ball: NonNullable<EventBodies['fed']['ball']> | null;
+  balls?: number;
+  grains?: number;
+  contents?: readonly FeedContent[];
+  way?: FeedWay;
+}
+
 export interface LogEntry {
   id: string;
   ms: number;
@@ -161,7 +175,7 @@ export interface OutingState {
   felt: FeltState[];
   /** Levels of the water against that of its soundings, m. */
   levels: { ms: number; levelM: number; by: 'gauge' | 'mark' }[];
-  feeds: { ms: number; station: string; what: string; massG: number | null; alongM: number | null; ball: NonNullable<EventBodies['fed']['ball']> | null }[];
+  feeds: FeedState[];
   /** Depths plumbed along a peg, m. */
   plumbed: { id: string; ms: number; station: string; outM: number; depthM: number }[];
   /** Floats timed at the surface: m along, s. */

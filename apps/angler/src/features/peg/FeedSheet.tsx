@@ -1,5 +1,5 @@
 import { viewpointLine } from '@burrow/core/casting';
-import { feedParticleIds } from '@burrow/core/ledger';
+import { feedContents, feedParticleIds, type FeedContent, type FeedWay } from '@burrow/core/ledger';
 import { feedParticles, feedPicture, squeezes, swimName, type Ball } from '@burrow/core/pole';
 import { clamp, depthText, liftText, metresPerDepthUnit } from '@burrow/core/units';
 import { useState } from 'react';
@@ -11,6 +11,23 @@ import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import type { PegControl } from './usePeg';
+
+const wayOptions = [
+  { id: 'cup', label: 'Cup' },
+  { id: 'throw', label: 'Thrown' },
+  { id: 'catapult', label: 'Catapult' },
+  { id: 'loose', label: 'Loose, by hand' },
+] as const;
+const contentNames: Readonly<Record<FeedContent, string>> = {
+  crumb: 'Crumb',
+  bread: 'Bread',
+  soil: 'Soil',
+  hemp: 'Hemp',
+  casters: 'Casters',
+  pinkies: 'Pinkies',
+  maggots: 'Maggots',
+  pellet: 'Pellet',
+};
 
 /** Mixes by their density, g/cm³: assumed until one has seen one's own break. */
 const mixes = [
@@ -43,10 +60,23 @@ export function FeedSheet({ control }: { control: PegControl }) {
     ball,
     units,
   );
+  const { advice: told } = picture;
+  const [ownBalls, setBalls] = useState<number | null>(null);
+  const balls = ownBalls ?? Math.max(1, told.balls);
+  const [grains, setGrains] = useState(6);
+  const [ownWay, setWay] = useState<FeedWay | null>(null);
+  const way = ownWay ?? told.way;
+  const isLoose = way === 'loose';
+  const [contents, setContents] = useState<FeedContent[]>([]);
+  const toggled = (id: FeedContent) => setContents(contents.includes(id) ? contents.filter((c) => c !== id) : [...contents, id]);
   const set = (part: Partial<Ball>) => setBall({ ...ownBall, ...part });
   const logIt = () => {
     setPole({ ball });
-    void control.log.fed(swim, ball, dropM);
+    void control.log.fed(swim, ball, dropM, {
+      ...(isLoose ? { grains } : { balls }),
+      ...(contents.length > 0 ? { contents } : {}),
+      way,
+    });
   };
   const placed = peg.swims.filter((s) => s.outM !== null);
   const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 0.5 : 0.2);
@@ -61,13 +91,35 @@ export function FeedSheet({ control }: { control: PegControl }) {
         <Text tone="straw">{`Nobody has said what the ball is: ${liftText(ball.cm / 100, units)}, the usual mix, squeezed as marked below is assumed. Set it once; from then on a tap on Fed logs it.`}</Text>
       ) : null}
       <View style={{ gap: 6 }}>
+        <Text strong>How it gets there</Text>
+        <Choice label="How it gets there" wrap options={wayOptions} value={way} onChange={setWay} />
+      </View>
+      {isLoose ? (
+        <Stepper
+          label="Grains"
+          text={String(grains)}
+          onStep={(d) => setGrains(clamp(grains + d, 1, 500))}
+          big={{ text: '10', onStep: (d) => setGrains(clamp(grains + 10 * d, 1, 500)) }}
+        />
+      ) : (
+        <Stepper label="Balls" text={String(balls)} onStep={(d) => setBalls(clamp(balls + d, 1, 20))} />
+      )}
+      <View style={{ gap: 6 }}>
+        <Text strong>What it holds</Text>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {feedContents.map((id) => (
+            <Action key={id} height={48} selected={contents.includes(id)} label={contentNames[id]} onPress={() => toggled(id)} />
+          ))}
+        </View>
+      </View>
+      <View style={{ gap: 6 }}>
         <Text strong>How hard it is squeezed</Text>
         <Choice label="How hard it is squeezed" wrap options={squeezes.map((s) => ({ id: s.id, label: s.label }))} value={ball.breaks} onChange={(breaks) => set({ breaks })} />
       </View>
       <View style={{ gap: 6 }}>
-        <Text strong>What is in it</Text>
+        <Text strong>What sinks from it</Text>
         <Choice
-          label="What is in it"
+          label="What sinks from it"
           wrap
           options={feedParticleIds.map((p) => ({ id: p, label: feedParticles[p].name }))}
           value={ball.particle}

@@ -1,7 +1,7 @@
 import { speciesOf } from '@burrow/core/fish';
-import type { OutingState, QuietReason, StationState } from '@burrow/core/ledger';
+import type { EventBodies, OutingState, QuietReason, StationState } from '@burrow/core/ledger';
 import { runPlaceText, swimName, type Ball, type PegAdvice, type PegSwim } from '@burrow/core/pole';
-import { depthText, fishLengthText } from '@burrow/core/units';
+import { counted, depthText, fishLengthText } from '@burrow/core/units';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLogged, type Thing } from '@/features/station/useLogged';
@@ -20,6 +20,21 @@ interface PegLogSetting {
   setSheet: (sheet: PegSheet | null) => void;
   /** A swim is to be fed, and what with is asked. */
   onFeed: (swim: string) => void;
+}
+
+/** How many, of what and how, beside the ball. */
+export type FedMore = Pick<EventBodies['fed'], 'balls' | 'grains' | 'contents' | 'way'>;
+
+/** What was fed, as it stands in the log: "8 balls, crumb, hemp, thrown". */
+export function fedText(what: string, { balls, grains, contents, way }: FedMore): string {
+  const many = grains !== undefined ? counted(grains, 'grain') : balls !== undefined && balls > 1 ? `${balls} balls` : null;
+  return [
+    many,
+    ...(contents && contents.length > 0 ? contents : [what]),
+    way === undefined || way === 'cup' ? null : { throw: 'thrown', catapult: 'by catapult', loose: 'loose' }[way],
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** What can be logged at a peg, each with what is known of it and no more. */
@@ -49,9 +64,20 @@ export function usePegLog({ outing, station, zone, advice, alongM, setAlong, set
     setSaid({ text, undo: [id] });
     setSheet(null);
   };
-  const fed = (swim: PegSwim, { cm, gcc, breaks, particle }: Ball, dropM: number) => {
+  const fed = (swim: PegSwim, { cm, gcc, breaks, particle }: Ball, dropM: number, more: FedMore = {}) => {
     const what = kit.feed.find((f) => f.id === own.feed)?.name ?? particle;
-    return log(`Fed ${swimName(swim, units)}`, [{ kind: 'fed', body: { station: swim.id, what, alongM: Math.round(20 * dropM) / 20, ball: { cm, gcc, breaks, particle } } }]);
+    return log(`Fed ${swimName(swim, units)}`, [
+      {
+        kind: 'fed',
+        body: {
+          station: swim.id,
+          what: fedText(what, more),
+          alongM: Math.round(20 * dropM) / 20,
+          ...(more.grains === undefined ? { ball: { cm, gcc, breaks, particle } } : {}),
+          ...more,
+        },
+      },
+    ]);
   };
   /** One tap feeds the ball as it was fed last; before the first it asks what the ball is, for a default is nobody's record. */
   const feedAgain = (swim: PegSwim) => {
