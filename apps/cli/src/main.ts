@@ -21,6 +21,7 @@ const commands: Record<string, () => Promise<Command>> = {
   'next-ball': async () => (await import('./commands/pole')).nextBall,
   bag: async () => (await import('./commands/pole')).bag,
   season: async () => (await import('./commands/season')).season,
+  trial: async () => (await import('./commands/trial')).trial,
   place: async () => (await import('./commands/place')).place,
   catches: async () => (await import('./commands/catches')).catches,
   where: async () => (await import('./commands/where')).where,
@@ -69,6 +70,7 @@ const usage = `burrow COMMAND …
                                       how many balls, how hard they are squeezed and where they are dropped
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
+  trial F.ndjson [--between A,B]      which of two baits fish take better, as far as the log is sure of it
   where --water F.geojson --species id --method m --at ISO [--weather F.csv] [--log F.ndjson] [--temp-c T]
         [--craft bank|boat|kayak|foot] [--level-m X] [--goal numbers|size|supper]
                                       places to fish, best first, as GeoJSON, each in the depths of that fish or why not

@@ -48,3 +48,34 @@ test.each([
   expect([status, stdout]).toEqual([2, '']);
   expect(stderr).toMatch(message);
 });
+
+test('tie-on picks for a zone, by forage, and by what the log says they took', () => {
+  type Choice = { piece: string; zone: string; rules: string[] };
+  const of = (...args: string[]) => JSON.parse(tieOn(box, ...usual, ...args).stdout) as Choice[];
+  for (const zone of ['middle', 'near-bottom', 'bottom']) expect(of('--zone', zone)[0].zone).toBe(zone);
+  const missing = tieOn('piece,family\nHover,suspending-minnow\n', ...usual, '--zone', 'bottom');
+  expect([missing.status, missing.stderr.trim().split('\n').length]).toEqual([0, 1]);
+  expect(missing.stderr).toMatch(/nothing in the box works on the bottom: first a .+ \([a-z-]+\)/);
+  expect(of('--forage', 'shad')[0].rules.length).toBeGreaterThan(0);
+  expect(tieOn(box, ...usual, '--forage', 'duck')).toMatchObject({
+    status: 2,
+    stderr: expect.stringMatching(/--forage: expected one of perch, minnow, shad, crayfish, insects, found "duck"/) as string,
+  });
+  // Ten bites on the loud crank, which the table is against in clear cold water, of a log that another program wrote.
+  const id = (n: number) => `019b0000-0000-7000-8000-${String(n).padStart(12, '0')}`;
+  const at = (minutes: number) => new Date(Date.UTC(2027, 0, 10, 8, minutes)).toISOString().replace('Z', '+00:00');
+  const line = (n: number, minutes: number, kind: string, body: object) =>
+    JSON.stringify({ id: id(n), outing: id(1), angler: 'a', device: 'd', at: at(minutes), kind, v: 2, body });
+  const log = (bites: number) =>
+    [
+      line(1, 0, 'outing-started', { water: 'w', waterName: 'W', species: ['smallmouth'], goal: 'numbers', method: 'cast' }),
+      line(2, 1, 'station-opened', { station: id(2), kind: 'stand', label: '1', at: [25, 61] }),
+      line(3, 2, 'line-down', { line: id(3), station: id(2), rod: 'rod 1', presentation: 'Loud crank' }),
+      ...Array.from({ length: bites }, (_, k) => line(10 + k, 5 + 7 * k, 'reaction', { station: id(2), line: id(3), reaction: 'bite' })),
+    ].join('\n');
+  const file = path.join(dir, 'log.ndjson');
+  writeFileSync(file, log(10));
+  expect(of('--log', file)[0]).toMatchObject({ piece: 'Loud crank', rules: expect.arrayContaining(['tie-on.answers']) as string[] });
+  writeFileSync(file, log(1));
+  expect(of('--log', file)[0].piece).toBe('Clear tube');
+});

@@ -8,3 +8,4 @@ export { responsesBy, responseWords, type Responses, type ResponsesBy } from './
 export * from './by-method';
 export { outingDay, outingDayWords, triedInVain, type DayCatch, type HungLine, type OutingDay, type Stay } from './outing-day';
 export { outingPlaces, type BitePlace, type CastLine } from './outing-places';
+export { presentationsOf, trialLimits, trialOf, type Trial } from './trial';

@@ -108,10 +108,12 @@ export function TieOnScreen() {
             {second ? <Row over="Runner-up" what={second.piece} under={second.why.slice(0, 2).join(' ')} /> : null}
           </>
         ) : null}
-        {choices.length > 0
-          ? byZone.map(({ zone: part, pick }) => (
-              <Row key={part} over={zoneNames[part]} what={pick?.piece ?? 'Nothing in your box works there'} under={pick?.why.slice(1, 3).join(' ') ?? ''} />
-            ))
+        {first
+          ? byZone
+              .filter(({ pick }) => pick?.piece !== first.piece)
+              .map(({ zone: part, pick }) => (
+                <Row key={part} over={zoneNames[part]} what={pick?.piece ?? 'Nothing in your box works there'} under={pick?.why.slice(1, 3).join(' ') ?? ''} />
+              ))
           : null}
         <View style={{ paddingHorizontal: 16, gap: 6 }}>
           <Text strong>{forage === null ? 'What do they eat here? Asked once a water' : 'They eat here'}</Text>
