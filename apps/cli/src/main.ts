@@ -21,6 +21,7 @@ const commands: Record<string, () => Promise<Command>> = {
   'next-ball': async () => (await import('./commands/pole')).nextBall,
   bag: async () => (await import('./commands/pole')).bag,
   season: async () => (await import('./commands/season')).season,
+  like: async () => (await import('./commands/like')).like,
   trial: async () => (await import('./commands/trial')).trial,
   place: async () => (await import('./commands/place')).place,
   catches: async () => (await import('./commands/catches')).catches,
@@ -70,6 +71,8 @@ const usage = `burrow COMMAND …
                                       how many balls, how hard they are squeezed and where they are dropped
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
   season F.ndjson                     effort, rates and comparisons of a ledger
+  like --water F --log F.ndjson --count N
+                                      places of a water like those where fish bit, as GeoJSON, best first
   trial F.ndjson [--between A,B]      which of two baits fish take better, as far as the log is sure of it
   where --water F.geojson --species id --method m --at ISO [--weather F.csv] [--log F.ndjson] [--temp-c T]
         [--craft bank|boat|kayak|foot] [--level-m X] [--goal numbers|size|supper]

@@ -38,3 +38,20 @@ test('retrieve answers how a bait is brought back, and names what is wrong', () 
     expect(wrong.stderr.trim().split('\n')).toHaveLength(1);
   }
 });
+
+test('like names places of a water like those where fish bit, apart and ranked, and says where there was no bite', () => {
+  const found = burrow('like', '--water', 'demo/tamber-lake.geojson', '--log', 'demo/season.ndjson', '--count', '6');
+  expect(found.stderr).toBe('');
+  const { features } = JSON.parse(found.stdout) as { features: { geometry: { type: string }; properties: Record<string, unknown> }[] };
+  expect(features).toHaveLength(6);
+  features.forEach(({ geometry, properties }, k) => {
+    expect(geometry.type).toBe('Point');
+    expect(properties).toMatchObject({ rank: k + 1, score: expect.any(Number) as number, shares: expect.any(Array) as string[], differs: expect.any(Array) as string[] });
+  });
+  const none = burrow('like', '--water', 'demo/cobble-pond.geojson', '--log', 'demo/season.ndjson', '--count', '6');
+  expect([none.status, none.stdout]).toEqual([2, '']);
+  expect(none.stderr).toMatch(/expected a bite on Cobble Pond/);
+  expect(burrow('like', '--water', 'demo/tamber-lake.geojson', '--log', 'demo/season.ndjson', '--count', '0').stderr).toMatch(
+    /--count: expected a whole number from 1 to 200, found 0/,
+  );
+});

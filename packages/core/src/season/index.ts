@@ -7,5 +7,5 @@ export { outingRates, type OutingRate } from './outing-rates';
 export { responsesBy, responseWords, type Responses, type ResponsesBy } from './responses';
 export * from './by-method';
 export { outingDay, outingDayWords, triedInVain, type DayCatch, type HungLine, type OutingDay, type Stay } from './outing-day';
-export { outingPlaces, type BitePlace, type CastLine } from './outing-places';
+export { bitesAndBlanks, outingPlaces, type BitePlace, type CastLine } from './outing-places';
 export { presentationsOf, trialLimits, trialOf, type Trial } from './trial';

@@ -40,3 +40,22 @@ export function outingPlaces(outing: OutingState): { casts: CastLine[]; bites: B
     bites: takes.flatMap((t) => [...(t.fish ? placed(true)(t.fish) : []), ...t.reactions.flatMap(placed(t.fish !== null))].slice(0, 1)),
   };
 }
+
+/** Where fish bit on these outings, and the stations where line was without a bite. A bite of which no nearer place is known lies at its station. */
+export function bitesAndBlanks(outings: readonly OutingState[]): { bites: LonLat[]; blanks: LonLat[] } {
+  const bites: LonLat[] = [];
+  const blanks: LonLat[] = [];
+  for (const outing of outings) {
+    const placed = outingPlaces(outing).bites.map((b) => b.at);
+    const takes = takesOf(outing).filter((t) => t.isBite);
+    bites.push(...placed);
+    for (const station of outing.stations) {
+      const here = takes.filter((t) => t.station === station.id);
+      const isPlaced = here.some((t) => t.fish?.at != null || t.fish?.cast != null || t.reactions.some((r) => r.at !== null || r.cast !== null));
+      if (here.length > 0 && !isPlaced) bites.push(...here.map((): LonLat => [station.at[0], station.at[1]]));
+      const isTried = outing.lines.some((l) => l.station === station.id) || outing.casts.some((c) => c.station === station.id);
+      if (here.length === 0 && isTried) blanks.push([station.at[0], station.at[1]]);
+    }
+  }
+  return { bites, blanks };
+}
