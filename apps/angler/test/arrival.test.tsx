@@ -70,3 +70,21 @@ test('a school seen to the side is logged with its bearing, distance, top and ba
   ));
   await waitFor(() => expect(there.heading()).toMatch(/Over the school: 7 m north-east of hole 1/));
 });
+
+test('two bites name more places like where they came, and a touch puts the ring there', async () => {
+  const hole = testId();
+  const bite = (minutes: number): Logged => [minutes, 'reaction', { station: hole, reaction: 'bite' }];
+  const log: Logged[] = [
+    [1, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-139.998, 46.9995] }],
+    [2, 'line-down', { line: testId(), station: hole, rod: 'rod 1', depthM: 5 }],
+  ];
+  const one = await visit({ file: water, log: [...log, bite(5)], minutes: 8, wide: true }, () => <WaterScreen />);
+  await waitFor(() => expect(one.heading()).toMatch(/./));
+  expect(screen.queryByText('More places like where they bit today')).toBeNull();
+  one.unmount();
+  const two = await visit({ file: water, log: [...log, bite(5), bite(25)], minutes: 30, wide: true }, () => <WaterScreen />);
+  await screen.findByText('More places like where they bit today');
+  await two.press(/ of the ring$/);
+  expect(await screen.findByText('The place you tapped.')).toBeTruthy();
+  expect(two.kinds()).toEqual([]);
+});

@@ -31,6 +31,9 @@ import {
   type PlaceSetting,
   type RestedHole,
   type ScanKind,
+  placesLike,
+  type LikeMarks,
+  type LikePlace,
 } from '@burrow/core/holes';
 import { stageRuleOf } from '@burrow/core/outlook';
 import { speciesOf } from '@burrow/core/fish';
@@ -295,6 +298,11 @@ export const groundApi = {
     const from = start && deepNear(water, water.spot(start), query.baitM + query.clearanceM + 0.1, laneWithinM);
     if (start && !from) throw new RangeError(`expected water deep enough for this bait within ${laneWithinM} m, found none`);
     return planLane(water, { ...query, start: from });
+  },
+
+  /** Places of a water like those where fish bit, best first. */
+  like(key: string, { marks, bites, blanks, count }: { marks: LikeMarks; bites: LonLat[]; blanks: LonLat[]; count: number }): LikePlace[] {
+    return placesLike(surveys.ground(key).map, marks, bites, blanks, count);
   },
 
   /** Fish to expect an hour, cell by cell of the map. */

@@ -8,4 +8,4 @@ export * from './from-log';
 export * from './wording';
 export { firstPlaces, firstPlaceWords, isNearShore, type FirstPlace, type FirstQuery } from './first-place';
 export { fromStation, schoolPlace, schoolPlaceWords, type SchoolPlace } from './school-place';
-export { likeFeatures, likeWords, placesLike, type LikeFeature, type LikeMarks, type LikePlace } from './like';
+export { likePlaceWords, placesLike, type LikeMarks, type LikePlace } from './like';

@@ -1,12 +1,13 @@
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 import { LocalFrame, Relief, type DepthMap, type LonLat } from '../ground';
+import { bearingDeg, compassPoint, depthText, distanceM, distanceText, type UnitPreference } from '../units';
 
 /** What of a place can be alike. */
-export const likeFeatures = ['depth', 'slope', 'rise', 'shore', 'cover', 'hard', 'inflow'] as const;
+const likeFeatures = ['depth', 'slope', 'rise', 'shore', 'cover', 'hard', 'inflow'] as const;
 export type LikeFeature = (typeof likeFeatures)[number];
 
 /** What each is called where it is shared, and where it is not. */
-export const likeWords: Readonly<Record<LikeFeature, string>> = {
+const likeWords: Readonly<Record<LikeFeature, string>> = {
   depth: 'as deep',
   slope: 'as steep',
   rise: 'standing out as much from the bed about it',
@@ -152,4 +153,15 @@ function nearestCell({ cells }: Grid, x: number, y: number): number {
     if (Math.hypot(c.x - x, c.y - y) < Math.hypot(cells[best].x - x, cells[best].y - y)) best = k;
   });
   return best;
+}
+
+/** A place like where they bit, in words: how deep, where from the ring, what it shares and what it lacks. */
+export function likePlaceWords({ at, depthM, shares, differs, isFished }: LikePlace, from: LonLat, units: UnitPreference): { headline: string; detail: string } {
+  const words = (features: readonly LikeFeature[]) => features.map((f) => likeWords[f]).join(', ');
+  const alike = shares.length === 0 ? 'alike in nothing that stands out' : words(shares);
+  const unlike = differs.length === 0 ? '' : ` Not ${words(differs)}.`;
+  return {
+    headline: `${depthText(depthM, units)}, ${distanceText(distanceM(from, at), units)} ${compassPoint(bearingDeg(from, at))} of the ring`,
+    detail: `${alike[0].toUpperCase()}${alike.slice(1)}.${unlike}${isFished ? ' Fished already, without a bite.' : ''}`,
+  };
 }

@@ -12,6 +12,7 @@ import { Caution } from '@/ui/Caution';
 import type { Ground, PlannedHole } from '@/workers/ground.api';
 import { BankPanel } from './BankPanel';
 import { GroundList } from './GroundList';
+import { LikeList } from './LikeList';
 import type { OutingHere } from './useOutingHere';
 
 interface Props {
@@ -21,12 +22,14 @@ interface Props {
   ring: LonLat;
   planned: readonly (PlannedHole & { number: number })[];
   holes: readonly MapHole[];
+  /** Puts the ring somewhere. */
+  onPlace: (at: LonLat) => void;
   /** Whether the banks are looked at: working them out takes the phone a while. */
   asksBanks: boolean;
 }
 
 /** What the ice is known to be, the banks by sun and wind, and the ground in words. */
-export function LakeList({ water, ground, here, ring, planned, holes, asksBanks }: Props) {
+export function LakeList({ water, ground, here, ring, planned, holes, onPlace, asksBanks }: Props) {
   const { units } = usePreferences();
   const { input, column, situation } = useOutlook();
   const banks = useBanks(water, input, situation, asksBanks);
@@ -39,6 +42,7 @@ export function LakeList({ water, ground, here, ring, planned, holes, asksBanks 
         {here.surface === 'open' ? <Caution headline="Open water, as modelled">If there is ice here, it is new and not to be trusted.</Caution> : null}
         {here.method.isOnIce ? <IceKnown water={water} from={ring} /> : null}
       </View>
+      {asksBanks ? <LikeList water={water} ground={ground} here={here} from={ring} onPlace={onPlace} /> : null}
       {isIced ? null : panel}
       <GroundList water={water} ground={ground} planned={planned} holes={holes} units={units} />
       {isIced ? panel : null}

@@ -100,7 +100,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
             {bars}
           </MapPane>
         )}
-        list={<LakeList water={water} ground={ground} here={here} ring={ring} planned={planned} holes={holes} asksBanks={wide || inWords} />}
+        list={<LakeList water={water} ground={ground} here={here} ring={ring} planned={planned} holes={holes} onPlace={standpoint.tap} asksBanks={wide || inWords} />}
         actions={<PlanActions drilling={drilling.holes} isOnIce={(outing ? method : (lastWay ?? method)).isOnIce} onPlan={() => setPlanning(true)} onDropped={setDropped} />}
         dropped={
           dropped && {
