@@ -63,6 +63,9 @@ export function workedOn({ tackle, diveM, tempC, depthM, bed, goal, signs, rule,
   };
 }
 
-/** What comes after a bite, in the words of what is on the line: one bait falls back, another is left hanging. */
-export const ruleWithBait = (rule: AfterRule, worked: Retrieve | null): AfterRule =>
-  worked?.headline && rule.aim === 'let-fall' ? { ...rule, headline: worked.headline, reason: worked.does } : rule;
+/** What comes after a bite, in the words of what is on the line: one bait falls back, another is left hanging. What the headline says is not said twice. */
+export function ruleWithBait(rule: AfterRule, worked: Retrieve | null): AfterRule {
+  if (!worked?.headline || rule.aim !== 'let-fall') return rule;
+  const said = `${worked.headline}. `;
+  return { ...rule, headline: worked.headline, reason: worked.does.startsWith(said) ? worked.does.slice(said.length) : worked.does };
+}

@@ -10,6 +10,8 @@ import { rulerDepths } from '../station/shaft/scale';
 import { rockShape, starPath, woodShape } from './shapes';
 import type { CastControl } from './useCast';
 
+/** A letter of a name in the picture is about so wide, px. */
+const letterPx = 8.2;
 /** Height over the water for the rod and the line in the air, and room for the depths at the left, px. */
 const [airPx, leftPx, rightPx] = [34, 40, 10];
 /** A shallow bed is drawn this much taller than wide, at most. */
@@ -110,12 +112,14 @@ export function CastSectionView({ control }: { control: CastControl }) {
             const depth = section.bed.reduce((a, b) => (Math.abs(b.outM - at) < Math.abs(a.outM - at) ? b : a)).depthM;
             // The name stands over water: on the right, unless there is no room.
             const isLeft = x(at) > width * 0.5;
+            const name = `${target.name} ${castText(at, units)} out: rest ${Math.round(target.kind === 'hard' ? hardRestS : restS)} s`;
+            const nameX = isLeft ? Math.max(x(at) + 12, name.length * letterPx) : x(at) + 6;
             return (
               <G key={k}>
                 <Path d={starPath(x(at), y(depth), target.kind === 'hard' ? rockShape : woodShape)} fill={palette.card} stroke={palette.plum} strokeWidth={2.2} />
                 {k === 0 ? (
-                  <SvgText x={x(at) + (isLeft ? 12 : 6)} y={y(depth) - 16} textAnchor={isLeft ? 'end' : 'start'} fontFamily={bold} fontSize={14} fill={palette.plum} {...halo}>
-                    {`${target.name} ${castText(at, units)} out${target.kind === 'hard' ? `: rest ${Math.round(hardRestS)} s` : `: rest ${Math.round(restS)} s`}`}
+                  <SvgText x={nameX} y={y(depth) - 16} textAnchor={isLeft ? 'end' : 'start'} fontFamily={bold} fontSize={14} fill={palette.plum} {...halo}>
+                    {name}
                   </SvgText>
                 ) : null}
               </G>
