@@ -240,7 +240,9 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await page.context().setOffline(true);
   await page.getByRole('button', { name: /^Cast/ }).click();
   await page.getByRole('button', { name: 'Bite', exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1, name: /^(Let it fall straight back|Straight back to the depth|Stop it where it was hit|In again|Keep winding|Leave it hanging|Let it)/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { level: 1, name: /^(Let it fall straight back|Straight back to the depth|Stop it where it was hit|In again|Keep winding|Leave it hanging|Let it)/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Fish', exact: true }).click();
   await fishIs(page, 'Smallmouth');
   await page.getByRole('button', { name: 'Released' }).click();

@@ -12,7 +12,7 @@ const lake = waterOf('tamber-lake');
 const river = waterOf('ullen-river');
 const build = (key: string, file: WaterFile, more: { at: [number, number]; depthM: number }[] = []) => groundApi.build(key, outlineOf(file), [...soundingsOf(file), ...more], 1, 0);
 const setting: PlaceSetting = { group: 'panfish', stage: 'midwinter', look: { fromM: 7, toM: 12 }, phase: 'steady', inflows: [], cover: [], isPressed: false };
-const query: PlaceQuery = { water: 'lake', setting, stays: [], drilled: [], thin: [], units: metric };
+const query: PlaceQuery = { water: 'lake', setting, stays: [], drilled: [], thin: [], noDeeperM: null, units: metric };
 
 describe('the ground worker', () => {
   test('answers for the water that is asked about, whichever was drawn last', () => {
@@ -25,6 +25,20 @@ describe('the ground worker', () => {
     expect(pools[0].depthM).toBeGreaterThan(3.6);
     expect(lies[0].by).toBe('boulder pocket');
     expect(() => groundApi.plan({ ...query, water: 'pond' }, { kind: 'free', count: 5, spacingM: 20, walkM: 1500, start: [0, 0] })).toThrow(/expected a depth map/);
+  });
+
+  test('fish that are let go again are drilled for no deeper than they live through, kept ones as deep as they are', () => {
+    const { map } = build('lake', lake);
+    const wish = { kind: 'free', count: 6, spacingM: 15, walkM: 1500, start: map.deepest.at } as const;
+    for (const noDeeperM of [7.7, null]) {
+      const holes = groundApi.plan({ ...query, noDeeperM }, wish).holes;
+      expect(holes.length).toBeGreaterThan(3);
+      const deepest = Math.max(...holes.map((h) => h.depthM));
+      if (noDeeperM === null) expect(deepest).toBeGreaterThan(8);
+      else expect(deepest).toBeLessThan(noDeeperM + 0.3);
+      const next = groundApi.next({ ...query, noDeeperM }, map.deepest.at, [])!;
+      if (noDeeperM !== null) expect(next.depthM).toBeLessThan(noDeeperM + 0.3);
+    }
   });
 
   test('a hole more changes the map at its place, and the next hole keeps off it', () => {

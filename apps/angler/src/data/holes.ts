@@ -1,5 +1,5 @@
 import type { LonLat } from '@burrow/core/ground';
-import { holeStays, restedHoles, thinPlaces, type PlaceSetting } from '@burrow/core/holes';
+import { deepestSoughtM, holeStays, restedHoles, thinPlaces, type PlaceSetting } from '@burrow/core/holes';
 import { speciesOf } from '@burrow/core/fish';
 import type { Situation } from '@burrow/core/situation';
 import { dayMs } from '@burrow/core/units';
@@ -36,6 +36,7 @@ function usePlaceQuery(water: WaterDetail | undefined, situation: Situation | nu
     [water, situation, isPressed],
   );
   const current = outing?.water === water?.id ? outing : undefined;
+  const noDeeperM = situation ? deepestSoughtM(situation.species.value, situation.goal.value === 'supper') : Infinity;
   // What holes show changes with every sign and with the minutes; asked anew at most each minute.
   const minute = Math.floor((situation?.nowMs ?? 0) / 60_000) * 60_000;
   return useMemo<PlaceQuery | null>(
@@ -47,10 +48,11 @@ function usePlaceQuery(water: WaterDetail | undefined, situation: Situation | nu
             stays: holeStays(state, water.id, minute),
             drilled: current ? restedHoles(current, minute) : [],
             thin: thinPlaces(state, water.id, leastIceM, minute - 4 * dayMs),
+            noDeeperM: Number.isFinite(noDeeperM) ? noDeeperM : null,
             units,
           }
         : null,
-    [water, setting, state, minute, current, leastIceM, units],
+    [water, setting, noDeeperM, state, minute, current, leastIceM, units],
   );
 }
 

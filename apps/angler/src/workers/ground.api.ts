@@ -61,6 +61,8 @@ export interface PlaceQuery {
   drilled: RestedHole[];
   /** Where ice was measured too thin. */
   thin: LonLat[];
+  /** Fish are sought no deeper than this, m; null where depth does no harm. */
+  noDeeperM: number | null;
   units: UnitPreference;
 }
 
@@ -128,10 +130,14 @@ const spotsOf = (places: readonly LonLat[], frame: LocalFrame) =>
     return { x, y };
   });
 
-function barring(thin: readonly LonLat[], frame: LocalFrame): ((s: { x: number; y: number }) => boolean) | undefined {
-  if (thin.length === 0) return undefined;
+/** Where no hole is drilled: on ice measured too thin, and over water from which fish that are let go again do not live. */
+function barring({ thin, noDeeperM }: PlaceQuery, map: DepthMap, frame: LocalFrame): ((s: { x: number; y: number }) => boolean) | undefined {
   const spots = spotsOf(thin, frame);
-  return (s) => spots.some((t) => Math.hypot(t.x - s.x, t.y - s.y) < thinReachM);
+  const deepestM = noDeeperM ?? Infinity;
+  const isBounded = map.deepest.depthM > deepestM && map.depthM.some((d) => d > 1 && d <= deepestM);
+  if (spots.length === 0 && !isBounded) return undefined;
+  const isTooDeep = (s: { x: number; y: number }) => isBounded && (depthAt(map, frame.toLonLat(s.x, s.y))?.depthM ?? 0) > deepestM;
+  return (s) => isTooDeep(s) || spots.some((t) => Math.hypot(t.x - s.x, t.y - s.y) < thinReachM);
 }
 
 function described(spot: { x: number; y: number }, fish: FishDensity, score: PlaceScore, map: DepthMap, { units, stays }: PlaceQuery): PlannedHole {
@@ -223,7 +229,7 @@ export const groundApi = {
     const fish = density(query, score);
     const { frame } = score;
     const [start, about] = [request.start, request.about].map((p) => p && spotsOf([p], frame)[0]);
-    const plan = scanPlan(ground.map, { ...score.prior, perHour: fish.layer() }, { ...request, start, about, isBarred: barring(query.thin, frame) });
+    const plan = scanPlan(ground.map, { ...score.prior, perHour: fish.layer() }, { ...request, start, about, isBarred: barring(query, ground.map, frame) });
     return { ...plan, holes: plan.holes.map((spot) => described(spot, fish, score, ground.map, query)) };
   },
 
@@ -234,7 +240,7 @@ export const groundApi = {
     const { stage, group } = query.setting;
     const feet = stageRuleOf(stage, group).place.atFoot ? ground.feet : [];
     const perHour = density(query, score).layer();
-    const [place] = firstPlaces({ map, features, feet, score, perHour, isBarred: barring(query.thin, score.frame) }, { ...asked, units: query.units }, 1);
+    const [place] = firstPlaces({ map, features, feet, score, perHour, isBarred: barring({ ...query, noDeeperM: null }, map, score.frame) }, { ...asked, units: query.units }, 1);
     return place === undefined ? null : { ...place, words: firstPlaceWords(place, map, speciesOf(asked.speciesId), query.units) };
   },
 
@@ -249,7 +255,7 @@ export const groundApi = {
       drilled: query.drilled.map(({ at, worth }) => ({ ...spotsOf([at], frame)[0], worth })),
       planned: spotsOf(planned, frame),
       seed: query.drilled.length,
-      isBarred: barring(query.thin, frame),
+      isBarred: barring(query, ground.map, frame),
     });
     if (!next) return null;
     // A hole gone back to keeps its own place to the last digit.

@@ -51,6 +51,20 @@ const [nearM, spareM] = [30, 0.3] as const;
 /** The foot of a drop draws the fish that keep to it so strongly, over so many metres. Heuristic. */
 const footDraw = { times: 6, reachM: 15 } as const;
 
+/** How deep fish of a species are sought, m: those that are let go again no deeper than they live through. Infinity where depth does no harm. */
+export function deepestSoughtM(speciesId: string, keepsAll: boolean): number {
+  const { injuryDepthM } = speciesOf(speciesId);
+  return keepsAll || injuryDepthM === null ? Infinity : injuryDepthM - spareM;
+}
+
+/** Why holes are kept shallower than the fish are looked for; null where they are not. */
+export function shallowerText(speciesId: string, keepsAll: boolean, band: Band | null, units: UnitPreference): string | null {
+  const deepestM = deepestSoughtM(speciesId, keepsAll);
+  return band === null || band.toM <= deepestM
+    ? null
+    : `Kept to ${depthText(deepestM, units)} and shallower: let go from deeper they seldom live. Fish for supper, and the deep ones are named.`;
+}
+
 /**
  * Places to begin at, best first: where the score is best among water as deep as the fish are looked for; of fish that will be let go again no deeper than they
  * live through. Where the water has no such depth, the nearest that it has. Empty for a map without water.
@@ -58,8 +72,7 @@ const footDraw = { times: 6, reachM: 15 } as const;
  */
 export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, units }: FirstQuery, count: number): FirstPlace[] {
   const { map, features, feet, score, perHour, isBarred } = ground;
-  const { injuryDepthM } = speciesOf(speciesId);
-  const deepestM = keepsAll || injuryDepthM === null ? Infinity : injuryDepthM - spareM;
+  const deepestM = deepestSoughtM(speciesId, keepsAll);
   const wanted: Band = { fromM: Math.min(band.fromM, deepestM), toM: Math.min(band.toM, deepestM) };
   const offM = (depthM: number) => Math.round(10 * Math.max(0, wanted.fromM - depthM, depthM - wanted.toM)) / 10;
   const { nx, x0, y0, cellM } = score.prior;

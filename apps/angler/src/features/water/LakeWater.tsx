@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import { nearestPlace } from '@burrow/core/ground';
-import { nextHoleWords, planWords, schoolPlace, schoolPlaceWords } from '@burrow/core/holes';
+import { nextHoleWords, planWords, schoolPlace, schoolPlaceWords, shallowerText } from '@burrow/core/holes';
 import { useMemo, useState } from 'react';
 import { useFirstPlace, useHoles } from '@/data/holes';
 import { useOutlook } from '@/data/outlook';
@@ -41,7 +41,8 @@ function useDrilling(water: WaterDetail, ground: Ground, { outing, surface, meth
   const school = outing && situation ? schoolPlace(outing, situation.nowMs) : null;
   const overSchool = school && schoolPlaceWords(school, method.station.toLowerCase(), zone, units);
   const words = overSchool ?? (next ? nextHoleWords(next, from, holes.lastStay, units) : (planned ?? { ...begin, detail: `${begin.detail}${byDate}` }));
-  return { holes, words, from, at: school?.at ?? next?.at ?? left[0]?.at ?? first.data?.at ?? null };
+  const kept = situation && (next || planned) && !school ? shallowerText(situation.species.value, situation.goal.value === 'supper', situation.band?.value ?? null, units) : null;
+  return { holes, words: kept ? { ...words, detail: `${words.detail} ${kept}` } : words, from, at: school?.at ?? next?.at ?? left[0]?.at ?? first.data?.at ?? null };
 }
 
 /** Standing water: where to drill, in what order. */
