@@ -2,11 +2,11 @@ import { windText } from '@burrow/core/units';
 import { View } from 'react-native';
 import { usePreferences } from '@/data/preferences';
 import { Choice } from '@/ui/Choice';
+import { quarters } from '@/ui/quarters';
 import { Text } from '@/ui/Text';
 
 /** Strengths told apart by eye, m/s: smoke upright, leaves, small branches, whitecaps, a hat held. */
 const strengths = [0, 2, 5, 9, 14] as const;
-const quarters = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
 
 /** Wind by eye: how strong, and where it comes from; null where nobody said. */
 export interface WindByEye {
@@ -44,7 +44,7 @@ export function WindField({ value, onChange, planned }: { value: WindByEye; onCh
         <Choice
           label="Wind from"
           wrap
-          options={quarters.map((name, k) => ({ id: String(45 * k), label: name }))}
+          options={quarters}
           value={value.windFromDeg === null ? null : String(value.windFromDeg)}
           onChange={(id) => onChange({ ...value, windFromDeg: Number(id) })}
         />

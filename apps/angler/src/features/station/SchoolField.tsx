@@ -9,9 +9,9 @@ import { plumbedFigures } from '@/features/entries/figures';
 import { FigureStepper } from '@/features/entries/FigureStepper';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
+import { quarters } from '@/ui/quarters';
 import { Text } from '@/ui/Text';
 
-const quarters = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'].map((label, k) => ({ id: String(45 * k), label }));
 /** Distances told apart by eye, m. */
 const distances = [0, 4, 7, 10, 15, 25, 40] as const;
 const baits = [
