@@ -2,6 +2,7 @@ import type { Goal } from '../ledger';
 import type { TacklePiece } from '../tackle';
 import type { AfterRule, CastSign } from './after';
 import { pauseS, type BankCadence, type BedKind, type CadenceRule, type chooseCadence } from './cadences';
+import { clamp } from '../units';
 import { retrieveOf, type FishSeen, type Retrieve, type RetrieveAfter, type RetrieveBed } from './retrieve';
 
 /** How a bait is brought back, in seconds. */
@@ -50,7 +51,7 @@ export function workedOn({ tackle, diveM, tempC, depthM, bed, goal, signs, rule,
     return { cadence: chosen.cadence, why: chosen.rule, worked: null, moveS: usualMoveS, restS, hardRestS, paceSPerM: (restS + usualMoveS) / chosen.cadence.takeM };
   }
   const seen: FishSeen = ofFish(signs).at(-1)?.kind === 'followed' ? 'follow' : 'none';
-  const worked = retrieveOf({ family: tackle.family, tempC, depthM: Math.max(0.3, depthM), bed: beds[bed], seen, goal, after: afters[rule.id] ?? 'cast', ownDepthM: diveM });
+  const worked = retrieveOf({ family: tackle.family, tempC, depthM: clamp(depthM, 0.3, 100), bed: beds[bed], seen, goal, after: afters[rule.id] ?? 'cast', ownDepthM: diveM });
   const restS = (worked.pauseS[0] + worked.pauseS[1]) / 2;
   return {
     cadence: worked.cadence,

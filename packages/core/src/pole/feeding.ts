@@ -183,7 +183,7 @@ export function feedPicture(
   const advice = nextBallFor({
     depthM,
     flowMs: isStill ? 0 : flowMs,
-    runM,
+    runM: clamp(runM, 0.2, 50),
     // Where they bite goes before the run as a whole.
     target: biteM === null || isStill ? null : { fromM: clamp(down * biteM - runM / 6, 0, runM * 0.9), toM: clamp(down * biteM + runM / 6, runM * 0.1, runM) },
     ball: { ballCm: of.cm, densityGcc: of.gcc, particle: of.particle },

@@ -33,6 +33,8 @@ export interface PegRig {
 
 /** From here out a pole swim is a far one, m. Heuristic. */
 const farM = 8;
+/** A float is reckoned for no more wind, m/s, and no longer a pole, m: nobody fishes beyond. */
+const [mostWindMs, mostReachM] = [40, 20] as const;
 
 /** How the shot goes on: a slow fall in still water, all together in a push, droppers between. Source: fieldcraft, pole. */
 function patternFor(flowMs: number, reachM: number | null): { pattern: ShotPattern; reason: string } {
@@ -55,7 +57,7 @@ function floatChange({ depthM, flowMs, earlierMs, floats }: RigQuery, float: Peg
 export function pegRig(query: RigQuery): PegRig {
   const { depthM, flowMs, windMs = null, reachM = null, floats, loadG, pattern, table = usualShot } = query;
   const flow = flowMs ?? 0;
-  const wind: FloatWind | null = windMs === null || reachM === null ? null : { windMs, reachM: Math.min(20, reachM) };
+  const wind: FloatWind | null = windMs === null || reachM === null ? null : { windMs: Math.min(mostWindMs, windMs), reachM: Math.min(mostReachM, reachM) };
   const wantedG = floatCapacityG(depthM, flow, wind);
   const float = floatOf(floats, wantedG);
   const chosen = patternFor(flow, reachM);

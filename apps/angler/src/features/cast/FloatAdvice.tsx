@@ -19,7 +19,7 @@ interface FloatSetting {
 export function FloatAdvice({ speciesId, tempC, windMs, underM, units }: FloatSetting) {
   const [topM, setTop] = useState<number | null>(null);
   const unitM = metresPerDepthUnit(units);
-  const float = topM === null ? null : floatOverSchool(topM, speciesOf(speciesId).offsetM, tempC, windMs ?? 0);
+  const float = topM === null ? null : floatOverSchool(topM, speciesOf(speciesId).offsetM, tempC, Math.min(30, windMs ?? 0));
   return (
     <View style={{ gap: 6 }}>
       <Stepper
