@@ -1,4 +1,4 @@
-import { test as base, type Page } from '@playwright/test';
+import { test as base, expect, type Page } from '@playwright/test';
 import { chmodSync, mkdtempSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -111,8 +111,11 @@ export async function drillOnce(page: Page, url: string): Promise<void> {
   // By these names once it is known that there is ice; before, every way of fishing is offered.
   const [start, drill, see] = ['Start outing', /^(Drill here|I am at the ring)$/, /^See hole/].map((name) => page.getByRole('button', { name, exact: true }));
   await start.or(drill).waitFor();
-  if (await start.isVisible()) await start.click();
-  await drill.waitFor();
+  // A press that falls between two drawings of the page is made again, as a thumb would.
+  await expect(async () => {
+    if (await start.isVisible()) await start.click();
+    await drill.waitFor({ timeout: 15_000 });
+  }).toPass({ timeout: 120_000 });
   if (await see.isVisible()) {
     await see.click();
   } else {
