@@ -110,17 +110,15 @@ export async function drillOnce(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/water`);
   // By these names once it is known that there is ice; before, every way of fishing is offered.
   const [start, drill, see] = ['Start outing', /^(Drill here|I am at the ring)$/, /^See hole/].map((name) => page.getByRole('button', { name, exact: true }));
-  await start.or(drill).waitFor();
-  // A press that falls between two drawings of the page is made again, as a thumb would.
+  // A phone that has just come into an account still reads its log: an outing of long ago looks as if it went on until its end has come. What is pressed
+  // meanwhile is pressed again, as a thumb would.
   await expect(async () => {
-    if (await start.isVisible()) await start.click();
+    await start.or(drill).waitFor({ timeout: 30_000 });
+    if (await start.isVisible()) await start.click({ timeout: 10_000 });
     await drill.waitFor({ timeout: 15_000 });
-  }).toPass({ timeout: 120_000 });
-  if (await see.isVisible()) {
-    await see.click();
-  } else {
-    await drill.click();
-    await page.getByRole('button', { name: 'Hole is drilled' }).click();
-  }
+    if (await see.isVisible()) return see.click({ timeout: 10_000 });
+    await drill.click({ timeout: 10_000 });
+    await page.getByRole('button', { name: 'Hole is drilled' }).click({ timeout: 15_000 });
+  }).toPass({ timeout: 180_000 });
   await page.getByText('flasher simulated, live').waitFor();
 }
