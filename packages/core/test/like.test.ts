@@ -74,5 +74,6 @@ test('places say what they share and what they lack, lie apart from each other a
   expect(places.map((p) => p.score)).toEqual([...places.map((p) => p.score)].sort((a, b) => b - a));
   expect(places[0].shares.length).toBeGreaterThan(0);
   for (const { shares, differs } of places) expect(shares.filter((s) => differs.includes(s))).toEqual([]);
+  for (const { depthM } of placesLike(map, marks, [bite, bite], [], 6, 5)) expect(depthM).toBeLessThanOrEqual(5);
   expect(placesLike(map, marks, [], [], 5)).toEqual([]);
 });

@@ -307,8 +307,8 @@ export const groundApi = {
   },
 
   /** Places of a water like those where fish bit, best first. */
-  like(key: string, { marks, bites, blanks, count }: { marks: LikeMarks; bites: LonLat[]; blanks: LonLat[]; count: number }): LikePlace[] {
-    return placesLike(surveys.ground(key).map, marks, bites, blanks, count);
+  like(key: string, { marks, bites, blanks, count, noDeeperM }: { marks: LikeMarks; bites: LonLat[]; blanks: LonLat[]; count: number; noDeeperM: number | null }): LikePlace[] {
+    return placesLike(surveys.ground(key).map, marks, bites, blanks, count, noDeeperM ?? Infinity);
   },
 
   /** Fish to expect an hour, cell by cell of the map. */

@@ -52,8 +52,9 @@ interface Grid {
  * Places of a water like those where fish bit, best first: each feature is ranked within the water and scored against where line was in it without a bite.
  * Empty without a bite.
  * @param fished places where line was without a bite
+ * @param deepestM none deeper is named: of fish that are let go again, what they live through
  */
-export function placesLike(map: DepthMap, marks: LikeMarks, bites: readonly LonLat[], fished: readonly LonLat[], count: number): LikePlace[] {
+export function placesLike(map: DepthMap, marks: LikeMarks, bites: readonly LonLat[], fished: readonly LonLat[], count: number, deepestM = Infinity): LikePlace[] {
   if (bites.length === 0) return [];
   const frame = new LocalFrame(map.lon0, map.lat0);
   const grid = gridOf(map, frame, marks);
@@ -71,7 +72,7 @@ export function placesLike(map: DepthMap, marks: LikeMarks, bites: readonly LonL
   const chosen: number[] = [];
   for (const { cell } of scored) {
     if (chosen.length === count) break;
-    if (!near(cell, chosen, apartM) && !near(cell, bitten, fishedM)) chosen.push(cell);
+    if (grid.cells[cell].depthM <= deepestM && !near(cell, chosen, apartM) && !near(cell, bitten, fishedM)) chosen.push(cell);
   }
   return chosen.map((cell) => {
     const own = terms.map((t) => ({ feature: t.feature, worth: t.of(cell) })).sort((a, b) => b.worth - a.worth);

@@ -1,11 +1,12 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { placesOf } from '@burrow/contract/formats/water-marks';
-import { likePlaceWords } from '@burrow/core/holes';
+import { deepestSoughtM, likePlaceWords } from '@burrow/core/holes';
 import { bitesAndBlanks } from '@burrow/core/season';
 import type { LonLat } from '@burrow/core/units';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { useComputed } from '@/data/computed';
+import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { Action } from '@/ui/Action';
@@ -29,6 +30,7 @@ interface Props {
 export function LikeList({ water, ground, here, from, onPlace }: Props) {
   const { units } = usePreferences();
   const { state } = useLedger();
+  const { situation } = useOutlook();
   const { outing } = here;
   const found = useMemo(() => {
     const now = outing ? bitesAndBlanks([outing]) : null;
@@ -39,7 +41,9 @@ export function LikeList({ water, ground, here, from, onPlace }: Props) {
     () => ({ cover: placesOf(water.file, 'cover'), hard: placesOf(water.file, 'hard'), inflows: [...placesOf(water.file, 'inflow'), ...placesOf(water.file, 'outflow')] }),
     [water.file],
   );
-  const asked = { marks, bites: found.bites, blanks: found.blanks, count: named };
+  const deepestM = situation ? deepestSoughtM(situation.species.value, situation.goal.value === 'supper') : Infinity;
+  const noDeeperM = Number.isFinite(deepestM) ? deepestM : null;
+  const asked = { noDeeperM, marks, bites: found.bites, blanks: found.blanks, count: named };
   const { data } = useComputed({
     key: ['like', water.id],
     of: JSON.stringify([asked, ground.map.soundings, ground.levelM]),
