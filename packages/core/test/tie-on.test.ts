@@ -170,18 +170,6 @@ test('figures out of range are refused by name', () => {
 });
 
 describe('what fish answered, where it works, what they eat', () => {
-  const piece = (name: string, family: string, more: Partial<TacklePiece> = {}): TacklePiece => ({
-    piece: name,
-    family,
-    massG: null,
-    sizeMm: null,
-    colour: null,
-    hooks: 1,
-    points: 1,
-    rattle: false,
-    suspends: null,
-    ...more,
-  });
   const names = (box: TacklePiece[], over: Partial<TieOnQuery>) => whatToTieOn(box, query(over)).map((c) => c.piece);
 
   test('ten answers to one bait beat the table, one does not, three of three do, whoever holds the rod', () => {

@@ -63,18 +63,6 @@ const rows = {
     after: 'Let it back down on the spot.',
     afterHeadline: 'Let it back down there',
   },
-  blade: {
-    cadence: 'lift-follow',
-    does: 'Lift until you feel it shiver, a hand or two, and follow it down on a tight line.',
-    takeM: 0.6,
-    moveS: 2.6,
-    rests: 0.2,
-    liftM: 0.3,
-    at: { overBedM: 0.2 },
-    hangs: false,
-    after: 'Let it back down on the spot.',
-    afterHeadline: 'Let it back down there',
-  },
   grub: {
     cadence: 'wind',
     does: 'Counted down to its depth, then wound slowly and evenly, never stopped.',
@@ -187,6 +175,7 @@ const rows = {
 
 /** Families that have no row of their own, and whose they take. */
 const like: Readonly<Record<string, keyof typeof rows>> = {
+  blade: 'lipless',
   tube: 'finesse-jig',
   'hair-jig': 'finesse-jig',
   'micro-jig': 'finesse-jig',
