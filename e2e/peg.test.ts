@@ -156,7 +156,7 @@ test('Perrow Pool, wide: a still water where fish are used to bait, two swims, k
   await page.getByRole('button', { name: /^Fish at / }).click();
   await page.getByRole('button', { name: 'Time the float' }).click();
   await page.getByRole('button', { name: 'It stands still' }).click();
-  await page.getByRole('button', { name: /^Feed .*: (two balls|one small ball)/ }).click();
+  await page.getByRole('button', { name: /^Feed .*: (several balls|one small ball)/ }).click();
   await page.getByRole('button', { name: /^Fed .*: log it/ }).click();
   await page
     .getByRole('button', { name: /^Line down on |^Feed / })
