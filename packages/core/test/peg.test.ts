@@ -259,7 +259,6 @@ describe('feed along the run', () => {
     ['pole.feed.no-bites', { bitesSinceFed: 0 }],
     ['pole.feed.pinch', { tempC: 3 }],
     ['pole.feed.grains', { tempC: 2 }],
-    ['pole.feed.grains', { tempC: 2, fed: 0, bitesSinceFed: 0 }],
     ['pole.feed.blank', { flowMs: 0.1, bitesSinceFed: 0, minutesSinceFed: 12 }],
     ['pole.feed.top-up', {}],
   ])('%s is said where it holds', (id, over) => {

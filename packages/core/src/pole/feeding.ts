@@ -32,12 +32,6 @@ const [betweenMin, pinchC] = [25, 5];
 /** Whether to feed a swim now, the first that holds. Source: fieldcraft, pole. */
 export const feedRules: readonly FeedRule[] = [
   {
-    id: 'pole.feed.grains',
-    label: 'Five or six grains',
-    holds: (s) => s.tempC < ballLimits.grainsC && (s.fed === 0 || s.bitesSinceFed > 0),
-    reason: 'In water so cold no balls: a few grains by hand, and again when they bite.',
-  },
-  {
     id: 'pole.feed.first-baited',
     label: 'Several balls to begin',
     holds: (s) => s.fed === 0 && s.isBaited && s.tempC >= pinchC,
@@ -56,6 +50,12 @@ export const feedRules: readonly FeedRule[] = [
     label: 'No feed: rest it',
     holds: (s) => s.isTired,
     reason: 'The swim gives less than half of its own rate: more food will not bring them back, rest will.',
+  },
+  {
+    id: 'pole.feed.grains',
+    label: 'Five or six grains',
+    holds: (s) => s.tempC < ballLimits.grainsC && s.bitesSinceFed > 0,
+    reason: 'In water so cold no more balls: a few grains by hand, and again when they bite.',
   },
   {
     id: 'pole.feed.blank',
