@@ -141,7 +141,7 @@ test('Verrin by kayak, wide: the band, the order of casts, a school followed str
   await page.getByRole('radio', { name: 'Kayak' }).click();
   await page.getByRole('link', { name: 'Water' }).click();
   await startOuting(page, 'casting');
-  await expect(heading).toHaveText(/^Anchor at the ring, over/, { timeout: 60_000 });
+  await expect(heading).toHaveText(/^Cast to/, { timeout: 60_000 });
   await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
   await lineHolds(page, 'Still Deep crank');

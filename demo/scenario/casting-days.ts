@@ -96,7 +96,7 @@ function castingDay(day: Day, random: Random): LedgerEvent[] {
   if (day.levelM !== undefined) pen.write(startMs + minuteMs, 'level-measured', { levelM: day.levelM, by: 'gauge' });
   const casts: MadeCast[] = [];
   let ms = startMs + 12 * minuteMs;
-  let at: LonLat = firstStand(map, [outlineOf(file)], { ...setting(tempAt(ms)), targets, casts }, day.isAshore)!;
+  let { at }: { at: LonLat } = firstStand(map, [outlineOf(file)], { ...setting(tempAt(ms)), targets, casts }, day.isAshore)!;
   for (let label = 1; ms < endMs - 12 * minuteMs; label++) {
     const station = id(ms);
     pen.write(ms, 'station-opened', { station, kind: 'stand', label: String(label), at: [at[0], at[1]] });

@@ -285,7 +285,12 @@ describe('a stand', () => {
     expect(castWords(begin, null, { ...answer, isReached: false }, [], metric).headline).toBe('Nothing to reach from here');
     expect(castWords(afterRules[0], cast, answer, [], metric).headline).toBe('Straight down first');
     expect(castWords(begin, cast, answer, [], metric, false).detail).toBe('25 m of water.');
-    expect(standWords({ underM: 5 }, { fromM: 20, toM: 30 }, 25, false, metric).detail).toMatch(/let straight down/);
+    expect(standWords({ underM: 5, toward: null }, { fromM: 20, toM: 30 }, 25, false, metric).detail).toMatch(/let straight down/);
+    const toward = { what: '5.6 m, foot of the drop', awayM: 17, point: 'NE' };
+    expect(standWords({ underM: null, toward }, query.band, 25, true, metric)).toMatchObject({
+      headline: 'Cast to 5.6 m, foot of the drop',
+      detail: expect.stringMatching(/^Stand at the ring on the bank: it lies 17 m NE\. Casts of 25 m /),
+    });
     expect(standWords(null, query.band, 25, true, metric).headline).toBe('Nowhere to reach it from');
     expect(standWords('seeking', query.band, 25, true, metric).headline).toBe('Working out where to stand');
     expect(bowText(0.1, metric)).toBeNull();

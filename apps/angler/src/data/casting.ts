@@ -1,6 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
-import { castTarget, castsOf, feltOn, shyDistanceM, strikeRadiusM, takeChance, type CastTarget, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
+import { castTarget, castsOf, feltOn, shyDistanceM, strikeRadiusM, takeChance, type CastTarget, type FirstStand, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { coverKind, LocalFrame, type LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
 import { temperatureAt, wholeBed } from '@burrow/core/situation';
@@ -8,6 +8,7 @@ import { useMemo } from 'react';
 import type { Ground } from '@/workers/ground.api';
 import { useComputed } from './computed';
 import { groundWorker } from './ground';
+import { useFirstPlace } from './holes';
 import { useSituation } from './outlook';
 import { usePreferences } from './preferences';
 import { useRiver } from './river';
@@ -19,6 +20,9 @@ const riverBase = 0.12;
 const fanCasts = 6;
 /** As far as one goes for the next stand: on foot, and afloat, m. */
 const nextWithinM = { ashore: 200, afloat: 300 } as const;
+
+/** Of a cast from the shore this share is fished well: the place to cast to lies within it. Heuristic. */
+const fromShoreShare = 0.85;
 
 /** What is cast for on a water and how far a fish moves to it, with who says so. */
 export function useCastSetting(water: WaterDetail, ground: Ground) {
@@ -106,16 +110,25 @@ export function useNextStand(water: WaterDetail, asked: StandQuery, isAshore: bo
   });
 }
 
-/** Where to stand first on a water. */
+/**
+ * Where to stand first on a water: on standing water within a cast of the first place for the fish, the same that the other ways begin at; on moving water
+ * where its lies are reached.
+ */
 export function useFirstStand(water: WaterDetail, ground: Ground, settings: CastSettings, isAsked: boolean) {
-  const { query, isAshore, isReady } = settings;
-  const of = useMemo(() => JSON.stringify([query, isAshore, ground.map.soundings, ground.levelM]), [query, isAshore, ground]);
-  const first = useComputed<LonLat | null>({
+  const { query, isAshore, isMoving, isReady } = settings;
+  const situation = useSituation();
+  const hasPlace = isAsked && !isMoving && situation.band !== null;
+  const place = useFirstPlace(water, hasPlace ? ground : undefined, hasPlace ? situation : null, isAshore ? query.castM * fromShoreShare : null);
+  const goal = hasPlace ? (place.data ?? null) : null;
+  const toward = goal?.at ?? null;
+  const of = useMemo(() => JSON.stringify([query, isAshore, toward, ground.map.soundings, ground.levelM]), [query, isAshore, toward, ground]);
+  const first = useComputed<FirstStand | null>({
     key: ['first-stand', water.id],
     of,
-    enabled: isAsked && isReady,
-    compute: async () => (await groundWorker()).firstStand(water.id, { ...query, casts: [] }, isAshore),
+    enabled: isAsked && isReady && !(hasPlace && place.isPending),
+    compute: async () => (await groundWorker()).firstStand(water.id, { ...query, casts: [] }, isAshore, toward),
   });
   // A place that answers an earlier question is none: one would walk to it.
-  return { at: (!first.isBehind && first.data) || null, isPending: isAsked && (first.isPending || first.isBehind) };
+  const stand = (!first.isBehind && first.data) || null;
+  return { at: stand?.at ?? null, toward: stand?.toward ? goal : null, isPending: isAsked && (first.isPending || first.isBehind) };
 }

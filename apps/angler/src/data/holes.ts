@@ -56,16 +56,19 @@ function usePlaceQuery(water: WaterDetail | undefined, situation: Situation | nu
   );
 }
 
-/** Where to begin on standing water: the best place of the depths that the fish is looked for in. Nothing while the situation or the answer is on its way. */
-export function useFirstPlace(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null) {
+/**
+ * Where to begin on standing water: the best place of the depths that the fish is looked for in. Nothing while the situation or the answer is on its way.
+ * @param shoreReachM no further from the shore than this, m, for one who casts from it
+ */
+export function useFirstPlace(water: WaterDetail | undefined, ground: Ground | undefined, situation: Situation | null, shoreReachM: number | null = null) {
   const query = usePlaceQuery(water, situation);
   const band = situation?.band?.value;
   const asked = situation && band ? { speciesId: situation.species.value, band, keepsAll: situation.goal.value === 'supper' } : null;
   return useComputed({
-    key: ['first-place', water?.id],
+    key: ['first-place', water?.id, shoreReachM],
     of: JSON.stringify([ground?.map.soundings, ground?.levelM, query?.setting, query?.stays, query?.thin, query?.units, asked]),
     enabled: ground !== undefined && query !== null && asked !== null,
-    compute: async () => (await groundWorker()).first(query!, asked!),
+    compute: async () => (await groundWorker()).first(query!, asked!, shoreReachM),
   });
 }
 

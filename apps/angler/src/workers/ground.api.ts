@@ -21,6 +21,7 @@ import {
   firstPlaces,
   firstPlaceWords,
   FishDensity,
+  isNearShore,
   ownNearby,
   scanPlan,
   thinReachM,
@@ -37,7 +38,7 @@ import {
 } from '@burrow/core/holes';
 import { stageRuleOf } from '@burrow/core/outlook';
 import { speciesOf } from '@burrow/core/fish';
-import { CastWater, firstStand, nextStand, standCasts, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
+import { CastWater, firstStand, nextStand, standCasts, type FirstStand, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
 import { feedingLies, winteringPools, type FeedingLie, type RiverMarks, type WinteringPool } from '@burrow/core/river';
 import { bankSegments, bankStrip, sunHours, type BankNote, type BankSetting, type BankStrip } from '@burrow/core/banks';
 import { deepNear, planLane, type Lane, type LaneQuery } from '@burrow/core/troll';
@@ -50,6 +51,9 @@ import { shoreAmong } from '@burrow/contract/formats/shore';
 import { SurveyCache, type Ground } from './survey-cache';
 
 export type { Ground };
+
+/** Where to begin, in words as well: `place` is its depth and what it is. */
+export type BegunPlace = FirstPlace & { words: { headline: string; detail: string; place: string } };
 
 /** What is known of a water and its fish when a place is asked for. */
 export interface PlaceQuery {
@@ -167,7 +171,6 @@ export interface SoundingFile {
   leftOut: LeftOut[];
 }
 
-/** What the ground worker does: a water's depth map and structure, and where to drill on it. */
 /** The places of a file, or its table where its columns have to be said. */
 function placesOrTable(name: string, text: string, options: ReadOptions): ReturnType<typeof readPlaces> | { table: PointTable } {
   try {
@@ -178,6 +181,7 @@ function placesOrTable(name: string, text: string, options: ReadOptions): Return
   }
 }
 
+/** What the ground worker does: a water's depth map and structure, and where to drill on it. */
 export const groundApi = {
   /**
    * Reads soundings from GPX, KML, GeoJSON, an NMEA log or a table; of a table whose columns nobody has named, what is to be asked. Throws with what was
@@ -233,14 +237,20 @@ export const groundApi = {
     return { ...plan, holes: plan.holes.map((spot) => described(spot, fish, score, ground.map, query)) };
   },
 
-  /** Where to begin on a water of which a fish and its depths are known; null for a map without water. */
-  first(query: PlaceQuery, asked: Omit<FirstQuery, 'units'>): (FirstPlace & { words: { headline: string; detail: string } }) | null {
+  /**
+   * Where to begin on a water of which a fish and its depths are known; null for a map without water.
+   * @param shoreReachM no further from the shore than this, m; null for one who goes where the place is
+   */
+  first(query: PlaceQuery, asked: Omit<FirstQuery, 'units'>, shoreReachM: number | null = null): BegunPlace | null {
     const { score, ground } = surveys.score(query.water, query.setting);
     const { map, features } = ground;
     const { stage, group } = query.setting;
     const feet = stageRuleOf(stage, group).place.atFoot ? ground.feet : [];
     const perHour = density(query, score).layer();
-    const [place] = firstPlaces({ map, features, feet, score, perHour, isBarred: barring({ ...query, noDeeperM: null }, map, score.frame) }, { ...asked, units: query.units }, 1);
+    const isThin = barring({ ...query, noDeeperM: null }, map, score.frame);
+    const isNear = shoreReachM === null ? null : isNearShore(shoresOf(ground), score.frame, shoreReachM);
+    const isBarred = isNear ? (spot: { x: number; y: number }) => !isNear(spot) || isThin?.(spot) === true : isThin;
+    const [place] = firstPlaces({ map, features, feet, score, perHour, isBarred }, { ...asked, units: query.units }, 1);
     return place === undefined ? null : { ...place, words: firstPlaceWords(place, map, speciesOf(asked.speciesId), query.units) };
   },
 
@@ -291,10 +301,10 @@ export const groundApi = {
     return nextStand(ground.map, shoresOf(ground), query, isAshore, withinM);
   },
 
-  /** Where to stand first; null where no cast reaches what is cast for. */
-  firstStand(key: string, query: Omit<StandQuery, 'at'>, isAshore: boolean): LonLat | null {
+  /** Where to stand first, within a cast of the first place where one is known and can be reached; null where no cast reaches what is cast for. */
+  firstStand(key: string, query: Omit<StandQuery, 'at'>, isAshore: boolean, toward: LonLat | null): FirstStand | null {
     const ground = surveys.ground(key);
-    return firstStand(ground.map, shoresOf(ground), query, isAshore);
+    return firstStand(ground.map, shoresOf(ground), query, isAshore, toward);
   },
 
   /** A way to troll along. Rejects with what stands in its way. */

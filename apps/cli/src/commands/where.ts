@@ -59,7 +59,7 @@ function placesWithin({ map, area, situation, file }: KnownWater, reachM: number
   const marks = { inflows: placesOf(file, 'inflow'), cover: placesOf(file, 'cover') };
   const score = new PlaceScore(map!, features, { group: species.group, stage: situation.stage.value, look, phase: situation.phase?.value ?? 'steady', ...marks, isPressed: false });
   const feet = stageRuleOf(situation.stage.value, species.group).place.atFoot ? dropFeet(map!) : [];
-  const isNear = reachM === Infinity ? null : isNearShore(area!, score.frame, reachM);
+  const isNear = reachM === Infinity ? null : isNearShore([area!.ring, ...area!.islands], score.frame, reachM);
   const ground = { map: map!, features, feet, score, perHour: score.prior.perHour, ...(isNear ? { isBarred: (spot: { x: number; y: number }) => !isNear(spot) } : {}) };
   // Where nothing suits the fish all of the water is as bad, which is said.
   const band = look ?? { fromM: 0, toM: map!.deepest.depthM };
@@ -75,7 +75,7 @@ function placesWithin({ map, area, situation, file }: KnownWater, reachM: number
 function liesWithin({ map, area, situation, file }: KnownWater, reachM: number): Named[] {
   const pools = winteringPools(map!);
   const score = new PlaceScore(map!, [], { group: 'roach-like', stage: situation.stage.value, look: null, phase: 'steady', inflows: [], cover: [], isPressed: false });
-  const isNear = isNearShore(area!, score.frame, reachM);
+  const isNear = isNearShore([area!.ring, ...area!.islands], score.frame, reachM);
   const { fromM, toM } = situation.band!.value;
   const isIn = (at: LonLat) => {
     const [x, y] = score.frame.toMetres(at);

@@ -160,12 +160,42 @@ export function nextStand(map: DepthMap, shores: readonly (readonly LonLat[])[],
   return best;
 }
 
-/** Where to begin on a water: the stance that shows most of the band and of what holds fish; null where nothing can be reached. */
-export function firstStand(map: DepthMap, shores: readonly (readonly LonLat[])[], query: Omit<StandQuery, 'at'>, isAshore: boolean): LonLat | null {
+/** The stance to begin at, and the place that is cast to from it; null where it was chosen by its casts alone. */
+export interface FirstStand {
+  at: LonLat;
+  toward: LonLat | null;
+}
+
+/** A place to cast to lies no nearer than this share of a cast and no further than that one: the bait comes through it, and is not dropped on it. Heuristic. */
+const towardShare = { from: 0.25, to: 0.9 } as const;
+
+/**
+ * Where to begin on a water: of the stances that reach the first place for the fish the one whose casts show most of the band and of what holds fish; of all
+ * stances where none reaches it or none is known. Null where nothing can be reached.
+ */
+export function firstStand(
+  map: DepthMap,
+  shores: readonly (readonly LonLat[])[],
+  query: Omit<StandQuery, 'at'>,
+  isAshore: boolean,
+  toward: LonLat | null = null,
+): FirstStand | null {
   const water = new CastWater(map);
   const setting = settingOf(map, query);
-  const found = bestStance(water, setting, standCastsMade, stances(water, shores, isAshore), !isAshore);
-  return found && water.place(found);
+  const all = stances(water, shores, isAshore);
+  const goal = toward && water.spot(toward);
+  const reaching = goal ? all.filter((from) => canCastTo(water, from, goal, query.castM)) : [];
+  // A stance that may slide could slide out of reach of the place.
+  const near = reaching.length > 0 ? bestStance(water, setting, standCastsMade, reaching, false) : null;
+  const found = near ?? bestStance(water, setting, standCastsMade, all, !isAshore);
+  return found && { at: water.place(found), toward: near && toward };
+}
+
+function canCastTo(water: CastWater, from: Spot, goal: Spot, castM: number): boolean {
+  const awayM = Math.hypot(goal.x - from.x, goal.y - from.y);
+  if (awayM < towardShare.from * castM || awayM > towardShare.to * castM) return false;
+  const bearing = ((Math.atan2(goal.x - from.x, goal.y - from.y) * 180) / Math.PI + 360) % 360;
+  return water.clearM(from, bearing, awayM, 1) >= awayM - 1;
 }
 
 /** A cast from the side: the bed under it, and where the bait comes along, from the landing to the stance. */

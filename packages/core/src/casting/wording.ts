@@ -87,7 +87,7 @@ const castDeepM = 12;
  * @param stance the place found, `seeking` while it is worked out, null where no cast reaches the band
  */
 export function standWords(
-  stance: { underM: number | null } | 'seeking' | null,
+  stance: { underM: number | null; toward: { what: string; awayM: number; point: string } | null } | 'seeking' | null,
   band: { fromM: number; toM: number },
   castM: number,
   isAshore: boolean,
@@ -101,9 +101,17 @@ export function standWords(
       detail: `No cast of ${castText(castM, units)}${isAshore ? ' from the bank' : ''} reaches water of ${depths}. Go afloat, or cast for other depths.`,
     };
   const isDeep = (band.fromM + band.toM) / 2 > castDeepM;
+  const straightDown = isDeep ? ' So deep a bait is better let straight down from over them.' : '';
+  if (stance.toward) {
+    const { what, awayM, point } = stance.toward;
+    return {
+      headline: `Cast to ${what}`,
+      detail: `${isAshore ? 'Stand at the ring on the bank' : 'Anchor at the ring'}: it lies ${distanceText(awayM, units)} ${point}. Casts of ${castText(castM, units)} show most water of ${depths} there.${straightDown}`,
+    };
+  }
   return {
     headline: isAshore ? 'Stand at the ring on the bank' : stance.underM === null ? 'Anchor at the ring' : `Anchor at the ring, over ${depthText(stance.underM, units)}`,
-    detail: `From there casts of ${castText(castM, units)} show most water of ${depths}, and of what holds fish in it.${isDeep ? ' So deep a bait is better let straight down from over them.' : ''}`,
+    detail: `From there casts of ${castText(castM, units)} show most water of ${depths}, and of what holds fish in it.${straightDown}`,
   };
 }
 

@@ -1,5 +1,5 @@
 import { speciesOf, type Species } from '../fish';
-import { depthAt, type DepthMap, type DropFoot, type GroundFeature, type LocalFrame, type LonLat, type SurveyedArea } from '../ground';
+import { depthAt, type DepthMap, type DropFoot, type GroundFeature, type LocalFrame, type LonLat } from '../ground';
 import type { Band } from '../outlook';
 import { bearingDeg, clamp, compassPoint, depthFigure, depthText, distanceM, type UnitPreference } from '../units';
 import type { PlaceReason, PlaceScore } from './place-score';
@@ -101,9 +101,9 @@ export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, un
   });
 }
 
-/** Tells whether a spot lies within reach of the shore or an island, m. */
-export function isNearShore({ ring, islands }: Pick<SurveyedArea, 'ring' | 'islands'>, frame: LocalFrame, reachM: number): (spot: Spot) => boolean {
-  const edges = [ring, ...islands].flatMap((outline) => {
+/** Tells whether a spot lies within reach of a shore, m: the outline of a water, those of its islands. */
+export function isNearShore(shores: readonly (readonly LonLat[])[], frame: LocalFrame, reachM: number): (spot: Spot) => boolean {
+  const edges = shores.flatMap((outline) => {
     const corners = outline.map((at) => frame.toMetres(at));
     return corners.map((a, k): [number, number, number, number] => [...a, ...corners[(k + 1) % corners.length]]);
   });
@@ -129,7 +129,7 @@ function featureAt(features: readonly GroundFeature[], at: LonLat, depthM: numbe
 }
 
 /** The first place in words: how deep, what makes it one, and where it is not what was wanted, why. */
-export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Species, units: UnitPreference): { headline: string; detail: string } {
+export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Species, units: UnitPreference): { headline: string; detail: string; place: string } {
   const { feature, foot, band, reasons, short } = place;
   const what = foot ? ', foot of the drop' : feature ? `, ${featureNames[feature.kind]}` : '';
   const side = compassPoint(bearingDeg(map.deepest.at, place.at));
@@ -144,7 +144,8 @@ export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Speci
         : `${looked}.`;
   // Why it is not where they are looked for is reason enough.
   const more = short !== null ? null : foot ? footText(foot, units) : rule?.text;
-  return { headline: `Start in ${depthText(place.depthM, units)}${what}${where}`, detail: [why, more].filter(Boolean).join(' ') };
+  const named = `${depthText(place.depthM, units)}${what}`;
+  return { headline: `Start in ${named}${where}`, detail: [why, more].filter(Boolean).join(' '), place: named };
 }
 
 /** What makes the foot of a drop one: the shelf behind it and the water in front. */

@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { standWords } from '@burrow/core/casting';
 import { depthAt, type LonLat } from '@burrow/core/ground';
 import { passPlaceWords } from '@burrow/core/troll';
-import { depthText } from '@burrow/core/units';
+import { bearingDeg, compassPoint, depthText, distanceM } from '@burrow/core/units';
 import { useCastSetting, useFirstStand } from '@/data/casting';
 import { usePegPlace } from '@/data/peg';
 import { usePreferences } from '@/data/preferences';
@@ -29,6 +29,7 @@ export function useWayPlace(water: WaterDetail, ground: Ground, { outing, method
   if (peg) return { at: peg.place?.at ?? null, words: peg.words, title: peg.place && `Within reach ${depthText(peg.place.depthM, units)}` };
   if (method.picture === 'lane') return { at: position, words: passPlaceWords(position !== null), title: null };
   if (!isFan) return null;
-  const stance = stand.isPending ? 'seeking' : stand.at && { underM: depthAt(ground.map, stand.at)?.depthM ?? null };
+  const toward = stand.at && stand.toward && { what: stand.toward.words.place, awayM: distanceM(stand.at, stand.toward.at), point: compassPoint(bearingDeg(stand.at, stand.toward.at)) };
+  const stance = stand.isPending ? 'seeking' : stand.at && { underM: depthAt(ground.map, stand.at)?.depthM ?? null, toward };
   return { at: stand.at, words: standWords(stance, casting.band, casting.query.castM, casting.isAshore, units), title: null };
 }
