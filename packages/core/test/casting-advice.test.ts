@@ -28,6 +28,8 @@ import {
   shyDistanceM,
   signsAt,
   standCasts,
+  moodOf,
+  ruleWithBait,
   standWords,
   strikeRadiusM,
   takeChance,
@@ -58,9 +60,12 @@ describe('what to do after what was seen and felt', () => {
     ['cast.after.hard', scene([sign(0, 'cast'), sign(1, 'hard')])],
     ['cast.after.snag', scene([sign(0, 'cast'), sign(1, 'snag')])],
     ['cast.after.followed', scene([sign(0, 'cast'), sign(1, 'followed')])],
+    ['cast.after.chased', scene([sign(0, 'cast'), sign(1, 'chased')])],
+    ['cast.after.ignored', scene([sign(0, 'cast'), sign(1, 'ignored')])],
     ['cast.after.nipped', scene([sign(0, 'cast'), sign(1, 'nipped')])],
     ['cast.after.missed', scene([sign(0, 'cast'), sign(1, 'missed')])],
     ['cast.after.missed', scene([sign(0, 'cast'), sign(1, 'bite')])],
+    ['cast.after.missed', scene([sign(0, 'cast'), sign(1, 'robbed')])],
     ['cast.after.landed', scene([sign(0, 'cast'), sign(1, 'landed')])],
     ['cast.after.school', scene([sign(0, 'landed', 90), sign(5, 'cast', 92), sign(6, 'landed', 94)])],
     ['cast.after.short', scene([sign(0, 'landed'), sign(3, 'missed'), sign(6, 'nipped'), sign(9, 'missed'), sign(12, 'bite')])],
@@ -70,6 +75,23 @@ describe('what to do after what was seen and felt', () => {
   it('fires every rule of its table, each with a reason and a viewpoint', () => {
     expect(new Set(cases.map(([id]) => id))).toEqual(new Set(afterRules.map((r) => r.id)));
     for (const rule of afterRules) expect([rule.reason, rule.viewpoint, rule.headline].every((t) => t.length > 8)).toBe(true);
+  });
+
+  it('goes one step on the ladder of mood: the pace first, then the bait, and no bait that suits is changed', () => {
+    const said = (family: string, goal: 'numbers' | 'size', ...kinds: CastSign['kind'][]) => {
+      const s = scene(kinds.map((kind, k) => sign(k, kind)));
+      return ruleWithBait(whatAfter(s), null, s.signs, family, goal).headline;
+    };
+    expect(said('suspending-minnow', 'size', 'followed')).toBe('The same cast, half as fast');
+    expect(said('suspending-minnow', 'size', 'followed', 'followed')).toBe('A longer pause, then smaller');
+    expect(said('grub', 'numbers', 'ignored')).toBe('The same cast, left to lie');
+    expect(said('grub', 'numbers', 'ignored', 'ignored')).toBe('Change to a straight worm on the bed, left to lie');
+    expect(said('grub', 'size', 'ignored', 'cast', 'ignored')).toBe('Change to a bulky jig on the bed, left to lie');
+    expect(said('bulky-jig', 'size', 'ignored', 'ignored', 'ignored')).toBe('The same cast, left to lie');
+    expect(said('finesse-jig', 'numbers', 'chased', 'chased')).toMatch(/^Change to a suspending bait/);
+    // One that took in between begins the count anew.
+    expect(said('grub', 'size', 'ignored', 'missed', 'ignored')).toBe('The same cast, left to lie');
+    expect(moodOf([sign(0, 'followed'), sign(1, 'landed')])).toEqual({ seen: 'none', times: 0 });
   });
 
   it('does not send one down where the water is shallow, nor after fish from two sides', () => {

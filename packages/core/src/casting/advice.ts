@@ -173,7 +173,7 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const first = whatAfter({ signs, nowMs, underM, passes: last ? passesAlong(made, last.bearingDeg, seeks.strikeM, seeks.castM) : 0 });
   const bearingDeg = ownDeg ?? (fan && aimAfter(first, fan, last, seeks.strikeM)) ?? last?.bearingDeg ?? 0;
   const { cast, retrieve } = castOf(setting, bearingDeg, first, signs);
-  const rule = ruleWithBait(first, retrieve.worked);
+  const rule = ruleWithBait(first, retrieve.worked, signs, setting.bait.tackle?.family ?? null, setting.situation.goal.value);
   const { section, passed } = cast;
   const expectedMin = castMinutes(Math.max(5, section.lengthM), retrieve.waitS, retrieve.paceSPerM);
   const pace = paceMin(

@@ -3,7 +3,7 @@ import { betweenDeg, minuteMs } from '../units';
 /** What was seen or felt on casts from one stand, in order of time. */
 export interface CastSign {
   ms: number;
-  kind: 'cast' | 'hard' | 'snag' | 'followed' | 'missed' | 'nipped' | 'bite' | 'lost' | 'landed';
+  kind: 'cast' | 'hard' | 'snag' | 'followed' | 'chased' | 'ignored' | 'missed' | 'robbed' | 'nipped' | 'bite' | 'lost' | 'landed';
   /** Bearing of the cast it came on, degrees; null where nobody knows. */
   bearingDeg: number | null;
   /** How far out, m. */
@@ -55,7 +55,7 @@ function fromOneBearing(s: AfterScene): number {
 function shortBites(s: AfterScene): number {
   const recent = events(s).filter((g) => s.nowMs - g.ms <= limits.shortMs);
   const landed = recent.findLastIndex((g) => g.kind === 'landed');
-  return recent.slice(landed + 1).filter((g) => g.kind === 'missed' || g.kind === 'nipped' || g.kind === 'lost' || g.kind === 'bite').length;
+  return recent.slice(landed + 1).filter((g) => g.kind === 'missed' || g.kind === 'robbed' || g.kind === 'nipped' || g.kind === 'lost' || g.kind === 'bite').length;
 }
 
 /** What to do after what was seen and felt, the first that holds. Source: fieldcraft, at the cast. */
@@ -86,7 +86,7 @@ export const afterRules: readonly AfterRule[] = [
   },
   {
     id: 'cast.after.missed',
-    holds: (s) => isLast(s, 'missed', 'bite', 'lost'),
+    holds: (s) => isLast(s, 'missed', 'bite', 'robbed', 'lost'),
     aim: 'let-fall',
     headline: 'Let it fall straight back',
     reason: 'A bite missed: the fish looks for it below. Give line, do not reel in; then the same cast.',
@@ -107,6 +107,22 @@ export const afterRules: readonly AfterRule[] = [
     headline: 'The same cast, half as fast',
     reason: 'It followed and turned: the same line with twice the pause, stopped once where it turned.',
     viewpoint: 'Slower first; other schools change the colour after a follow',
+  },
+  {
+    id: 'cast.after.chased',
+    holds: (s) => isLast(s, 'chased'),
+    aim: 'same',
+    headline: 'The same cast, sharper',
+    reason: 'They chase it: sharper moves and a shorter rest, on the same line.',
+    viewpoint: 'What moves while they chase; other schools slow down at once',
+  },
+  {
+    id: 'cast.after.ignored',
+    holds: (s) => isLast(s, 'ignored'),
+    aim: 'same',
+    headline: 'The same cast, left to lie',
+    reason: 'They take no notice: as slowly as you can bear, and left to lie in front of them.',
+    viewpoint: 'Still and low for fish that take no notice; other schools wake them with noise',
   },
   {
     id: 'cast.after.hard',

@@ -17,6 +17,10 @@ export function castsOf(outing: OutingState): (MadeCast & { id: string; station:
 const reactionSigns: Partial<Record<OutingState['reactions'][number]['kind'], CastSign['kind']>> = {
   followed: 'followed',
   looked: 'followed',
+  chased: 'chased',
+  ignored: 'ignored',
+  refused: 'followed',
+  robbed: 'robbed',
   missed: 'missed',
   bite: 'bite',
   hooked: 'bite',

@@ -13,6 +13,7 @@ export * from './after';
 export * from './rest';
 export * from './clock';
 export * from './school';
+export * from './mood';
 export * from './stand';
 export * from './from-log';
 export * from './aim';

@@ -3,7 +3,8 @@ import type { TacklePiece } from '../tackle';
 import type { AfterRule, CastSign } from './after';
 import { pauseS, type BankCadence, type BedKind, type CadenceRule, type chooseCadence } from './cadences';
 import { clamp } from '../units';
-import { retrieveOf, type FishSeen, type Retrieve, type RetrieveAfter, type RetrieveBed } from './retrieve';
+import { moodOf, withMood } from './mood';
+import { retrieveOf, type Retrieve, type RetrieveAfter, type RetrieveBed } from './retrieve';
 
 /** How a bait is brought back, in seconds. */
 export interface WorkedWay {
@@ -50,7 +51,7 @@ export function workedOn({ tackle, diveM, tempC, depthM, bed, goal, signs, rule,
     const hardRestS = pauseS(tempC, chosen.cadence.id, 'hard');
     return { cadence: chosen.cadence, why: chosen.rule, worked: null, moveS: usualMoveS, restS, hardRestS, paceSPerM: (restS + usualMoveS) / chosen.cadence.takeM };
   }
-  const seen: FishSeen = ofFish(signs).at(-1)?.kind === 'followed' ? 'follow' : 'none';
+  const { seen } = moodOf(signs);
   const worked = retrieveOf({ family: tackle.family, tempC, depthM: clamp(depthM, 0.3, 100), bed: beds[bed], seen, goal, after: afters[rule.id] ?? 'cast', ownDepthM: diveM });
   const restS = (worked.pauseS[0] + worked.pauseS[1]) / 2;
   return {
@@ -64,9 +65,13 @@ export function workedOn({ tackle, diveM, tempC, depthM, bed, goal, signs, rule,
   };
 }
 
-/** What comes after a bite, in the words of what is on the line: one bait falls back, another is left hanging. What the headline says is not said twice. */
-export function ruleWithBait(rule: AfterRule, worked: Retrieve | null): AfterRule {
-  if (!worked?.headline || rule.aim !== 'let-fall') return rule;
+/**
+ * What comes after a bite or a look, in the words of what is on the line: one bait falls back, another is left hanging; fish that chase, follow or take no
+ * notice are answered a step at a time. What the headline says is not said twice.
+ * @param family of what is on the line; null where nobody said
+ */
+export function ruleWithBait(rule: AfterRule, worked: Retrieve | null, signs: readonly CastSign[], family: string | null, goal: Goal): AfterRule {
+  if (!worked?.headline || rule.aim !== 'let-fall') return withMood(rule, moodOf(signs), family, goal);
   const said = `${worked.headline}. `;
   return { ...rule, headline: worked.headline, reason: worked.does.startsWith(said) ? worked.does.slice(said.length) : worked.does };
 }

@@ -48,12 +48,15 @@ const tells: Partial<Record<ReactionKind, { won: number; lost: number }>> = {
   looked: { won: 0.1, lost: 0 },
   stalled: { won: 0.1, lost: 0.1 },
   followed: { won: 0.3, lost: 0 },
+  chased: { won: 0.5, lost: 0.1 },
   nipped: { won: 0.6, lost: 0.3 },
   bite: { won: 1, lost: 0 },
   missed: { won: 1, lost: 0 },
+  robbed: { won: 1, lost: 0 },
   hooked: { won: 0.5, lost: 0 },
   lost: { won: 0.5, lost: 0 },
   refused: { won: 0, lost: 1 },
+  ignored: { won: 0, lost: 0.7 },
   fled: { won: 0, lost: 1.2 },
 };
 

@@ -15,7 +15,7 @@ interface Envelope<Kind extends string, Body> {
   body: Body;
 }
 
-export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'refused' | 'fled' | 'nipped' | 'bite' | 'missed' | 'hooked' | 'lost';
+export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'chased' | 'ignored' | 'refused' | 'fled' | 'nipped' | 'bite' | 'robbed' | 'missed' | 'hooked' | 'lost';
 /** What a bait feels on the bed, or a school that is seen where it is. */
 export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school';
 /** Where a ball of feed comes apart, and what it is made of. */

@@ -17,7 +17,10 @@ export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, tex
   return (
     <View style={keys}>
       <Action height={64} label="Followed" onPress={() => onReact('followed', 'Follow logged')} />
+      <Action height={64} label="Chased it" onPress={() => onReact('chased', 'Chase logged')} />
+      <Action height={64} label="No notice" onPress={() => onReact('ignored', 'Fish that took no notice logged')} />
       <Action height={64} label="Missed it" onPress={() => onReact('missed', 'Miss logged')} />
+      <Action height={64} label="Bait gone" onPress={() => onReact('robbed', 'Bait gone logged')} />
       <Action height={64} label="Nipped" onPress={() => onReact('nipped', 'Nip logged')} />
       <Action height={64} label="Came off" onPress={() => onReact('lost', 'Lost logged')} />
     </View>

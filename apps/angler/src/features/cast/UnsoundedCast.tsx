@@ -69,7 +69,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const depthM = stand.depthM ?? assumedDepthM;
   const way = workedOn({ tackle: bait?.tackle ?? null, diveM: bait?.dive?.depthM ?? null, tempC, depthM, bed: 'unknown', goal, signs, rule: first, chosen });
   const { cadence, why } = way;
-  const rule = ruleWithBait(first, way.worked);
+  const rule = ruleWithBait(first, way.worked, signs, bait?.tackle?.family ?? null, goal);
   const onCast = last ? { cast: last.id } : {};
   const cast = () => {
     const lowered = line?.id ?? newId();

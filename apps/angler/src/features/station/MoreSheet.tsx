@@ -45,7 +45,7 @@ interface Props {
 /** Where setting a temperature, °C, and a clarity, m, begin. */
 const [startC, startSecchiM] = [4, 3];
 
-const others: ReactionKind[] = ['stalled', 'followed', 'nipped', 'fled', 'lost'];
+const others: ReactionKind[] = ['stalled', 'followed', 'chased', 'ignored', 'nipped', 'robbed', 'fled', 'lost'];
 
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
 export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jigM, onReact, shown, onSheet, onKeep, isByEye, onByEye, onDid, log }: Props) {
