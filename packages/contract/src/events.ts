@@ -143,6 +143,7 @@ const bodies = {
     at: place.optional(),
     turn: z.enum(['straight', 'inside', 'outside']).optional(),
     speedMs: z.number().min(0).max(20).optional(),
+    lostAt: z.enum(['strike', 'way', 'end']).optional(),
   }),
   'fish-landed': z.object({
     fish: id,
@@ -153,6 +154,7 @@ const bodies = {
     classMm: lengthMm.optional(),
     weightG: z.number().min(0).max(200_000).optional(),
     girthMm: lengthMm.optional(),
+    hookedIn: z.enum(['deep', 'lip', 'outside']).optional(),
     note: storableText(1, 500).optional(),
     photo: id.optional(),
     depthM: depthM.optional(),
@@ -163,6 +165,7 @@ const bodies = {
     at: place.optional(),
   }),
   'fish-kept': z.object({ fish: id }),
+  'keep-planned': z.object({ count: z.number().int().min(0).max(100) }),
   'fish-released': z.object({ fish: id, note: storableText(0, 2000).optional() }),
   'weather-seen': z
     .object({

@@ -21,6 +21,7 @@ const good: Record<EventKind, unknown> = {
   'station-opened': { station: id, kind: 'hole', label: '1', at: [-140, 47] },
   'depth-sounded': { station: id, depthM: 7.5, source: 'line' },
   'surface-seen': { surface: 'skin' },
+  'keep-planned': { count: 5 },
   'temperature-measured': { station: id, depthM: 5, tempC: 3.9 },
   'clarity-measured': { station: id, secchiM: 3.4 },
   'line-down': { line: id, station: id, rod: 'rod 1', presentation: 'Spoon' },

@@ -1,7 +1,5 @@
 import { asItStands, type EventBodies, type EventKind, type LedgerEvent } from '@burrow/core/ledger';
-import type { PhoneLedger } from './ledger';
-
-type Scope = Parameters<PhoneLedger['writeAll']>[0];
+import type { PhoneLedger, Scope } from './ledger';
 
 /** The body of an entry as it stands now. Throws where it was taken back meanwhile. */
 export function bodyOf<K extends EventKind>(events: readonly LedgerEvent[], id: string): EventBodies[K] {

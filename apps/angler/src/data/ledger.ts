@@ -16,8 +16,8 @@ const batch = 500;
 const isFaultOfBatch = (error: unknown): error is ApiError => error instanceof ApiError && [400, 413, 422, 500].includes(error.status);
 const retryMs = { first: 2500, longest: 15_000 };
 
-/** The outing that something is written to, and the time zone of its water. */
-type Scope = Pick<OutingState, 'id'> & { zone: string };
+/** An outing, with the offset that its times are written in. */
+export type Scope = Pick<OutingState, 'id'> & { zone: string };
 
 /**
  * The phone's copy of the ledger. An event is on disk before `write` answers; the outbox empties itself whenever the server

@@ -1,4 +1,5 @@
-import type { LedgerState } from '../ledger';
+import { anyFish, isKnownSpecies } from '../fish';
+import type { LedgerState, OutingState } from '../ledger';
 import { counted, dayMs, dayText, fishLengthText, type UnitPreference } from '../units';
 
 /** What the angler wrote down of the law of a water. Nothing here is the law: it is a card to be held against, with its source and the day it was seen. */
@@ -39,6 +40,20 @@ export function keptOf(state: Pick<LedgerState, 'outings'>, species: string, atM
   const kept = state.outings.filter((o) => o.broughtFrom === undefined).flatMap((o) => o.fish.filter((f) => f.species === species && f.fate === 'kept' && f.ms <= atMs));
   return { today: kept.filter((f) => dayText(f.ms, timeZone) === day).length, lately: kept.filter((f) => atMs - f.ms < possessionDays * dayMs).length };
 }
+
+/** Fish of the outing kept against how many one meant to keep: those it fishes for, or all where it fishes for any. */
+export function planOfKept({ keepPlan, fish, species }: Pick<OutingState, 'keepPlan' | 'fish' | 'species'>): { kept: number; planned: number; isFull: boolean } | null {
+  if (keepPlan === undefined) return null;
+  const isWanted = (id: string) => species.includes(id) || !species.some(isKnownSpecies) || species.includes(anyFish);
+  const kept = fish.filter((f) => f.fate === 'kept' && isWanted(f.species)).length;
+  return { kept, planned: keepPlan, isFull: kept >= keepPlan };
+}
+
+/** The plan in words: "3 of 5 for keeping", or that it is full; the card may allow more. */
+export const planOfKeptText = ({ kept, planned, isFull }: NonNullable<ReturnType<typeof planOfKept>>, bag: number | undefined): string =>
+  !isFull
+    ? `${kept} of ${planned} kept.`
+    : `${kept} of ${planned}: the plan is full. Stop here, or let the next go.${bag !== undefined && bag > planned ? ` Your card allows ${bag}.` : ''}`;
 
 /** What of the card speaks against keeping a fish, in words; empty where nothing does. A length that nobody measured is asked for where the card has a size. */
 export function keepProblems(

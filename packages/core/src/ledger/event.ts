@@ -29,6 +29,10 @@ export type SurfaceSeen = 'ice' | 'skin' | 'open';
 export type QuietReason = 'cold-rain' | 'cooling' | 'predator' | 'bigger-fish';
 /** How a line ran when something took: straight, or on which side of a turn. */
 export type LineTurn = 'straight' | 'inside' | 'outside';
+/** Where a hook held: far down is a fish that meant it, the tail one that did not. */
+export type HookHold = 'deep' | 'lip' | 'outside';
+/** Where a fish came off: at the strike, on the way in, or at the hole, net or bank. */
+export type LostAt = 'strike' | 'way' | 'end';
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
@@ -125,6 +129,8 @@ export interface EventBodies {
     at?: [number, number];
     turn?: LineTurn;
     speedMs?: number;
+    /** Only of a fish that was lost. */
+    lostAt?: LostAt;
   };
   /** No length where it was not measured; `classMm` is its size class by eye; `weightG` only of a fish that was weighed. `cast` and `outM` where it took on a cast, so far out; `alongM` how far down the run of a float. */
   'fish-landed': {
@@ -136,6 +142,7 @@ export interface EventBodies {
     classMm?: number;
     weightG?: number;
     girthMm?: number;
+    hookedIn?: HookHold;
     note?: string;
     /** Id of its picture, which is kept beside the ledger. */
     photo?: string;
@@ -147,6 +154,8 @@ export interface EventBodies {
     at?: [number, number];
   };
   'fish-kept': { fish: string };
+  /** How many fish one means to keep on this outing, whatever the law allows; the last word counts, 0 for none. */
+  'keep-planned': { count: number };
   'fish-released': { fish: string; note?: string };
   /** Weather read by eye and barometer; pressure reduced to sea level. */
   'weather-seen': { airC?: number; pressureHpa?: number; windMs?: number; windFromDeg?: number; cloud?: number };

@@ -112,6 +112,10 @@ const reducers: Reducers = {
     into.outing.temperatures.push({ ms, station: body.station ?? null, depthM: body.depthM, tempC: body.tempC });
     into.note(id, ms, kind, body.station ?? null);
   },
+  'keep-planned': (into, { id, kind, body }, ms) => {
+    into.outing.keepPlan = body.count;
+    into.note(id, ms, kind, null, String(body.count));
+  },
   'surface-seen': (into, { id, kind, body }, ms) => {
     into.outing.surfaces.push({ ms, surface: body.surface });
     into.note(id, ms, kind, null, body.surface);
@@ -235,6 +239,7 @@ const reducers: Reducers = {
       at: body.at ?? null,
       turn: body.turn ?? null,
       speedMs: body.speedMs ?? null,
+      ...(body.lostAt === undefined ? {} : { lostAt: body.lostAt }),
     });
     into.note(id, ms, kind, body.station, body.reaction);
   },
@@ -250,6 +255,7 @@ const reducers: Reducers = {
       classMm: body.classMm ?? null,
       weightG: body.weightG ?? null,
       girthMm: body.girthMm ?? null,
+      ...(body.hookedIn === undefined ? {} : { hookedIn: body.hookedIn }),
       note: body.note ?? null,
       photo: body.photo ?? null,
       depthM: body.depthM ?? null,

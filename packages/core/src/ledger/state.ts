@@ -1,4 +1,4 @@
-import type { EventBodies, EventKind, FeedContent, FeedWay, FeltKind, Goal, LineTurn, QuietReason, ReactionKind, SurfaceSeen } from './event';
+import type { EventBodies, EventKind, FeedContent, FeedWay, FeltKind, Goal, HookHold, LineTurn, LostAt, QuietReason, ReactionKind, SurfaceSeen } from './event';
 
 export interface LineState {
   id: string;
@@ -78,6 +78,8 @@ export interface ReactionState {
   at: [number, number] | null;
   turn: LineTurn | null;
   speedMs: number | null;
+  /** Where it came off; absent where nobody said. */
+  lostAt?: LostAt;
 }
 
 export interface FishState {
@@ -94,6 +96,8 @@ export interface FishState {
   weightG: number | null;
   /** Round its thickest part. */
   girthMm: number | null;
+  /** Where the hook held; absent where nobody said. */
+  hookedIn?: HookHold;
   note: string | null;
   /** Id of its picture; null where none was taken. */
   photo: string | null;
@@ -160,6 +164,8 @@ export interface OutingState {
   waterName: string;
   species: string[];
   goal: Goal;
+  /** Fish that one means to keep; absent where nobody said. */
+  keepPlan?: number;
   /** File that another's log was brought in from; absent for one's own. */
   broughtFrom?: string;
   startedMs: number;

@@ -1,9 +1,10 @@
-import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { FeltKind, LostAt, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { castText } from '@burrow/core/casting';
 import { clamp, metresPerDepthUnit } from '@burrow/core/units';
 import { View } from 'react-native';
 import { newId } from '@/data/ids';
 import { change, usePreferences } from '@/data/preferences';
+import { lostKeys } from '@/features/entries/kinds';
 import type { Thing } from '@/features/station/useLogged';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
@@ -13,7 +14,7 @@ import { Text } from '@/ui/Text';
 const keys = { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } as const;
 
 /** What a fish did at the bait, beside what stands at the thumb. */
-export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, text: string) => void }) {
+export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, text: string, lostAt?: LostAt) => void }) {
   return (
     <View style={keys}>
       <Action height={64} label="Followed" onPress={() => onReact('followed', 'Follow logged')} />
@@ -22,7 +23,9 @@ export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, tex
       <Action height={64} label="Missed it" onPress={() => onReact('missed', 'Miss logged')} />
       <Action height={64} label="Bait gone" onPress={() => onReact('robbed', 'Bait gone logged')} />
       <Action height={64} label="Nipped" onPress={() => onReact('nipped', 'Nip logged')} />
-      <Action height={64} label="Came off" onPress={() => onReact('lost', 'Lost logged')} />
+      {lostKeys.map(({ at, label }) => (
+        <Action key={at} height={64} label={label} onPress={() => onReact('lost', 'Lost logged', at)} />
+      ))}
     </View>
   );
 }

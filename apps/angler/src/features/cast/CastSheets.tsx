@@ -111,7 +111,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
   };
   return (
     <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
-      <CastAnswers onReact={(reaction, text) => void react(reaction, text)} />
+      <CastAnswers onReact={(reaction, text, lostAt) => void react(reaction, text, lostAt)} />
       <SchoolField outing={outing.id} station={stand.id} zone={control.water.file.water.timezone} onLogged={close} />
       <FeltOutThere
         onFelt={(what) => void felt(what)}

@@ -1,6 +1,6 @@
 import { baitOutM, bearingText, castText, chooseCadence, feltWords, ofFish, outAlong, ruleWithBait, signsAt, whatAfter, workedOn } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
-import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { FeltKind, LostAt, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { tempText } from '@burrow/core/units';
 import type { WaterDetail } from '@burrow/contract/api';
@@ -78,8 +78,8 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
       { kind: 'cast', body: { cast: newId(), station: stand.id, line: lowered, bearingDeg, distanceM: castM } },
     ]);
   };
-  const react = (reaction: ReactionKind, text: string) =>
-    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast } }]);
+  const react = (reaction: ReactionKind, text: string, lostAt?: LostAt) =>
+    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: cadence.id, ...(line ? { line: line.id } : {}), ...onCast, ...(lostAt ? { lostAt } : {}) } }]);
   const felt = async (what: FeltKind) => {
     if (!last) return setSaid({ text: 'Cast first: how far out is reckoned from the time since', undo: [] });
     const outM = Math.round(10 * baitOutM(last.distanceM, (now - last.ms) / 1000, assumedFallS, cadence.takeM, way.paceSPerM)) / 10;
@@ -116,7 +116,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
       <KeysSheet keys={keys} arrows="Arrows on the picture turn the aim." open={sheet === 'help'} onClose={close} />
       {sheet === 'more' ? (
         <Sheet title={`Stand ${stand.label}`} open onClose={close}>
-          <CastAnswers onReact={(reaction, text) => void react(reaction, text)} />
+          <CastAnswers onReact={(reaction, text, lostAt) => void react(reaction, text, lostAt)} />
           <FeltOutThere onFelt={(what) => void felt(what)} says="How far out is reckoned by the time since the cast." />
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
             <Action

@@ -1,5 +1,5 @@
 import { castText, feltWords, type CastAdvice } from '@burrow/core/casting';
-import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { FeltKind, LostAt, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import type { UnitPreference } from '@burrow/core/units';
 import { newId } from '@/data/ids';
@@ -55,8 +55,8 @@ export function useCastLog({ outing, stand, zone, advice, bait, piece, units, on
     const body = { station: stand.id, what, ...(bait.last ? { cast: bait.last.id } : {}), bearingDeg: whole(bait.last?.bearingDeg ?? advice.bearingDeg), outM, by };
     return log(`${feltWords[what]} ${bait.isByTime ? 'about ' : ''}${castText(outM, units)} out`, [{ kind: 'felt', body }]);
   };
-  const react = (reaction: ReactionKind, text: string) =>
-    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: advice.retrieve.cadence.id, ...onLine, ...onCast } }]);
+  const react = (reaction: ReactionKind, text: string, lostAt?: LostAt) =>
+    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: advice.retrieve.cadence.id, ...onLine, ...onCast, ...(lostAt ? { lostAt } : {}) } }]);
   const fish = (text: string, event: string) => {
     setSaid({ text, undo: [event] });
     answered();

@@ -1,4 +1,4 @@
-import { asItStands, type EventBodies, type EventKind, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
+import { asItStands, type EventBodies, type EventKind, type HookHold, type LedgerEvent, type LogEntry, type OutingState, type ReactionKind } from '@burrow/core/ledger';
 import { methodOf, type Method } from '@burrow/core/methods';
 import { metric, type LonLat } from '@burrow/core/units';
 import { bodyOf } from '@/data/corrections';
@@ -18,6 +18,7 @@ export interface Draft {
   lengthMm: number | null;
   weightG: number | null;
   girthMm: number | null;
+  hookedIn: HookHold | null;
   /** What was noted of the fish. */
   note: string;
   /** Id of its picture. */
@@ -81,8 +82,8 @@ function standing(entry: LogEntry, outing: OutingState, events: readonly LedgerE
   const fish = entry.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
   // The bed's depth is that of a place alone: a fish or a bite whose depth nobody knew keeps it so.
   if (fish) {
-    const { species, lengthMm, weightG, girthMm, note, photo, fate, depthM } = fish;
-    return { ...said, species, lengthMm, weightG, girthMm, note: note ?? '', photo, fate, depthM };
+    const { species, lengthMm, weightG, girthMm, hookedIn = null, note, photo, fate, depthM } = fish;
+    return { ...said, species, lengthMm, weightG, girthMm, hookedIn, note: note ?? '', photo, fate, depthM };
   }
   const reaction = entry.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
   if (reaction) return { ...said, reaction: reaction.kind, depthM: reaction.depthM };
@@ -104,6 +105,7 @@ export const draftOf = (entry: LogEntry | null, outing: OutingState, events: rea
   lengthMm: null,
   weightG: null,
   girthMm: null,
+  hookedIn: null,
   note: '',
   photo: null,
   fate: null,
@@ -146,7 +148,7 @@ export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState
   const depth = depthM === null ? {} : { depthM };
   const text = draft.text.trim();
   if (kind === 'fish-landed') {
-    const { lengthMm: _, weightG: __, girthMm: ___, note: ____, photo: _____, depthM: ______, ...rest } = old as EventBodies['fish-landed'];
+    const { lengthMm: _, weightG: __, girthMm: ___, hookedIn: ____, note: _____, photo: ______, depthM: _______, ...rest } = old as EventBodies['fish-landed'];
     const fish = rest.fish ?? newId();
     return { kind, body: { ...rest, fish, station, species: species!, ...saidOf(draft), ...depth } };
   }

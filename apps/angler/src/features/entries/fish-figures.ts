@@ -1,20 +1,25 @@
+import type { HookHold } from '@burrow/core/ledger';
+
 /** What can be said of one fish beside its species and what became of it; null and empty for what nobody said. */
 export interface FishFigures {
   lengthMm: number | null;
   weightG: number | null;
   girthMm: number | null;
+  /** Where the hook held. */
+  hookedIn: HookHold | null;
   note: string;
   /** Id of its picture. */
   photo: string | null;
 }
 
-export const nothingSaid: FishFigures = { lengthMm: null, weightG: null, girthMm: null, note: '', photo: null };
+export const nothingSaid: FishFigures = { lengthMm: null, weightG: null, girthMm: null, hookedIn: null, note: '', photo: null };
 
 /** The fields of an entry that say it: none for what nobody said. */
-export const saidOf = ({ lengthMm, weightG, girthMm, note, photo }: FishFigures) => ({
+export const saidOf = ({ lengthMm, weightG, girthMm, hookedIn, note, photo }: FishFigures) => ({
   ...(lengthMm === null ? {} : { lengthMm: Math.round(lengthMm) }),
   ...(weightG === null ? {} : { weightG }),
   ...(girthMm === null ? {} : { girthMm: Math.round(girthMm) }),
+  ...(hookedIn === null ? {} : { hookedIn }),
   ...(note.trim() === '' ? {} : { note: note.trim() }),
   ...(photo === null ? {} : { photo }),
 });

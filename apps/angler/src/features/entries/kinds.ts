@@ -1,6 +1,6 @@
 import { bearingText, castText, feltWords } from '@burrow/core/casting';
 import { isKnownSpecies, speciesOf } from '@burrow/core/fish';
-import type { EventKind, LogEntry, OutingState, ReactionKind, StationState, SurfaceSeen } from '@burrow/core/ledger';
+import type { EventKind, LogEntry, LostAt, OutingState, ReactionKind, StationState, SurfaceSeen } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { changeRules, quietRules } from '@burrow/core/pole';
 import { currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
@@ -35,6 +35,13 @@ export const reactionWords: Readonly<Record<ReactionKind, string>> = {
   hooked: 'Hooked',
   lost: 'Lost',
 };
+
+/** Where a fish came off, as a key says it. */
+export const lostKeys: readonly { at: LostAt; label: string }[] = [
+  { at: 'strike', label: 'Lost at the strike' },
+  { at: 'way', label: 'Lost on the way' },
+  { at: 'end', label: 'Lost at the end' },
+];
 
 /** An entry as the log shows it. */
 export interface EntryWords {
@@ -223,6 +230,7 @@ export const entryKinds: { readonly [K in EventKind]: EntryRow } = {
   reaction: { name: 'What a fish did', words: reactionEntry },
   'fish-landed': { name: 'Fish landed', words: fishEntry },
   'fish-kept': { name: 'Fish kept' },
+  'keep-planned': { name: 'Fish to keep', words: ({ entry }) => ({ what: 'To keep', detail: entry.text === '0' ? 'none' : (entry.text ?? '') }) },
   'fish-released': { name: 'Fish released' },
   'weather-seen': { name: 'Weather seen' },
   'drill-done': { name: 'Practice drill' },

@@ -1,10 +1,8 @@
 import { estimateWeight, isDepthInjuryLikely, keysOf, longestRulerMm, speciesOf, type Species } from '@burrow/core/fish';
-import { keepProblems, keptOf } from '@burrow/core/law';
 import type { OutingState } from '@burrow/core/ledger';
 import { depthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { nowMs } from '@/data/clock';
 import { newId } from '@/data/ids';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -12,7 +10,9 @@ import { useSpecies } from '@/data/species';
 import { useWater } from '@/data/water';
 import { nothingSaid, saidOf, type FishFigures } from '@/features/entries/fish-figures';
 import { FishDetails } from '@/features/fish/FishDetails';
+import { KeepPlan } from '@/features/fish/KeepPlan';
 import { SpeciesPills } from '@/features/fish/SpeciesPills';
+import { useKeeping } from '@/features/fish/useKeeping';
 import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Sheet } from '@/ui/Sheet';
@@ -47,7 +47,7 @@ const freezingC = -5;
 /** A landed fish: species, length, kept or released; what else is known of it behind one tap. */
 export function FishSheet({ open, onClose, outing, zone, station, line, depthM, bottomM, airC, onLogged, onCast = null, alongM = null, at = null, release }: Props) {
   const { units } = usePreferences();
-  const { ledger, state } = useLedger();
+  const { ledger } = useLedger();
   const { detail } = useWater();
   const file = detail.data?.value.file;
   const { offered, place } = useSpecies(file, outing.water);
@@ -60,12 +60,8 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
   const put = (part: Partial<FishFigures>) => setFigures((before) => ({ ...before, ...part }));
   const species = id === null ? null : speciesOf(id);
   const card = file?.water.rules;
-  const kept = id === null ? null : keptOf(state, id, nowMs(), zone);
-  const problems = card && species && kept ? keepProblems(card, { species: species.id, name: species.short, lengthMm: figures.lengthMm }, kept, units) : [];
-  // Said before the fish is kept; the angler decides, and has read it.
-  const [readFor, setReadFor] = useState('');
-  const warned = `${id} ${problems.join(' ')}`;
-  const isWarned = problems.length > 0 && readFor !== warned;
+  const keeping = useKeeping(outing, id, figures.lengthMm, card, zone);
+  const { problems, isWarned } = keeping;
   const likely = [...new Set([...outing.fish.map((f) => f.species).reverse(), ...offered.map((s) => s.id as string)])];
 
   const log = async (fate: 'fish-kept' | 'fish-released') => {
@@ -91,7 +87,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
     setFigures(nothingSaid);
     setPicked(null);
     setShowsDetails(false);
-    onLogged(landed.id, `${species!.short} ${fate === 'fish-kept' ? 'kept' : 'released'}`);
+    onLogged(landed.id, `${species!.short} ${fate === 'fish-kept' ? `kept${keeping.withOneMore}` : 'released'}`);
   };
   const choose = (fish: string) => {
     setPicked(fish);
@@ -112,7 +108,7 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
             disabled={id === null}
             kind={problems.length > 0 ? 'plain' : 'main'}
             label={problems.length > 0 && !isWarned ? 'Kept all the same' : 'Kept'}
-            onPress={() => (isWarned ? setReadFor(warned) : void log('fish-kept'))}
+            onPress={() => (isWarned ? keeping.read() : void log('fish-kept'))}
           />
         </View>
       }
@@ -145,13 +141,16 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       {airC !== null && airC < freezingC ? (
         <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution>
       ) : null}
-      {problems.length > 0 ? <Caution headline={isWarned ? 'By your rule card' : 'Read it again: by your rule card'}>{problems.join(' ')}</Caution> : null}
-      {species && kept ? (
+      {problems.length > 0 ? (
+        <Caution headline={`${isWarned ? '' : 'Read it again: '}${keeping.byCard ? 'By your rule card' : 'By your own plan'}`}>{problems.join(' ')}</Caution>
+      ) : null}
+      {species ? (
         <Text
           size="small"
           tone="second"
-        >{`${species.handling}${release ? ` ${release}` : ''} ${kept.today === 0 ? 'None' : kept.today} kept today. ${card ? 'Check the local rules.' : 'Check the local limit and size: no rule card is written for this water.'}`}</Text>
+        >{`${species.handling}${release ? ` ${release}` : ''} ${keeping.keptToday === 0 ? 'None' : keeping.keptToday} kept today. ${keeping.planText ? `${keeping.planText} ` : ''}${card ? 'Check the local rules.' : 'Check the local limit and size: no rule card is written for this water.'}`}</Text>
       ) : null}
+      <KeepPlan outing={outing} zone={zone} />
       {isKeying && id !== null ? (
         <FishKeySheet
           species={id}

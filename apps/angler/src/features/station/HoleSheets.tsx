@@ -47,7 +47,7 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
         zone={zone}
         line={line}
         jigM={jigM}
-        onReact={(kind) => void react(kind)}
+        onReact={(kind, lostAt) => void react(kind, undefined, lostAt)}
         onSheet={show}
         onKeep={hasFlasher ? () => void keepEchoes() : null}
         isByEye={isByEye}

@@ -1,8 +1,7 @@
-import type { StationState, LineState, OutingState, ReactionKind } from '@burrow/core/ledger';
+import type { StationState, LineState, LostAt, OutingState, ReactionKind } from '@burrow/core/ledger';
 import { methodOf, type Method } from '@burrow/core/methods';
-import { clamp, depthText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -10,12 +9,11 @@ import { newId } from '@/data/ids';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import type { MarkDid } from '@burrow/core/coach';
-import { reactionWords } from '@/features/entries/kinds';
-import { marksDid } from './reading/useReading';
+import { LineMeasures } from './LineMeasures';
+import { MoreAnswers, MoreReadings } from './MoreAnswers';
 import { SchoolField } from './SchoolField';
 import { Signals } from './Signals';
 import { Sheet } from '@/ui/Sheet';
-import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 
 interface Props {
@@ -27,7 +25,7 @@ interface Props {
   zone: string;
   line: LineState | undefined;
   jigM: number | null;
-  onReact: (kind: ReactionKind) => void;
+  onReact: (kind: ReactionKind, lostAt?: LostAt) => void;
   /** True depth beside the one the flasher shows; null before it is read. */
   shown: ReactNode;
   /** Opens another sheet. */
@@ -42,21 +40,15 @@ interface Props {
   log: ReactNode;
 }
 
-/** Where setting a temperature, °C, and a clarity, m, begin. */
-const [startC, startSecchiM] = [4, 3];
-
-const others: ReactionKind[] = ['stalled', 'followed', 'chased', 'ignored', 'nipped', 'robbed', 'fled', 'lost'];
-
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
 export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jigM, onReact, shown, onSheet, onKeep, isByEye, onByEye, onDid, log }: Props) {
-  const { units, presentation, presentations } = usePreferences();
+  const { presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
-  const [tempC, setTempC] = useState<number | null>(null);
-  const [secchiM, setSecchi] = useState<number | null>(null);
   const scope = { id: outing.id, zone };
   // A jig that is not in the water is at no depth.
   const atM = line ? jigM : null;
+  const linesHere = outing.lines.filter((l) => l.station === hole.id && l.upMs === null).length;
   const close = (then: Promise<unknown>) => void then.then(onClose);
   const changeTo = async (id: string) => {
     change({ presentation: id });
@@ -93,41 +85,25 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
         />
       ) : null}
       {isByEye ? (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {marksDid
-            .filter((d) => d.icon === null)
-            .map((d) => (
-              <Action
-                key={d.id}
-                height={64}
-                label={d.label}
-                spoken={`Reading: ${d.label.toLowerCase()}`}
-                onPress={() => {
-                  onDid(d.id);
-                  onClose();
-                }}
-              />
-            ))}
-        </View>
+        <MoreReadings
+          onDid={(did) => {
+            onDid(did);
+            onClose();
+          }}
+        />
       ) : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {method.isOnIce ? <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} /> : null}
         <Action grow height={64} label="What they told us" onPress={() => onSheet('responses')} />
       </View>
       <SchoolField outing={outing.id} station={hole.id} zone={zone} onLogged={onClose} />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-        {others.map((kind) => (
-          <Action
-            key={kind}
-            height={64}
-            label={reactionWords[kind]}
-            onPress={() => {
-              onReact(kind);
-              onClose();
-            }}
-          />
-        ))}
-      </View>
+      <MoreAnswers
+        onReact={(kind, lostAt) => {
+          onReact(kind, lostAt);
+          onClose();
+        }}
+      />
+      {linesHere > 1 ? <Text size="small">Lines crossed: who has the fish lifts, the other opens the reel. One fish, one bite: log it once.</Text> : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {line ? <Action grow height={64} label="Line up" onPress={() => close(ledger.write(scope, 'line-up', { line: line.id }))} /> : null}
         {lastStand ? <Action grow height={64} icon="cast" label="Back to casting" onPress={() => close(backToCasting())} /> : null}
@@ -141,32 +117,7 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
           <Choice label="Presentation" wrap options={presentations.map((p) => ({ id: p.id, label: p.name }))} value={presentation} onChange={(id) => void changeTo(id)} />
         )}
       </View>
-      <View style={{ gap: 8 }}>
-        <Stepper
-          label="Water at the jig"
-          text={tempC === null ? null : tempText(tempC, units)}
-          onStep={(d) => setTempC((t) => (t === null ? startC : clamp(t + d * (units.temp === 'F' ? 1 / 1.8 : 0.5), 0, 20)))}
-          onClear={() => setTempC(null)}
-          hint="Read off a thermometer; it sets the pauses, and makes depths true."
-        />
-        {atM === null ? <Text size="small">Lower the line first: a temperature is logged with the depth of the jig it was read at.</Text> : null}
-        {shown}
-        <Action
-          label="Log this temperature"
-          disabled={atM === null || tempC === null}
-          onPress={() => close(ledger.write(scope, 'temperature-measured', { station: hole.id, depthM: atM!, tempC: tempC! }))}
-        />
-      </View>
-      <View style={{ gap: 8 }}>
-        <Stepper
-          label="Clarity"
-          text={secchiM === null ? null : depthText(secchiM, units)}
-          onStep={(d) => setSecchi((m) => (m === null ? startSecchiM : clamp(m + d * metresPerDepthUnit(units) * 0.5, 0.15, 30)))}
-          onClear={() => setSecchi(null)}
-          hint="Where a white disc, or the jig, is lost from sight. It sets how deep light reaches."
-        />
-        <Action label="Log this clarity" disabled={secchiM === null} onPress={() => close(ledger.write(scope, 'clarity-measured', { station: hole.id, secchiM: secchiM! }))} />
-      </View>
+      <LineMeasures scope={scope} station={hole.id} atM={atM} shown={shown} onLogged={onClose} />
       <Signals />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />

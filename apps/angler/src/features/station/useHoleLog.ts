@@ -1,4 +1,4 @@
-import type { LineState, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { LostAt, LineState, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { saveFile } from '@/data/files';
 import { newId } from '@/data/ids';
 import { tied, unsaidBait, useOnTheLine } from '@/data/preferences';
@@ -34,7 +34,7 @@ export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose
     kind: 'line-down',
     body: { line: newId(), station: hole.id, rod: 'rod 1', ...tied(piece), ...(depthM === null ? {} : { depthM }) },
   });
-  const react = async (reaction: ReactionKind, atM = jigM) => {
+  const react = async (reaction: ReactionKind, atM = jigM, lostAt?: LostAt) => {
     const body = {
       station: hole.id,
       reaction,
@@ -42,6 +42,7 @@ export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose
       ...(atM === null ? {} : { depthM: atM }),
       ...(bottomM === null ? {} : { bottomM }),
       ...(advice ? { cadence: advice.cadence.id } : {}),
+      ...(lostAt ? { lostAt } : {}),
     };
     await log(`${reactionWords[reaction]} logged`, [{ kind: 'reaction', body }]);
     flasher.reacted(reaction);
