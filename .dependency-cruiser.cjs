@@ -28,10 +28,10 @@ const allowed = {
   casting: ['units', 'fish', 'ground', 'patch', 'ledger', 'rig', 'visits', 'holes', 'situation', 'tackle'],
   troll: ['units', 'rig', 'fish', 'ground', 'casting', 'ledger', 'visits'],
   pole: ['units', 'water', 'rig', 'fish', 'ground', 'ledger', 'visits'],
-  law: ['units', 'ledger'],
+  law: ['units', 'fish', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
   fieldcraft: ['tie-on', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole'],
-  season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits'],
+  season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits', 'outlook', 'methods'],
 };
 
 module.exports = {

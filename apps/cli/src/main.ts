@@ -70,7 +70,9 @@ const usage = `burrow COMMAND …
             [--fish unfed|used] [--temp-c T]
                                       how many balls, how hard they are squeezed and where they are dropped
   bag --count N --mean-g M [--sd-g S] weight of a bag with its 90 % range
-  season F.ndjson                     effort, rates and comparisons of a ledger
+  season F.ndjson [--weather F.csv --water F.geojson]
+                                      effort, rates and comparisons of a ledger, what goes with more bites, where fish
+                                      are lost, and with weather whether the Outlook was right
   like --water F --log F.ndjson --count N
                                       places of a water like those where fish bit, as GeoJSON, best first
   trial F.ndjson [--between A,B]      which of two baits fish take better, as far as the log is sure of it

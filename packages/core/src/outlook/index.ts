@@ -4,7 +4,7 @@ export { viewpointWords, startingViewpoints, type ViewpointQuestion, type Viewpo
 export { stageRuleOf, stageRules, type SeasonStage } from './stages';
 export { fishDepth, seasonStage, stageLimits, type Band, type Bed, type FishDepth } from './band';
 export { weighRules, type RuleEvidence } from './log-evidence';
-export { feedingActivity, feedingWindows, type Activity, type FeedingWindow } from './windows';
+export { feedingActivity, feedingWindows, startingSetting, type Activity, type FeedingWindow } from './windows';
 export { answerOutlook, bearingWords, iceWords, outlookSpan, outlookWords, type Outlook, type OutlookInput, type OutlookWords } from './answer';
 export { columnDays, columnSeasonStart, measurementsOf, recentCasts, secchiOf } from './column-log';
 export { alertsFor, type Alert } from './alerts';

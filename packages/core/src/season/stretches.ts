@@ -1,0 +1,113 @@
+import type { LedgerState, OutingState } from '../ledger';
+import { distanceM, hourMs, type LonLat } from '../units';
+import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type WeatherHour } from '../weather';
+import { catchesOf, effortIntervals, heightBands, type EffortInterval } from './effort';
+
+/** Parts of the day, by the sun. */
+export type DayPart = 'dawn' | 'day' | 'dusk' | 'night';
+
+/** An hour or less of one line in one way, with all that was the same through it. What nobody knows is null. */
+export interface Stretch {
+  outing: string;
+  station: string;
+  fromMs: number;
+  minutes: number;
+  bites: number;
+  presentation: string | null;
+  height: string | null;
+  hour: DayPart | null;
+  phase: string | null;
+  place: string | null;
+  depthM: number | null;
+  cloud: number | null;
+  waterC: number | null;
+  secchiM: number | null;
+}
+
+/** Dawn and dusk reach so far from the sun's rise and set; stations nearer to each other than this are one place; what was read counts for so long. Conventions. */
+const [lowSunMs, onePlaceM, readMs] = [1.5 * hourMs, 30, 6 * hourMs] as const;
+
+/** The part of the day at an instant and place; null where the sun does not rise or set. */
+export function dayPart(atMs: number, [lon, lat]: LonLat): DayPart | null {
+  const { sunriseMs, sunsetMs } = sunDay(atMs, { lon, lat, timeZone: 'UTC' });
+  // The day of UTC may be another than that of the place: the nearest rise and set count.
+  const dayLengthMs = 24 * hourMs;
+  const near = (ms: number) => ms + Math.round((atMs - ms) / dayLengthMs) * dayLengthMs;
+  const [rise, set] = [near(sunriseMs), near(sunsetMs)];
+  if (Number.isNaN(rise) || Number.isNaN(set)) return null;
+  if (Math.abs(atMs - rise) <= lowSunMs) return 'dawn';
+  if (Math.abs(atMs - set) <= lowSunMs) return 'dusk';
+  return (atMs - sunriseMs + 2 * dayLengthMs) % dayLengthMs < (sunsetMs - sunriseMs + 2 * dayLengthMs) % dayLengthMs ? 'day' : 'night';
+}
+
+/**
+ * Stretches of line of one way of fishing, cut at each hour, with the bites on them.
+ * @param series weather of the season, for phase and cloud; empty for none
+ */
+export function stretchesOf(ledger: LedgerState, method: string, nowMs: number, series: readonly WeatherHour[], lat: number): Stretch[] {
+  const outings = new Map(ledger.outings.map((o) => [o.id, o]));
+  const phases = series.length >= 2 ? findPhases(series, findFronts(series, lat), nowMs) : [];
+  const placeOf = placesOf(ledger.outings);
+  const catches = catchesOf(ledger, nowMs).filter((c) => c.method === method);
+  const pieces = effortIntervals(ledger, nowMs)
+    .filter((s) => s.method === method)
+    .flatMap(hourly);
+  const stretches = pieces.map(({ interval, fromMs, toMs }): Stretch => {
+    const outing = outings.get(interval.outing)!;
+    const station = outing.stations.find((s) => s.id === interval.station);
+    const middleMs = (fromMs + toMs) / 2;
+    const phase = phaseAtInstant(phases, middleMs)?.name;
+    return {
+      outing: outing.id,
+      station: interval.station,
+      fromMs,
+      minutes: (toMs - fromMs) / 60_000,
+      bites: 0,
+      presentation: interval.presentation,
+      height: interval.heightM === null ? null : (heightBands.find((h) => interval.heightM! >= h.fromM && interval.heightM! < h.toM)?.id ?? null),
+      hour: station ? dayPart(middleMs, station.at) : null,
+      phase: phase === undefined || phase === 'not enough to say' ? null : phase,
+      place: placeOf.get(interval.station) ?? null,
+      depthM: station?.depthM ?? station?.mapDepthM ?? null,
+      cloud: (series.length > 0 ? weatherAt(series, middleMs)?.cloud : null) ?? latest(ledger.weather, middleMs)?.cloud ?? null,
+      waterC: latest(outing.temperatures, middleMs)?.tempC ?? outing.temperatures.at(0)?.tempC ?? null,
+      secchiM: (latest(outing.clarity, middleMs) ?? outing.clarity.at(0))?.secchiM ?? null,
+    };
+  });
+  const byStation = new Map<string, number[]>();
+  pieces.forEach(({ interval }, k) => (byStation.get(interval.station) ?? byStation.set(interval.station, []).get(interval.station)!).push(k));
+  for (const bite of catches) {
+    // A fish may be landed after its line is called up: the last stretch that had begun is its own.
+    const own = byStation.get(bite.station)?.filter((k) => pieces[k].interval.presentation === bite.presentation && pieces[k].fromMs <= bite.ms) ?? [];
+    const k = own.find((i) => bite.ms <= pieces[i].toMs) ?? own.at(-1);
+    if (k !== undefined) stretches[k].bites++;
+  }
+  return stretches;
+}
+
+/** An interval cut at each full hour. */
+function hourly(interval: EffortInterval): { interval: EffortInterval; fromMs: number; toMs: number }[] {
+  const pieces = [];
+  for (let fromMs = interval.fromMs; fromMs < interval.toMs;) {
+    const toMs = Math.min(interval.toMs, (Math.floor(fromMs / hourMs) + 1) * hourMs);
+    pieces.push({ interval, fromMs, toMs });
+    fromMs = toMs;
+  }
+  return pieces;
+}
+
+/** The last of readings before an instant that still counts. */
+const latest = <T extends { ms: number }>(readings: readonly T[], atMs: number): T | undefined => readings.findLast((r) => r.ms <= atMs && atMs - r.ms <= readMs);
+
+/** The place of each station: stations of one water close to each other are one, named by the first of them. */
+function placesOf(outings: readonly OutingState[]): Map<string, string> {
+  const places: { water: string; at: LonLat; name: string }[] = [];
+  const of = new Map<string, string>();
+  for (const outing of outings)
+    for (const station of outing.stations) {
+      let place = places.find((p) => p.water === outing.water && distanceM(p.at, station.at) <= onePlaceM);
+      if (!place) places.push((place = { water: outing.water, at: station.at, name: `place ${places.length + 1}` }));
+      of.set(station.id, place.name);
+    }
+  return of;
+}
