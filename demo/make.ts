@@ -9,6 +9,7 @@ import { fileURLToPath } from 'node:url';
 import { climateAt } from '../stand-ins/weather-service/src/climate';
 import { seasonStartMs } from './scenario/column';
 import { castingDays } from './scenario/casting-days';
+import { crewDays } from './scenario/crew-days';
 import { marrowDrain } from './scenario/drain';
 import { tamberLake } from './scenario/lake';
 import { poleDays } from './scenario/pole-days';
@@ -31,7 +32,7 @@ for (const [name, water] of Object.entries({
   'perrow-pool': perrowPool,
 }))
   write(`${name}.geojson`, `${JSON.stringify(water())}\n`);
-const season = [...trollDays(), ...castingDays(), ...poleDays(), ...winterSeason()];
+const season = [...trollDays(), ...castingDays(), ...poleDays(), ...crewDays(), ...winterSeason()];
 write('season.ndjson', ledgerText(season));
 write('measurements.csv', measurementsCsv(measurementsOf(fold(season), 'tamber-lake')));
 

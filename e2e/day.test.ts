@@ -145,7 +145,7 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
     await page.getByRole('link', { name: 'Season' }).click();
     await expect(page.getByRole('heading', { name: /^\d+ fish on \d+ outings$/ })).toBeVisible();
     await page.getByRole('button', { name: /^On the ice: \d+ fish$/ }).click();
-    await expect(page.getByText(/15 outings, \d+ h of line/)).toBeVisible();
+    await expect(page.getByText(/28 outings, \d+ h of line/)).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Height above bottom' })).toBeVisible();
     await expect(page.getByText(/not enough yet/).first()).toBeVisible();
     await expect(page.getByText(/still out: 1 (crappie|perch), 1 (crappie|perch)/)).toBeVisible();

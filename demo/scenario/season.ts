@@ -47,7 +47,7 @@ const species: { id: WeighedSpecies; share: number; meanMm: number; sdMm: number
 ];
 
 /** The hidden truth of the demo: fish bite more ahead of a front and little in the bright day behind it. */
-function weatherDraw(ms: number): number {
+export function weatherDraw(ms: number): number {
   const since = scriptedFronts.filter((f) => f.kind === 'cold').map((f) => (ms - f.atMs) / hourMs);
   if (since.some((h) => h > -10 && h < 0)) return 1.8;
   if (since.some((h) => h >= 0 && h < 30)) return 0.4;
@@ -55,7 +55,7 @@ function weatherDraw(ms: number): number {
 }
 
 /** And more when the light is low: about dawn and dusk of the short days. */
-function lightDraw(ms: number): number {
+export function lightDraw(ms: number): number {
   const hour = ((((ms - 9 * hourMs) / hourMs) % 24) + 24) % 24;
   const edge = Math.min(Math.abs(hour - 8), Math.abs(hour - 16.6));
   return 0.7 + 0.9 * Math.exp(-((edge / 1.2) ** 2));

@@ -11,7 +11,7 @@ import { useLedger } from './session';
 import { useSeasonWeather } from './water';
 
 let worker: Promise<Remote<ColumnApi>> | null = null;
-const columnWorker = () => (worker ??= import('@/workers/spawn').then(({ spawnColumn }) => spawnColumn()));
+export const columnWorker = () => (worker ??= import('@/workers/spawn').then(({ spawnColumn }) => spawnColumn()));
 
 /** Reads a file of weather; what is wrong with one that is none, in words. */
 export const readWeather = async (text: string, nowMs: number, station?: string) => (await columnWorker()).readWeather(text, nowMs, station);

@@ -14,3 +14,4 @@ export { lossesOf, lossLimits, type Losses, type LossStep } from './losses';
 export { dayPart, stretchesOf, type DayPart, type Stretch } from './stretches';
 export { calibrationLimits, calibrationOf, type Calibration, type CalibrationBin, type ForetoldStretch, type Skill } from './calibration';
 export { outlookAgainstLog } from './foretold';
+export { aloneWords, calibrationWords, factorLabel, factorWords, lossLabel, lossWords } from './learned-words';

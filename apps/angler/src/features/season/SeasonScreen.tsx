@@ -13,6 +13,9 @@ import { Notice } from '@/ui/Notice';
 import { Text } from '@/ui/Text';
 import { lazily } from '@/ui/lazily';
 import { Exchange } from './Exchange';
+import { FactorPart } from './learned/FactorPart';
+import { LossPart } from './learned/LossPart';
+import { OutlookPart } from './learned/OutlookPart';
 import { Rates } from './Rates';
 import { PastOutingSheet } from './PastOutingSheet';
 import { PutBack, SeasonPage } from './SeasonPage';
@@ -84,13 +87,16 @@ function AllSeason({ ways, choice, onWay }: { ways: readonly MethodSummary[]; ch
         </View>
       }
       rates={
-        <View>
-          <Text heading={2} size="lead">
-            By way of fishing
-          </Text>
-          {ways.map((way) => (
-            <WayRow key={way.method} way={way} onPress={() => onWay(way.method)} />
-          ))}
+        <View style={{ gap: 24 }}>
+          <View>
+            <Text heading={2} size="lead">
+              By way of fishing
+            </Text>
+            {ways.map((way) => (
+              <WayRow key={way.method} way={way} onPress={() => onWay(way.method)} />
+            ))}
+          </View>
+          <OutlookPart />
         </View>
       }
     />
@@ -155,6 +161,8 @@ function WaySeason({ way, choice, zone }: { way: MethodSummary; choice: ReactNod
           {unit === 'casts' ? null : <Rates title="Height above bottom" comparison={heights} said={lead === heights} />}
           <Rates title="Presentation" comparison={baits} said={lead === baits} />
           <Text size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. ${clumpWords(season)}`}</Text>
+          <FactorPart method={way.method} />
+          <LossPart method={way.method} />
         </View>
       }
       chart={
