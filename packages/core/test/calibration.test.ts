@@ -65,7 +65,7 @@ test('stretches are cut at each hour, and every bite is on one of them', () => {
   expect(stretches.reduce((sum, s) => sum + s.minutes, 0)).toBeCloseTo(150, 6);
   expect(stretches.reduce((sum, s) => sum + s.bites, 0)).toBe(2);
   expect(stretches.every((s) => s.minutes <= 60 && s.depthM === 8 && s.height === 'low' && s.presentation === 'spoon')).toBe(true);
-  expect(stretches.at(-1)).toMatchObject({ waterC: 3.5, place: 'place 1', phase: null, cloud: null });
+  expect(stretches.at(-1)).toMatchObject({ waterC: 3.5, place: 'hole 1, Sat 16 Jan', phase: null, cloud: null });
 });
 
 test('a log whose bites were drawn from the outlook of its own weather bears the outlook out', () => {

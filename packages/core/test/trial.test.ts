@@ -1,5 +1,5 @@
 import { fold, type LedgerEvent } from '../src/ledger';
-import { presentationsOf, trialOf } from '../src/season';
+import { presentationsOf, trialOf, trialsOf, trialWords } from '../src/season';
 import { seededRandom, type Random } from '../src/units';
 import { baseMs, event, testId } from './events';
 
@@ -102,4 +102,15 @@ test('the order of the two, a third bait, a line that nobody bit and one big vis
 test('two that are truly alike are called even once enough first bites say so', () => {
   const random = seededRandom(34);
   expect(judged(log(random, { ...world, isClumped: false, days: 12 })).verdict).toBe('even');
+});
+
+test('pairs that were down together are judged, and what is said names who leads or what it would take', () => {
+  const { outings } = fold(log(seededRandom(32), { ...world, rates: [2, 6], isClumped: false, days: 2 }));
+  const [pair] = trialsOf(outings, baseMs + 400 * 86_400_000, 3);
+  expect(pair).toMatchObject({ verdict: 'leads', best: 'tube' });
+  expect(trialWords(pair).headline).toBe('tube leads spoon');
+  const open = trialsOf(fold(log(seededRandom(1), { ...world, days: 1 })).outings, baseMs + 400 * 86_400_000, 3)[0];
+  expect(trialWords({ ...open, verdict: 'open' }).detail).toMatch(/12 to 23 hours of both rods/);
+  expect(trialWords({ ...open, verdict: 'even' }).headline).toMatch(/are even$/);
+  expect(trialsOf([], baseMs, 3)).toEqual([]);
 });

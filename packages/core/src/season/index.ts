@@ -8,7 +8,7 @@ export { responsesBy, responseWords, type Responses, type ResponsesBy } from './
 export * from './by-method';
 export { outingDay, outingDayWords, triedInVain, type DayCatch, type HungLine, type OutingDay, type Stay } from './outing-day';
 export { bitesAndBlanks, outingPlaces, type BitePlace, type CastLine } from './outing-places';
-export { presentationsOf, trialLimits, trialOf, type Trial } from './trial';
+export { presentationsOf, trialLimits, trialOf, trialsOf, trialWords, type PairTrial, type Trial } from './trial';
 export { factorLimits, factorsOf, type Factor, type FactorId, type Times } from './factors';
 export { lossesOf, lossLimits, type Losses, type LossStep } from './losses';
 export { dayPart, stretchesOf, type DayPart, type Stretch } from './stretches';

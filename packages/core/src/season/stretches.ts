@@ -1,5 +1,5 @@
-import type { LedgerState, OutingState } from '../ledger';
-import { distanceM, hourMs, type LonLat } from '../units';
+import type { LedgerState, OutingState, StationState } from '../ledger';
+import { dayText, distanceM, hourMs, type LonLat } from '../units';
 import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type WeatherHour } from '../weather';
 import { catchesOf, effortIntervals, heightBands, type EffortInterval } from './effort';
 
@@ -99,6 +99,13 @@ function hourly(interval: EffortInterval): { interval: EffortInterval; fromMs: n
 /** The last of readings before an instant that still counts. */
 const latest = <T extends { ms: number }>(readings: readonly T[], atMs: number): T | undefined => readings.findLast((r) => r.ms <= atMs && atMs - r.ms <= readMs);
 
+/** A place by the station that was opened there first: "hole 3, Wed 9 Dec". */
+function nameOf({ kind, label }: StationState, { startedMs, zone }: OutingState, places: readonly { name: string }[]): string {
+  const name = `${kind} ${label}, ${dayText(startedMs, zone)}`;
+  const same = places.filter((p) => p.name === name || p.name.startsWith(`${name} (`)).length;
+  return same === 0 ? name : `${name} (${same + 1})`;
+}
+
 /** The place of each station: stations of one water close to each other are one, named by the first of them. */
 function placesOf(outings: readonly OutingState[]): Map<string, string> {
   const places: { water: string; at: LonLat; name: string }[] = [];
@@ -106,7 +113,7 @@ function placesOf(outings: readonly OutingState[]): Map<string, string> {
   for (const outing of outings)
     for (const station of outing.stations) {
       let place = places.find((p) => p.water === outing.water && distanceM(p.at, station.at) <= onePlaceM);
-      if (!place) places.push((place = { water: outing.water, at: station.at, name: `place ${places.length + 1}` }));
+      if (!place) places.push((place = { water: outing.water, at: station.at, name: nameOf(station, outing, places) }));
       of.set(station.id, place.name);
     }
   return of;

@@ -1,5 +1,5 @@
 import type { LineState, OutingState } from '../ledger';
-import { minuteMs } from '../units';
+import { counted, minuteMs } from '../units';
 import { biteMsOf, lineEndMs, takesOf } from '../visits';
 
 /** What a trial is judged by. Source: the always-valid test of exchangeable units (a mixture of beta-binomial odds); mixture and bounds by simulation. */
@@ -65,6 +65,38 @@ export function trialOf(outings: readonly OutingState[], [first, second]: readon
   }
   const verdict = best !== null ? 'leads' : isEven(units) ? 'even' : 'open';
   return { verdict, best, evidence, looks: units.length, visits: units.reduce((sum, u) => sum + u.visits, 0) };
+}
+
+/** A pair of presentations with what is known of it. */
+export interface PairTrial extends Trial {
+  first: string;
+  second: string;
+}
+
+/** Pairs that were down together, most visits first. With several pairs each has to be surer. */
+export function trialsOf(outings: readonly OutingState[], nowMs: number, most: number): PairTrial[] {
+  const names = presentationsOf(outings);
+  const pairs = names.flatMap((first, k) => names.slice(k + 1).map((second) => [first, second] as const));
+  const met = pairs.filter(([first, second]) => outings.some((o) => unitsOf(o, first, second, nowMs).length > 0));
+  return met
+    .map(([first, second]) => ({ first, second, ...trialOf(outings, [first, second], nowMs, met.length) }))
+    .sort((a, b) => b.visits - a.visits)
+    .slice(0, most);
+}
+
+/** A trial in words: who leads, how sure, and what it would take. */
+export function trialWords({ first, second, verdict, best, evidence, visits }: PairTrial): { headline: string; detail: string } {
+  const odds = `${Math.min(999, Math.max(1, Math.round(evidence)))} to 1`;
+  if (verdict === 'leads')
+    return {
+      headline: `${best} leads ${best === first ? second : first}`,
+      detail: `${odds} that they differ, over ${counted(visits, 'visit')} of fish to both. Looking often does not make it luckier.`,
+    };
+  if (verdict === 'even') return { headline: `${first} and ${second} are even`, detail: `Neither is twice as good, over ${counted(visits, 'visit')}. Fish what you like.` };
+  return {
+    headline: `${first} against ${second}: open`,
+    detail: `${odds} so far, over ${counted(visits, 'visit')}. At three bites an hour a bait three times as good shows in 12 to 23 hours of both rods side by side, one twice as good in twice that.`,
+  };
 }
 
 /** Chances that a bite is to the first, with their weights. */

@@ -16,6 +16,7 @@ import { Exchange } from './Exchange';
 import { FactorPart } from './learned/FactorPart';
 import { LossPart } from './learned/LossPart';
 import { OutlookPart } from './learned/OutlookPart';
+import { Trials } from './learned/Trials';
 import { Rates } from './Rates';
 import { PastOutingSheet } from './PastOutingSheet';
 import { PutBack, SeasonPage } from './SeasonPage';
@@ -128,6 +129,7 @@ function WaySeason({ way, choice, zone }: { way: MethodSummary; choice: ReactNod
   const [count, setCount] = useState<'fish' | 'bites'>('fish');
   const { unit } = way;
   const season = useMemo(() => summariseSeason(state, nowMs(), way.method, unit), [state, way.method, unit]);
+  const ofWay = useMemo(() => state.outings.filter((o) => o.stations.some((s) => s.method === way.method)), [state, way.method]);
   const of = (by: Comparison['by']) => season.comparisons.find((c) => c.by === by && c.count === count)!;
   const [heights, baits] = [of('height'), of('presentation')];
   const lead = [heights, baits].find((c) => c.finding.kind === 'leads') ?? (unit === 'casts' ? baits : heights);
@@ -163,6 +165,7 @@ function WaySeason({ way, choice, zone }: { way: MethodSummary; choice: ReactNod
           <Text size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. ${clumpWords(season)}`}</Text>
           <FactorPart method={way.method} />
           <LossPart method={way.method} />
+          <Trials outings={ofWay} heading="Side by side" />
         </View>
       }
       chart={

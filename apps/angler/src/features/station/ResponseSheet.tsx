@@ -5,6 +5,7 @@ import { depthText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { usePalette } from '@/theme/theme';
+import { Trials } from '@/features/season/learned/Trials';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
@@ -68,6 +69,7 @@ export function ResponseSheet({ outing, memory, units, onClose }: { outing: Outi
     <Sheet title="What they told us" open onClose={onClose}>
       <Text>{responseWords(responses, name)}</Text>
       <Preference memory={memory} />
+      <Trials outings={[outing]} />
       <Choice label="Compare" options={ways} value={by} onChange={setBy} wrap />
       {responses.rows.map((row) => (
         <View key={row.key} style={{ gap: 4 }}>

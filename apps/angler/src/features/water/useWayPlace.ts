@@ -29,7 +29,8 @@ export function useWayPlace(water: WaterDetail, ground: Ground, { outing, method
   if (peg) return { at: peg.place?.at ?? null, words: peg.words, title: peg.place && `Within reach ${depthText(peg.place.depthM, units)}` };
   if (method.picture === 'lane') return { at: position, words: passPlaceWords(position !== null), title: null };
   if (!isFan) return null;
-  const toward = stand.at && stand.toward && { what: stand.toward.words.place, awayM: distanceM(stand.at, stand.toward.at), point: compassPoint(bearingDeg(stand.at, stand.toward.at)) };
+  const toward = stand.at &&
+    stand.toward && { what: stand.toward.words.place, awayM: distanceM(stand.at, stand.toward.at), point: compassPoint(bearingDeg(stand.at, stand.toward.at)) };
   const stance = stand.isPending ? 'seeking' : stand.at && { underM: depthAt(ground.map, stand.at)?.depthM ?? null, toward };
   return { at: stand.at, words: standWords(stance, casting.band, casting.query.castM, casting.isAshore, units), title: null };
 }

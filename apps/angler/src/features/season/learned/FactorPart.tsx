@@ -48,7 +48,7 @@ function FactorDots({ rows }: { rows: readonly Factor[] }) {
   const x = (times: number) =>
     8 + ((Math.log(Math.min(mostTimes, Math.max(leastTimes, times))) - Math.log(leastTimes)) / Math.log(mostTimes / leastTimes)) * Math.max(0, size.width - 16);
   return (
-    <View role="table" aria-label="Times the bites an hour, with 90 percent range" style={{ gap: 2 }}>
+    <View role="table" aria-label="Times the bites an hour, with 90 percent range">
       <View aria-hidden style={{ flexDirection: 'row', gap: 16, alignItems: 'center' }}>
         <Key isFull label="all weighed together" />
         <Key label="looked at alone" />
@@ -65,10 +65,18 @@ function FactorDots({ rows }: { rows: readonly Factor[] }) {
             <View
               role="cell"
               onLayout={i === 0 ? onLayout : undefined}
-              style={{ flex: 1 }}
+              style={{ flex: 1, alignSelf: 'stretch', justifyContent: 'center' }}
               aria-label={`${factor.toFixed(1)} times together, ${low.toFixed(1)} to ${high.toFixed(1)}; ${row.alone.factor.toFixed(1)} alone`}
             >
-              <View style={{ height: 18 }} aria-hidden>
+              <View style={{ position: 'absolute', top: 0, bottom: 0, left: 0, right: 0 }} aria-hidden>
+                {ticks.map((t) => (
+                  <View
+                    key={t}
+                    style={{ position: 'absolute', top: 0, bottom: 0, left: x(t) - 1, width: t === 1 ? 2 : 1.5, backgroundColor: t === 1 ? palette.ink : palette.line }}
+                  />
+                ))}
+              </View>
+              <View style={{ height: 20 }} aria-hidden>
                 <View style={{ position: 'absolute', left: x(factor) - 20, width: 40 }}>
                   <Text size="small" strong align="center" tone={row.isNamed ? 'kelp' : 'ink'}>
                     {factor.toFixed(1)}
@@ -76,9 +84,6 @@ function FactorDots({ rows }: { rows: readonly Factor[] }) {
                 </View>
               </View>
               <Svg width={size.width} height={20} aria-hidden>
-                {ticks.map((t) => (
-                  <Line key={t} x1={x(t)} x2={x(t)} y1={0} y2={20} stroke={t === 1 ? palette.ink : palette.line} strokeWidth={t === 1 ? 2 : 1.5} />
-                ))}
                 <Rect x={x(low)} y={6} width={Math.max(2, x(high) - x(low))} height={8} rx={4} fill={colour} opacity={0.45} />
                 <Circle cx={x(row.alone.factor)} cy={10} r={5.5} fill={palette.ground} stroke={palette.second} strokeWidth={2} />
                 <Circle cx={x(factor)} cy={10} r={7} fill={colour} />

@@ -1,0 +1,22 @@
+import { drillOnce, test, startOuting } from './stack';
+test('look', async ({ demo: page, stack }) => {
+  const shot = (name: string) => page.screenshot({ path: `/tmp/shots/${name}.png` });
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.waitForTimeout(6000);
+  await page.goto(`${stack.url}/season`);
+  await page.waitForTimeout(9000);
+  await page.getByText(/better than dawn and dusk|not proved|Not enough/).last().scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 300);
+  await page.waitForTimeout(500);
+  await shot('season-all');
+  await page.getByRole('button', { name: /^On the ice: \d+ fish$/ }).click();
+  await page.waitForTimeout(6000);
+  await page.getByText('times the bites', { exact: true }).scrollIntoViewIfNeeded();
+  await page.waitForTimeout(400);
+  await shot('season-factors');
+  await page.getByRole('group', { name: /were landed/ }).first().scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 260);
+  await page.waitForTimeout(400);
+  await shot('season-losses');
+  void drillOnce; void startOuting;
+});
