@@ -50,12 +50,14 @@ export function standardWeight(species: string, lengthMm: number): number {
   return ws ? 10 ** (ws.a + ws.b * Math.log10(lengthMm)) : row.a * (lengthMm / 10) ** row.b;
 }
 
-/** Estimate for an ordinary fish, with its spread at one standard deviation, g; undefined below the species' minimum length. */
-export function estimateWeight(species: string, lengthMm: number): { weightG: number; spreadG: number } | undefined {
+/**
+ * Estimate for an ordinary fish, with its spread at one standard deviation, and what one in full condition weighs, g; undefined below the species' minimum length.
+ */
+export function estimateWeight(species: string, lengthMm: number): { weightG: number; spreadG: number; fullG: number } | undefined {
   try {
     const ws = standardWeight(species, lengthMm);
     const mean = species in standardWeights ? ordinaryRelativeWeight : 1;
-    return { weightG: ws * mean, spreadG: ws * relativeWeightSpread };
+    return { weightG: ws * mean, spreadG: ws * relativeWeightSpread, fullG: ws };
   } catch (error) {
     if (error instanceof RangeError) return undefined;
     throw error;

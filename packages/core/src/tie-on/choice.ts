@@ -191,15 +191,19 @@ function requireQuery({ tempC, secchiM, depthM, currentMs, cloud, lineMm = fallL
   within(lineMm, 0.02, 1, 'line diameter, mm');
 }
 
-/** One pick for each part of the water, the part where the fish are met first; a part that nothing in the box works in has none. */
+/** One pick for each part of the water, the part where the fish are met first, of another family each where the box has one; a part that nothing in it works in has none. */
 export function pickByZone(box: readonly TacklePiece[], query: TieOnQuery): { zone: Zone; pick: TieOnChoice | null }[] {
   const met = zoneOf(query.speciesId, query.method);
   const zones: Zone[] = ['middle', 'near bottom', 'bottom'];
+  const taken = new Set<string>();
   return zones
     .sort((a, b) => Number(b === met) - Number(a === met))
     .map((zone) => {
-      const [first] = whatToTieOn(box, { ...query, zone });
-      return { zone, pick: first?.zone === zone ? first : null };
+      const working = whatToTieOn(box, { ...query, zone }).filter((c) => c.zone === zone);
+      const familyOfPick = (c: TieOnChoice) => box.find((p) => p.piece === c.piece)!.family;
+      const pick = working.find((c) => !taken.has(familyOfPick(c))) ?? working.at(0) ?? null;
+      if (pick) taken.add(familyOfPick(pick));
+      return { zone, pick };
     });
 }
 

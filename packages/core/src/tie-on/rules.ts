@@ -35,7 +35,7 @@ const forageColours: Readonly<Record<Forage, readonly string[]>> = {
 const crayfishC = 6;
 
 /** Where water counts as cold, as warming, as clear and as stained, and the sky as dim. Heuristic; source: fieldcraft. */
-export const tieOnLimits = { coldC: 6, warmC: 8, clearM: 2, stainedM: 1.2, dimCloud: 0.7, numbC: 5, knownToTake: 0.7 } as const;
+export const tieOnLimits = { coldC: 6, warmC: 7, mildC: 10, clearM: 2, stainedM: 1.2, dimCloud: 0.7, numbC: 5, knownToTake: 0.7 } as const;
 
 const coldGroups: readonly SpeciesGroup[] = ['deep', 'stocked-trout'];
 const isCold = (s: TieOnSetting) => s.tempC < tieOnLimits.coldC;
@@ -153,6 +153,19 @@ export const tieOnRules: readonly TieOnRule[] = [
     reason: 'Small, silent and not dark: it is lost in warm stained water.',
   },
   {
+    id: 'tie-on.stained-warming.along-cover',
+    holds: (s) => isStained(s) && s.tempC >= tieOnLimits.warmC && s.group === 'bass',
+    favours: (p) => p.family.id === 'swim-jig',
+    weight: 1.4,
+    reason: 'Wound along cover in stained, warming water: they hold tight to it and come out for what passes.',
+  },
+  {
+    id: 'tie-on.clear-cold.nothing-wound',
+    holds: (s) => !isStained(s) && s.tempC < tieOnLimits.mildC,
+    against: (p) => p.family.id === 'swim-jig',
+    reason: 'A swim jig is for stained or warming water: here it goes by too fast.',
+  },
+  {
     id: 'tie-on.dim.contrast',
     holds: (s) => s.cloud !== null && s.cloud >= tieOnLimits.dimCloud && !isClear(s),
     favours: isColour('dark', 'white'),
@@ -171,7 +184,8 @@ export const tieOnRules: readonly TieOnRule[] = [
     holds: (s) => s.goal === 'numbers',
     favours: (p) => !p.isBulky && !p.isLoud,
     weight: 1.3,
-    against: (p) => p.isBulky,
+    // Where it has to be found, what is bulky takes as many.
+    against: (p, s) => p.isBulky && !(isStained(s) && s.tempC >= tieOnLimits.warmC),
     reason: 'Slim and light: more of them take it.',
   },
   {

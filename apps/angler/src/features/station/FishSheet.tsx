@@ -172,6 +172,6 @@ function weightWords(species: Species, { lengthMm, weightG }: FishFigures, units
   if (weightG !== null) return `${weightText(weightG, units)} weighed`;
   if (lengthMm === null) return 'Drag the ruler to its length, or leave it';
   const weight = estimateWeight(species.id, lengthMm);
-  if (weight) return `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}`;
+  if (weight) return `About ${weightText(weight.weightG, units)}, give or take ${weightText(weight.spreadG, units)}; in full condition ${weightText(weight.fullG, units)}`;
   return species.like || species.isAssumed ? 'Its weight by length is not known here' : 'No weight by length for one of this size';
 }
