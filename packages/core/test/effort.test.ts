@@ -121,6 +121,7 @@ test('an outing’s rate is by its own effort, and too little of it gives none',
     bites: 2 * fish,
     fish,
     species: [],
+    lostTo: null,
   });
   const latestFirst = [outing('short', 20, 5, 3), outing('cast', 40, 40, 2), outing('long', 120, 0, 3)];
   expect(outingRates(latestFirst, 'fish', 'minutes', 8).map((r) => [r.id, r.rate])).toEqual([

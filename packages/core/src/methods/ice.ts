@@ -1,7 +1,13 @@
 import { holePriors } from '../patch';
 import { iceWords } from '../outlook';
 import { uprightDepth } from './hanging';
-import type { Method } from './method';
+import type { Hazard, Method } from './method';
+
+const shelter: Hazard = {
+  id: 'shelter',
+  headline: 'In a shelter: two vents open, an alarm on',
+  text: 'A heater eats the air and gives off gas that nobody smells. Two openings, one low and one high, and an alarm for carbon monoxide.',
+};
 
 /** A hole in the ice, a jig under it, a flasher beside it. */
 export const ice: Method = {
@@ -24,7 +30,7 @@ export const ice: Method = {
   steps: { out: 'Walk out, testing the ice', first: 'Drill 6 holes, look into each', off: 'Off the ice' },
   hazards: ({ ice: finding, load, grownM, units }) => {
     const { headline, detail } = iceWords(finding, units, load, grownM);
-    return [{ id: 'ice', headline, text: detail }];
+    return [{ id: 'ice', headline, text: detail }, shelter];
   },
   lureDepthM: uprightDepth,
   clockPriors: holePriors,

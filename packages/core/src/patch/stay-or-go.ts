@@ -53,6 +53,8 @@ export interface StayOrGo {
 /** A refusal makes what this hole may still give worth this much less, a bite more. Heuristic; source: fieldcraft ("a hole full of refusals is spent"). */
 const refusalFactor = 0.8;
 const biteFactor = 1.25;
+/** From more bites than this on their own rate is gone by; what is expected of it counts as so many intervals. Heuristic. */
+const [mostLiked, expectedIntervals] = [2, 0.5] as const;
 /** A rested hole forgets its refusals in about this time, min. Heuristic; source: fieldcraft ("rested holes recover"). */
 const restMin = 50;
 const longestMin = 240;
@@ -144,8 +146,10 @@ export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): Sta
   const plan = planFor(prior);
   const lastMs = Math.max(signs.arrivedMs, ...signs.visitsMs, ...signs.bitesMs);
   const alive = signs.visitsMs.length + signs.bitesMs.length > 0 ? 1 : prior.aliveShare;
-  const liked = biteFactor ** Math.min(4, signs.bitesMs.length);
-  const untilMs = (value: number) => lastMs + Math.round(waitMin(plan, alive, value) * minuteMs);
+  // What many bites say is in how often they came.
+  const liked = biteFactor ** (signs.bitesMs.length > mostLiked ? 1 : signs.bitesMs.length);
+  const here = { ...plan, visitRate: rateHere(plan.visitRate, signs.bitesMs) };
+  const untilMs = (value: number) => lastMs + Math.round(waitMin(here, alive, value) * minuteMs);
   const stayUntilMs = untilMs(liked * worthAfter(signs.refusalsMs, signs.arrivedMs));
   const isUp = stayUntilMs <= nowMs;
   return {
@@ -155,6 +159,16 @@ export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): Sta
     elsewherePerHour: 60 * plan.rate,
     reason: isUp ? goReason(signs, untilMs(liked) > nowMs, nowMs) : stayReason(signs, nowMs),
   };
+}
+
+/**
+ * How often fish come to this hole while they bite, a minute: what is expected counts as so many intervals beside those between the bites. Where they came
+ * one upon another, silence tells sooner that they have gone.
+ */
+function rateHere(expected: number, signsMs: readonly number[]): number {
+  const times = [...new Set(signsMs)].sort((a, b) => a - b);
+  const seen = times.length > mostLiked ? times.length - 1 : 0;
+  return (expectedIntervals + seen) / (expectedIntervals / expected + (seen === 0 ? 0 : (times[times.length - 1] - times[0]) / minuteMs));
 }
 
 const fishSeen = (n: number) => (n === 1 ? 'One fish has' : `${n} fish have`);

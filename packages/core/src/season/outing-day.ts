@@ -1,6 +1,7 @@
 import type { LedgerState, OutingState } from '../ledger';
 import { counted, hourMs, type UnitPreference, depthText } from '../units';
 import { catchesOf, effortIntervals, heightBands } from './effort';
+import { lostTo } from './summary';
 import { rowLabel } from './wording';
 
 /** A time spent at one place of an outing. */
@@ -128,6 +129,13 @@ export function outingDayWords(day: OutingDay, outing: OutingState, place: strin
   const label = (band: string) => rowLabel({ by: 'height' }, band, units, (name) => name).replace(/^On/, 'on');
   const [best, second] = [...day.heights].filter((h) => h.hours >= leastHours).sort((a, b) => b.fish / b.hours - a.fish / a.hours);
   const known = day.heights.reduce((sum, h) => sum + h.fish, 0);
+  const lost = lostTo(outing);
+  if (lost !== null)
+    return {
+      made: lost === 'skin' ? 'A skin of ice' : 'Ice',
+      headline: lost === 'skin' ? 'Lost to a skin of ice' : 'Lost to ice',
+      detail: 'Nobody fished: it is no blank, and no rate is made of it.',
+    };
   if (day.fish === 0)
     return {
       made: said,

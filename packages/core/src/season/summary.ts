@@ -1,4 +1,4 @@
-import type { LedgerState, OutingState } from '../ledger';
+import type { LedgerState, OutingState, SurfaceSeen } from '../ledger';
 import { catchesOf, clumpSize, heightBands, effortIntervals, signsOf, type Catch } from './effort';
 import { findLead, shrunkenRates, type Finding, type RateRow, type Tally } from './rates';
 
@@ -31,6 +31,8 @@ export interface OutingSummary {
   casts: number;
   bites: number;
   fish: number;
+  /** What kept the line out of the water all day; null of a day on which it was in, or nobody saw why not. Such a day is no blank. */
+  lostTo: SurfaceSeen | null;
   /** Species with their numbers, most first. */
   species: { id: string; count: number }[];
 }
@@ -116,6 +118,14 @@ function summariseOuting(outing: OutingState, intervals: readonly { fromMs: numb
     casts: outing.casts.length,
     bites: catches.length,
     fish: outing.fish.length,
+    lostTo: lostTo(outing),
     species: [...counts].map(([id, count]) => ({ id, count })).sort((a, b) => b.count - a.count),
   };
+}
+
+/** What lay over the water of a day on which nobody fished. */
+export function lostTo(outing: Pick<OutingState, 'surfaces' | 'lines' | 'casts' | 'fish' | 'stations'>): SurfaceSeen | null {
+  if (outing.lines.length + outing.casts.length + outing.fish.length + outing.stations.length > 0) return null;
+  const surface = outing.surfaces.at(-1)?.surface;
+  return surface === undefined || surface === 'open' ? null : surface;
 }

@@ -101,7 +101,9 @@ function OutingRow({ outing }: { outing: OutingSummary }) {
     >
       <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
         <Text strong>{`${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)}`}</Text>
-        <Text strong tone={outing.fish > 0 ? 'kelp' : 'second'}>{`${outing.fish} fish`}</Text>
+        <Text strong tone={outing.fish > 0 ? 'kelp' : 'second'}>
+          {outing.lostTo === null ? `${outing.fish} fish` : outing.lostTo === 'skin' ? 'skinned over' : 'lost to ice'}
+        </Text>
       </View>
       <Text
         size="small"

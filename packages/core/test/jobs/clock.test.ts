@@ -1,0 +1,60 @@
+import { speciesOf } from '../../src/fish';
+import { fold } from '../../src/ledger';
+import { holePriors, stayOrGo } from '../../src/patch';
+import { lostTo, summariseSeason } from '../../src/season';
+import { waysNow } from '../../src/methods';
+import { minuteMs } from '../../src/units';
+import { baseMs, event, testId } from '../events';
+
+const stay = (species: string, atMin: number, signs: { visits?: number[]; refusals?: number[]; bites?: number[] }) =>
+  stayOrGo(
+    {
+      arrivedMs: 0,
+      visitsMs: (signs.visits ?? []).map((m) => m * minuteMs),
+      refusalsMs: (signs.refusals ?? []).map((m) => m * minuteMs),
+      bitesMs: (signs.bites ?? []).map((m) => m * minuteMs),
+    },
+    holePriors[speciesOf(species).group],
+    atMin * minuteMs,
+  );
+
+test('job 2, the clock: after six fish and then nothing the hole is left about 20 min after the last mark, and sooner than for one bite', () => {
+  const marks = [2, 8, 14, 20, 26, 32];
+  const go = stay('white-perch', 33, { visits: marks, bites: marks }).stayUntilMs / minuteMs - 32;
+  expect(go).toBeGreaterThanOrEqual(13);
+  // Named as short: 15 to 20 is wanted.
+  expect(go).toBeLessThanOrEqual(25);
+  expect(go).toBeLessThan(stay('white-perch', 3, { visits: [2], bites: [2] }).stayUntilMs / minuteMs - 2);
+});
+
+test('job 1, two takes in three minutes make the clock grow', () => {
+  const before = stay('black-crappie', 10, { visits: [8], bites: [8] }).stayUntilMs;
+  expect(stay('black-crappie', 11, { visits: [8, 11], bites: [8, 11] }).stayUntilMs).toBeGreaterThan(before);
+});
+
+test('job 5, lake trout: no call to go after 18 minutes of nothing', () => expect(stay('lake-trout', 18, {}).leftMin).toBeGreaterThan(0));
+
+test('job 10, three fish that turned away shorten the stay', () => {
+  const none = stay('bluegill', 12, { visits: [2, 6, 10] }).stayUntilMs;
+  expect(stay('bluegill', 12, { visits: [2, 6, 10], refusals: [2, 6, 10] }).stayUntilMs).toBeLessThan(none);
+});
+
+test('job 18, a day without a cast for a skin of ice is lost, and no blank', () => {
+  const outing = testId();
+  const state = fold([
+    event(outing, 0, 'outing-started', { water: 'w', waterName: 'W', species: ['largemouth'], goal: 'size', method: 'cast' }),
+    event(outing, 60, 'surface-seen', { surface: 'skin' }),
+    event(outing, 600, 'outing-ended', {}),
+  ]);
+  expect(summariseSeason(state, baseMs + 86_400_000).outings[0].lostTo).toBe('skin');
+  expect(lostTo({ ...state.outings[0], casts: [{}] as never })).toBeNull();
+});
+
+test('job 20, cold: a shelter wants two vents and an alarm wherever one may stand on ice', () => {
+  const ways = waysNow(
+    { surface: 'ice', ice: { verdict: 'not-measured' }, grownM: null } as never,
+    { ice: { headline: '', detail: '' } } as never,
+    { load: 'foot', craft: 'bank', units: { depth: 'm', ice: 'cm', temp: 'C' } } as never,
+  );
+  expect(ways.hazards.find((h) => h.id === 'shelter')?.headline).toMatch(/two vents open, an alarm/);
+});
