@@ -93,7 +93,8 @@ export async function startOuting(page: Page, way: string, fish?: string): Promi
   const [direct, choose] = [`Start outing: ${way}`, 'Another way'].map((name) => page.getByRole('button', { name, exact: true }));
   await choose.or(direct).first().waitFor();
   if (!(await direct.isVisible())) await choose.click();
-  await direct.click();
+  // Where the key stood there already and the list of all ways came over it, it is there twice.
+  await direct.last().click();
   const asked = page.getByRole('dialog', { name: 'What do you fish for?' });
   await asked
     .or(page.getByRole('button', { name: 'End outing' }))

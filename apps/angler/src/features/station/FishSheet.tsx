@@ -114,6 +114,9 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       }
     >
       <SpeciesPills value={id} likely={likely} place={place} onChange={choose} />
+      {problems.length > 0 ? (
+        <Caution headline={`${isWarned ? '' : 'Read it again: '}${keeping.byCard ? 'By your rule card' : 'By your own plan'}`}>{problems.join(' ')}</Caution>
+      ) : null}
       {id !== null && keysOf(id).length > 0 ? <Action kind="bare" icon="eye" label="Which fish is it?" onPress={() => setKeying(true)} /> : null}
       {species ? (
         <>
@@ -140,9 +143,6 @@ export function FishSheet({ open, onClose, outing, zone, station, line, depthM, 
       ) : null}
       {airC !== null && airC < freezingC ? (
         <Caution headline={`${tempText(airC, units)}: gills and eyes freeze in seconds`}>Unhook over the hole. No photograph, no snow, straight back.</Caution>
-      ) : null}
-      {problems.length > 0 ? (
-        <Caution headline={`${isWarned ? '' : 'Read it again: '}${keeping.byCard ? 'By your rule card' : 'By your own plan'}`}>{problems.join(' ')}</Caution>
       ) : null}
       {species ? (
         <Text

@@ -7,10 +7,10 @@ import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 
-/** The way of fishing that a line went down in last, on any water; null before the first. */
-function lastLinedWay({ outings }: LedgerState): string | null {
-  const lines = outings.flatMap((o) => o.lines.map((line) => ({ downMs: line.downMs, method: o.stations.find((s) => s.id === line.station)?.method ?? o.method })));
-  return lines.reduce<(typeof lines)[number] | null>((last, line) => (last === null || line.downMs > last.downMs ? line : last), null)?.method ?? null;
+/** The way of fishing that a line went down in last, on any water, and its outing; null before the first. */
+function lastLined({ outings }: LedgerState): { method: string; outing: string } | null {
+  const lines = outings.flatMap((o) => o.lines.map((line) => ({ downMs: line.downMs, outing: o.id, method: o.stations.find((s) => s.id === line.station)?.method ?? o.method })));
+  return lines.reduce<(typeof lines)[number] | null>((last, line) => (last === null || line.downMs > last.downMs ? line : last), null);
 }
 
 /** Outings in which it was asked in a way already, and answered or waved away. */
@@ -23,8 +23,9 @@ export function BaitQuestion({ outing, method }: { outing: OutingState; method: 
   const key = `${outing.id}/${method}`;
   const [isDone, setDone] = useState(asked.has(key));
   const tied = presentations.find((p) => p.id === presentation);
-  const last = lastLinedWay(state);
-  const isOtherWay = last !== null && last !== method;
+  const last = lastLined(state);
+  // A bait that was cast a minute ago goes straight down as it is.
+  const isOtherWay = last !== null && last.method !== method && last.outing !== outing.id;
   if (isDone || !tied || (isForWay(tied, method) && !isOtherWay)) return null;
   const done = (id: string | null | undefined) => {
     asked.add(key);

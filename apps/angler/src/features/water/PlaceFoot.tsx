@@ -60,7 +60,8 @@ export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, place
     if (now) onOpen({ at: now.at, expectedM: expectedM(now.at), placed: { by: 'phone', accuracyM: Math.round(now.accuracyM * 10) / 10 } });
   };
   const quiet = isQuiet ? 'The phone does not say any more where it is. Tap the map, or try again.' : null;
-  const title = at ? placeTitle(at.at) : ringSays.title;
+  // Where nobody stands and nothing goes through, no place is named.
+  const title = here.surface === 'skin' ? 'No place to fish today' : at ? placeTitle(at.at) : ringSays.title;
   const startsHere = elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : null;
   return (
     <Foot>
@@ -72,14 +73,14 @@ export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, place
               <PhoneLine fix={at} ring={known || !isRingNamed ? null : ring} />
             ) : (
               <Text size="small" tone="second">
-                {startsHere ?? quiet ?? standpoint.says ?? ringSays.detail}
+                {startsHere ?? quiet ?? (here.surface === 'skin' ? 'Ended now it is a lost day, and no blank.' : (standpoint.says ?? ringSays.detail))}
               </Text>
             )}
           </View>
           {outing ? null : beside}
         </View>
       )}
-      {outing ? (
+      {outing && here.surface !== 'skin' ? (
         <View style={{ flexDirection: 'row', gap: 8 }}>
           {known ? (
             <Action grow kind={at ? 'plain' : 'main'} height={64} label={`Back to ${method.station.toLowerCase()} ${known.label}`} onPress={() => onBack(known.id)} />
@@ -90,7 +91,7 @@ export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, place
           ) : null}
           {at ? <Action grow kind="main" height={64} label={method.open} onPress={() => void openHere()} /> : null}
         </View>
-      ) : (
+      ) : outing ? null : (
         (instead ?? <StartActions ways={ways} otherWays={otherWays} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />)
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
