@@ -73,7 +73,8 @@ function everything(angler: string, atMs: number, side: Side = 'usual', species 
   const line = down(hole);
   pen.write('depth-set', { line, depthM: n(0, 3, 300) });
   pen.write('cadence-set', { line, cadence: 'tap' });
-  for (const kind of ['looked', 'stalled', 'followed', 'chased', 'ignored', 'refused', 'fled', 'nipped', 'bite', 'robbed', 'missed', 'hooked', 'lost']) react(hole, kind, { cadence: 'tap' });
+  for (const kind of ['looked', 'stalled', 'followed', 'chased', 'ignored', 'refused', 'fled', 'nipped', 'bite', 'robbed', 'missed', 'hooked', 'lost'])
+    react(hole, kind, { cadence: 'tap' });
   pen.write('flag-up', { line });
   fish(hole, {});
   pen.write('line-up', { line });

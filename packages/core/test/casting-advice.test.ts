@@ -28,8 +28,6 @@ import {
   shyDistanceM,
   signsAt,
   standCasts,
-  moodOf,
-  ruleWithBait,
   standWords,
   strikeRadiusM,
   takeChance,
@@ -75,23 +73,6 @@ describe('what to do after what was seen and felt', () => {
   it('fires every rule of its table, each with a reason and a viewpoint', () => {
     expect(new Set(cases.map(([id]) => id))).toEqual(new Set(afterRules.map((r) => r.id)));
     for (const rule of afterRules) expect([rule.reason, rule.viewpoint, rule.headline].every((t) => t.length > 8)).toBe(true);
-  });
-
-  it('goes one step on the ladder of mood: the pace first, then the bait, and no bait that suits is changed', () => {
-    const said = (family: string, goal: 'numbers' | 'size', ...kinds: CastSign['kind'][]) => {
-      const s = scene(kinds.map((kind, k) => sign(k, kind)));
-      return ruleWithBait(whatAfter(s), null, s.signs, family, goal).headline;
-    };
-    expect(said('suspending-minnow', 'size', 'followed')).toBe('The same cast, half as fast');
-    expect(said('suspending-minnow', 'size', 'followed', 'followed')).toBe('A longer pause, then smaller');
-    expect(said('grub', 'numbers', 'ignored')).toBe('The same cast, left to lie');
-    expect(said('grub', 'numbers', 'ignored', 'ignored')).toBe('Change to a straight worm on the bed, left to lie');
-    expect(said('grub', 'size', 'ignored', 'cast', 'ignored')).toBe('Change to a bulky jig on the bed, left to lie');
-    expect(said('bulky-jig', 'size', 'ignored', 'ignored', 'ignored')).toBe('The same cast, left to lie');
-    expect(said('finesse-jig', 'numbers', 'chased', 'chased')).toMatch(/^Change to a suspending bait/);
-    // One that took in between begins the count anew.
-    expect(said('grub', 'size', 'ignored', 'missed', 'ignored')).toBe('The same cast, left to lie');
-    expect(moodOf([sign(0, 'followed'), sign(1, 'landed')])).toEqual({ seen: 'none', times: 0 });
   });
 
   it('does not send one down where the water is shallow, nor after fish from two sides', () => {
@@ -308,11 +289,6 @@ describe('a stand', () => {
     expect(castWords(afterRules[0], cast, answer, [], metric).headline).toBe('Straight down first');
     expect(castWords(begin, cast, answer, [], metric, false).detail).toBe('25 m of water.');
     expect(standWords({ underM: 5, toward: null }, { fromM: 20, toM: 30 }, 25, false, metric).detail).toMatch(/let straight down/);
-    const toward = { what: '5.6 m, foot of the drop', awayM: 17, point: 'NE' };
-    expect(standWords({ underM: null, toward }, query.band, 25, true, metric)).toMatchObject({
-      headline: 'Cast to 5.6 m, foot of the drop',
-      detail: expect.stringMatching(/^Stand at the ring on the bank: it lies 17 m NE\. Casts of 25 m /),
-    });
     expect(standWords(null, query.band, 25, true, metric).headline).toBe('Nowhere to reach it from');
     expect(standWords('seeking', query.band, 25, true, metric).headline).toBe('Working out where to stand');
     expect(bowText(0.1, metric)).toBeNull();

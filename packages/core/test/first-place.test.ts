@@ -1,4 +1,4 @@
-import { firstStand } from '../src/casting';
+import { firstStand, standWords } from '../src/casting';
 import { buildDepthMap, depthAt, findFeatures, LocalFrame, type DepthMap, type LonLat } from '../src/ground';
 import { firstPlaces, firstPlaceWords, PlaceScore, type FirstPlace } from '../src/holes';
 import { speciesOf, speciesTable } from '../src/fish';
@@ -112,20 +112,31 @@ test('the words name depth, what the bed does there, and the depths that were as
   expect(words.detail).toMatch(/^Walleye are looked for at [\d.]+ to [\d.]+ m\./);
 });
 
-test.each(Object.entries(lakes).filter(([name]) => name === 'drop' || name === 'basins'))('who casts begins within a cast of the place that the other ways begin at, on the %s', (_, map) => {
-  const castM = 30;
-  for (const id of ['smallmouth', 'rainbow-trout']) {
-    const { places, band } = placesOn(map, id, stages['open winter']);
-    if (!band || places.length === 0) continue;
-    const query = { band, castM, strikeM: 0.6, chance: 0.4, targets: [], base: 1, count: 6, casts: [] };
-    const afloat = firstStand(map, [ring], query, false, places[0].at);
-    // Nothing of the band can be reached where the water has none of it.
-    if (afloat === null) continue;
-    expect(afloat.toward).toEqual(places[0].at);
-    const awayM = Math.hypot(...frame.toMetres(afloat.at).map((d, k) => d - frame.toMetres(places[0].at)[k]));
-    expect(awayM).toBeLessThanOrEqual(castM);
-    expect(awayM).toBeGreaterThan(5);
-    const ashore = firstStand(map, [ring], query, true, frame.toLonLat(0, 0));
-    if (ashore) expect(ashore.toward).toBeNull();
-  }
+test.each(Object.entries(lakes).filter(([name]) => name === 'drop' || name === 'basins'))(
+  'who casts begins within a cast of the place that the other ways begin at, on the %s',
+  (_, map) => {
+    const castM = 30;
+    for (const id of ['smallmouth', 'rainbow-trout']) {
+      const { places, band } = placesOn(map, id, stages['open winter']);
+      if (!band || places.length === 0) continue;
+      const query = { band, castM, strikeM: 0.6, chance: 0.4, targets: [], base: 1, count: 6, casts: [] };
+      const afloat = firstStand(map, [ring], query, false, places[0].at);
+      // Nothing of the band can be reached where the water has none of it.
+      if (afloat === null) continue;
+      expect(afloat.toward).toEqual(places[0].at);
+      const awayM = Math.hypot(...frame.toMetres(afloat.at).map((d, k) => d - frame.toMetres(places[0].at)[k]));
+      expect(awayM).toBeLessThanOrEqual(castM);
+      expect(awayM).toBeGreaterThan(5);
+      const ashore = firstStand(map, [ring], query, true, frame.toLonLat(0, 0));
+      if (ashore) expect(ashore.toward).toBeNull();
+    }
+  },
+);
+
+test('the words of a stand name the place that is cast to, and the way there', () => {
+  const toward = { what: '5.6 m, foot of the drop', awayM: 17, point: 'NE' };
+  expect(standWords({ underM: null, toward }, { fromM: 4, toM: 7 }, 25, true, metric)).toMatchObject({
+    headline: 'Cast to 5.6 m, foot of the drop',
+    detail: expect.stringMatching(/^Stand at the ring on the bank: it lies 17 m NE\. Casts of 25 m /) as string,
+  });
 });

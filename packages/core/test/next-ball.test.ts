@@ -58,6 +58,8 @@ test('still water used to bait takes three to ten, unfed one or none, and the co
   const balls = (habit: BaitHabit, tempC: number) => nextBallFor({ depthM: 3, flowMs: 0, runM: 3, habit, tempC }).balls;
   for (let tempC = 4; tempC <= 20; tempC++) expect(balls('used', tempC) >= 3 && balls('used', tempC) <= 10).toBe(true);
   for (const habit of ['used', 'unfed'] as const) for (let tempC = 0; tempC < 12; tempC++) expect(balls(habit, tempC)).toBeLessThanOrEqual(balls(habit, tempC + 1));
-  expect(nextBallFor({ depthM: 3, flowMs: 0, runM: 3, tempC: 2 })).toMatchObject({ balls: 0, way: 'loose', break: null });
+  // In water so cold one small ball to begin, as the peg says, and grains from then on.
+  expect(nextBallFor({ depthM: 3, flowMs: 0, runM: 3, tempC: 2, habit: 'used' })).toMatchObject({ balls: 1, way: 'cup' });
+  expect(nextBallFor({ depthM: 3, flowMs: 0, runM: 3, tempC: 2, isBegun: true })).toMatchObject({ balls: 0, way: 'loose', break: null });
   expect(nextBallFor({ depthM: 3, flowMs: 0.1, runM: 3 }).balls).toBeGreaterThan(0);
 });

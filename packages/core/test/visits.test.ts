@@ -238,7 +238,13 @@ function randomDay(random: Random): Day {
     else {
       const on = random() < 0.75 && lines.length > 0 ? pick(lines) : { station, line: undefined };
       if (random() < 0.25) day.fish(s, on.station, on.line);
-      else day.react(s, on.station, pick(['looked', 'stalled', 'followed', 'chased', 'ignored', 'refused', 'fled', 'nipped', 'bite', 'robbed', 'missed', 'hooked', 'lost'] as const), on.line);
+      else
+        day.react(
+          s,
+          on.station,
+          pick(['looked', 'stalled', 'followed', 'chased', 'ignored', 'refused', 'fled', 'nipped', 'bite', 'robbed', 'missed', 'hooked', 'lost'] as const),
+          on.line,
+        );
     }
   }
   if (random() < 0.8) day.at(s + 100, 'outing-ended', {});

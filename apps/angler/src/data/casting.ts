@@ -1,6 +1,18 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { isFlowing, marksOf } from '@burrow/contract/formats/water-marks';
-import { castTarget, castsOf, feltOn, shyDistanceM, strikeRadiusM, takeChance, type CastTarget, type FirstStand, type NextStand, type StandAnswer, type StandQuery } from '@burrow/core/casting';
+import {
+  castTarget,
+  castsOf,
+  feltOn,
+  shyDistanceM,
+  strikeRadiusM,
+  takeChance,
+  type CastTarget,
+  type FirstStand,
+  type NextStand,
+  type StandAnswer,
+  type StandQuery,
+} from '@burrow/core/casting';
 import { coverKind, LocalFrame, type LonLat } from '@burrow/core/ground';
 import type { OutingState } from '@burrow/core/ledger';
 import { temperatureAt, wholeBed } from '@burrow/core/situation';

@@ -42,8 +42,21 @@ export function withMood(rule: AfterRule, { seen, times }: Mood, family: string 
   if (seen === 'none' || rule.aim !== 'same') return rule;
   const isPace = times < alikeTimes;
   if (seen === 'follow')
-    return isPace ? rule : { ...rule, headline: 'A longer pause, then smaller', reason: 'Two followed and turned: the pause longer once more on this cast; if it turns again, the same bait smaller.' };
+    return isPace
+      ? rule
+      : {
+          ...rule,
+          headline: 'A longer pause, then smaller',
+          reason: 'Two followed and turned: the pause longer once more on this cast; if it turns again, the same bait smaller.',
+        };
   const step = seen === 'chase' ? stirred : left[goal];
   if (isPace || (family !== null && step.families.includes(family))) return rule;
-  return { ...rule, headline: `Change to ${step.says}`, reason: seen === 'chase' ? 'They came for it twice and did not take: something that stops in front of them.' : 'They took no notice twice: nothing that moves, but what lies before them.' };
+  return {
+    ...rule,
+    headline: `Change to ${step.says}`,
+    reason:
+      seen === 'chase'
+        ? 'They came for it twice and did not take: something that stops in front of them.'
+        : 'They took no notice twice: nothing that moves, but what lies before them.',
+  };
 }

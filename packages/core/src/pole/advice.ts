@@ -51,6 +51,8 @@ export interface PegAdvice extends PegAnswer {
   depth: { m: number; by: 'plumbed' | 'assumed' };
   flow: PegFlow;
   feedPicture: FeedPicture;
+  /** The same of any swim of this peg. */
+  feedOf: (swim: PegSwim) => FeedPicture;
   rig: PegRig;
   /** The rig for another depth of this peg, m. */
   rigAt: (depthM: number) => PegRig;
@@ -102,13 +104,20 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, w
       table: shot ?? undefined,
     });
   const bag = bagSoFar(peg.fish, outing.weighed, peg.sinceMs, nowMs);
+  const feedOf = (swim: PegSwim) =>
+    feedPicture(swim, clamp(swim.depthM ?? depthM, leastM, mostM), flow.ms, tackle.runM, tackle.ball, units, {
+      blankMin: blankMinOf(swim, nowMs),
+      habit: isBaited ? 'used' : 'unfed',
+      tempC,
+    });
   const others = peg.swims.filter((s) => s.outM !== null && s.id !== here.id);
   return {
     ...answer,
     peg,
     depth: { m: depthM, by: here.depthM === null ? 'assumed' : 'plumbed' },
     flow,
-    feedPicture: feedPicture(here, depthM, flow.ms, tackle.runM, tackle.ball, units, { blankMin: blankMinOf(here, nowMs), habit: isBaited ? 'used' : 'unfed', tempC }),
+    feedPicture: feedOf(here),
+    feedOf,
     rig: rigAt(depthM),
     rigAt,
     rings: swimRings(answer, peg, nowMs),

@@ -190,6 +190,7 @@ export function feedPicture(
     last: last && since?.blankMin != null ? { breaks: last.ball.breaks, blankMin: since.blankMin } : null,
     habit: since?.habit,
     tempC: since?.tempC,
+    isBegun: swim.feedsNow.length > 0,
   });
   const nextAs: Ball = { ...of, breaks: advice.break ?? of.breaks, gcc: advice.hasGravel ? Math.max(of.gcc, ballLimits.gravelGcc) : of.gcc };
   const dropM = isStill ? (biteM ?? 0) : (advice.dropM ?? 0);

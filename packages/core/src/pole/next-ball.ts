@@ -86,6 +86,8 @@ export interface NextBallQuery {
   last?: { breaks: BallBreak; blankMin: number } | null;
   habit?: BaitHabit;
   tempC?: number;
+  /** Whether the swim was fed already; by `last` where left out. */
+  isBegun?: boolean;
 }
 
 /** The ball of a call that says nothing of it, and the water, °C. Assumed. */
@@ -109,9 +111,9 @@ function bestDrop(query: FeedQuery, target: RunSpan, isBitten: boolean): { dropM
   return best;
 }
 
-/** How many balls to begin or go on with. */
-function ballsFor(isStill: boolean, habit: BaitHabit, tempC: number): number {
-  if (tempC < ballLimits.grainsC) return 0;
+/** How many balls to begin or go on with: in water so cold one small one to begin, and grains from then on. */
+function ballsFor(isStill: boolean, habit: BaitHabit, tempC: number, isBegun: boolean): number {
+  if (tempC < ballLimits.grainsC) return isBegun ? 0 : 1;
   if (habit === 'unfed') return 1;
   return isStill ? Math.min(ballLimits.mostBalls, Math.max(3, Math.round(2 * tempC - 2))) : 2;
 }
@@ -130,7 +132,7 @@ export function nextBallFor(query: NextBallQuery): NextBall {
   // All is reckoned as if it ran down, and turned round at the end.
   const [flowMs, way] = [Math.abs(query.flowMs), Math.sign(query.flowMs) || 1];
   const isStill = flowMs < stillMs;
-  const balls = ballsFor(isStill, habit, tempC);
+  const balls = ballsFor(isStill, habit, tempC, query.isBegun ?? last !== null);
   if (balls === 0)
     return {
       ...{ balls, break: null, dropM: null, hasGravel: false, shareOnRun: null, fedFromM: null, fedToM: null, way: 'loose', ruleId: 'pole.feed.grains' },

@@ -1,6 +1,6 @@
 import { aloneWords, factorLabel, factorWords, type Factor } from '@burrow/core/season';
 import { View } from 'react-native';
-import Svg, { Circle, Line, Rect } from 'react-native-svg';
+import Svg, { Circle, Rect } from 'react-native-svg';
 import { useFactors } from '@/data/learned';
 import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
