@@ -32,6 +32,7 @@ function situationLine(s: Situation): object {
     flow: line(s.flow, figure),
     level: line(s.level, figure),
     phase: line(s.phase),
+    turn: line(s.turn, ({ kind, stepC, sinceMs, untilMs }) => ({ kind, stepC: round(stepC, 2), since: iso(sinceMs), until: iso(untilMs) })),
     ice: line(s.ice, figure),
     onLine: line(s.onLine),
     answers: { today: line(s.answers.today), lately: line(s.answers.lately) },

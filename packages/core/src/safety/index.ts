@@ -2,3 +2,4 @@
 export * from './ice';
 export * from './cold';
 export * from './hazards';
+export { turnBack, turnBackText, wayHomeMs, windAgainst, type TurnBack, type WayHome } from './turn-back';

@@ -1,7 +1,8 @@
 import { speciesOf } from '../fish';
 import type { Surface } from '../outlook';
-import { betweenDeg, currentText, depthFigure, depthText, tempText, windText, type UnitPreference } from '../units';
+import { betweenDeg, currentText, depthFigure, depthText, dayText, tempStepText, tempText, windText, type UnitPreference } from '../units';
 import type { Situation } from './situation';
+import type { WaterTurn } from './turn';
 
 /** What a measurement must differ from the plan's to be worth a word. Convention. */
 const worth = { tempC: 0.4, windMs: 1.5, windDeg: 40, clarityTimes: 1.25, levelM: 0.15, flowMs: 0.03, bandM: 0.3 } as const;
@@ -29,7 +30,7 @@ export function arrivalRows(s: Situation, units: UnitPreference): ArrivalRow[] {
 }
 
 /** What was found other than planned, and what that changes; both empty where it is as planned. */
-export function arrivalWords(before: Situation, after: Situation, units: UnitPreference): { differs: string[]; changes: string[] } {
+export function arrivalWords(before: Situation, after: Situation, units: UnitPreference, timeZone = 'UTC'): { differs: string[]; changes: string[] } {
   const differs: string[] = [];
   const [was, is] = [before, after];
   if (was.surface.value !== is.surface.value) differs.push(`${upperFirst(surfaceWords[is.surface.value])}, not ${surfaceWords[was.surface.value]}.`);
@@ -43,13 +44,14 @@ export function arrivalWords(before: Situation, after: Situation, units: UnitPre
   if (Math.abs(levelM) >= worth.levelM) differs.push(`Water ${levelWords(is.level.value, units)}, not ${levelWords(was.level.value, units)}.`);
   if (is.flow && Math.abs(is.flow.value - (was.flow?.value ?? 0)) >= worth.flowMs)
     differs.push(`Flow ${currentText(Math.abs(is.flow.value), units)}, ${was.flow ? `not ${currentText(Math.abs(was.flow.value), units)}` : 'not timed before'}.`);
-  return { differs, changes: changesOf(was, is, units) };
+  return { differs, changes: changesOf(was, is, units, timeZone) };
 }
 
-function changesOf(was: Situation, is: Situation, units: UnitPreference): string[] {
+function changesOf(was: Situation, is: Situation, units: UnitPreference, timeZone: string): string[] {
   const changes: string[] = [];
   if (is.surface.value === 'skin') return ['Neither stand nor cast here: another water that is open, or sort the box.'];
   if (was.stage.value !== is.stage.value) changes.push(`That makes it ${is.stage.value}, not ${was.stage.value}.`);
+  if (is.turn && is.turn.value.kind !== was.turn?.value.kind) changes.push(turnWords(is.turn.value, units, timeZone));
   const fish = speciesOf(is.species.value).short;
   const [a, b] = [was.band?.value, is.band?.value];
   const text = ({ fromM, toM }: NonNullable<typeof a>) => `${depthFigure(fromM, units)} to ${depthText(toM, units)}`;
@@ -57,6 +59,13 @@ function changesOf(was: Situation, is: Situation, units: UnitPreference): string
   if (isOtherWind(was.wind?.value ?? null, is.wind?.value ?? null)) changes.push('Banks, casts, line and float go by this wind from now on.');
   if (Math.abs(is.level.value - was.level.value) >= worth.levelM) changes.push('The map stands on this level from now on.');
   return changes;
+}
+
+/** A rise or fall in words: what it is worth and until when. */
+export function turnWords({ kind, stepC, untilMs }: WaterTurn, units: UnitPreference, timeZone: string): string {
+  if (kind === 'cooled') return `Down ${tempStepText(stepC, units)} from its warmest: the rise is over, back to the deep and to the pool.`;
+  const until = untilMs === null ? 'for as long as it lasts' : `until about ${dayText(untilMs, timeZone)}, by the forecast`;
+  return `Up ${tempStepText(stepC, units)}: an event in winter. The first 100 to 150 m of pockets and the hard cover in them first, ${until}.`;
 }
 
 type Wind = NonNullable<Situation['wind']>['value'];

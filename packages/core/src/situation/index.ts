@@ -3,4 +3,5 @@ export { situationAt, temperatureAt, waterAt, wholeBed, type Situation, type Sit
 export type { Known, KnownBy } from './known';
 export { answersOf, type BaitAnswers } from './answers';
 export { unknownWater, usualProfile, usualStage, usualWaterC } from './usual';
-export { arrivalRows, arrivalWords, type ArrivalRow } from './arrival';
+export { arrivalRows, arrivalWords, turnWords, type ArrivalRow } from './arrival';
+export { turnLimits, waterTurn, type WaterTurn } from './turn';

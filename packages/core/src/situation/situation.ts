@@ -1,3 +1,4 @@
+import { speciesOf } from '../fish';
 import type { LedgerState, OutingState } from '../ledger';
 import {
   fishDepth,
@@ -20,6 +21,7 @@ import { sunDay, sunHeightDeg, type PhaseName, type Place } from '../weather';
 import { visitsOf } from '../visits';
 import { answersOf, type BaitAnswers } from './answers';
 import { assumed, type Known } from './known';
+import { warmedBand, waterTurn, type WaterTurn } from './turn';
 import { usualProfile, usualStage, usualWaterC } from './usual';
 
 /** What a situation is made of. */
@@ -78,6 +80,8 @@ export interface Situation {
   /** Of the water over that of its soundings, m. */
   level: Known<number>;
   phase: Known<PhaseName> | null;
+  /** A rise or fall of the last two days that a thermometer read; null where there was none, or nobody read it. */
+  turn: Known<WaterTurn> | null;
   /** Clear and white ice, m. */
   ice: Known<number> | null;
   /** What hangs on the line. */
@@ -107,7 +111,8 @@ export function situationAt(setting: SituationSetting): Situation {
   const column = waterNow(setting, surface.value);
   const stage = stageNow(setting, column.profile, surface.value);
   const phase: Known<PhaseName> | null = outlook?.phaseNow ? { value: outlook.phaseNow.name, by: 'foretold', atMs: outlook.phaseNow.fromMs } : null;
-  const band = bandNow(setting, speciesId, column, stage, phase?.value);
+  const turn = turnNow(setting, column);
+  const band = bandNow(setting, speciesId, column, stage, phase?.value, surface.value === 'ice' || surface.value === 'skin' ? null : (turn?.value ?? null));
   const middleM = band ? (band.value.fromM + band.value.toM) / 2 : 1;
   const partial = { nowMs, column };
   const row = outlook?.weatherNow;
@@ -137,6 +142,7 @@ export function situationAt(setting: SituationSetting): Situation {
         'measured',
       ) ?? assumed(0),
     phase,
+    turn,
     ice,
     onLine: onLineNow(outing, setting.bait),
     answers: answersNow(here, outing, nowMs),
@@ -220,14 +226,31 @@ function stageNow({ outlook, water, nowMs }: SituationSetting, profile: DepthPro
   return { value: usualStage(profile.tempC[0], surface, nowMs, water.place), by: 'assumed', atMs: null };
 }
 
-function bandNow({ outlook, water, ownBand, nowMs }: SituationSetting, speciesId: string, column: WaterColumn, stage: Known<SeasonStage>, phase?: PhaseName): Known<Band> | null {
+function bandNow(
+  { outlook, water, ownBand, nowMs }: SituationSetting,
+  speciesId: string,
+  column: WaterColumn,
+  stage: Known<SeasonStage>,
+  phase: PhaseName | undefined,
+  turn: WaterTurn | null,
+): Known<Band> | null {
   if (ownBand) return { value: ownBand, by: 'logged', atMs: null };
   const deepestM = water.deepestM ?? outlook?.column?.deepestM ?? null;
   if (deepestM === null) return null;
   if (water.isMoving) return assumed(wholeBed(deepestM));
+  // A rise brings them up for as long as it lasts, whatever the stage.
+  const up = warmedBand(turn, speciesOf(speciesId).group, deepestM);
+  if (up) return { value: up, by: 'measured', atMs: turn!.sinceMs };
   const profile = { ...emptyIce, ...column.profile, atMs: nowMs };
   const { look } = fishDepth(speciesId, profile, { deepestM: outlook?.column?.deepestM ?? deepestM, footM: water.footM ?? null }, stage.value, phase);
   return look && { value: look, by: stage.by, atMs: stage.atMs };
+}
+
+/** A rise or fall by the thermometer, with its end as foretold. */
+function turnNow({ outlook, nowMs }: SituationSetting, { readings }: WaterColumn): Known<WaterTurn> | null {
+  const ahead = (outlook?.column?.ahead ?? []).map((p) => ({ atMs: p.atMs, tempC: p.tempC[0] }));
+  const turn = waterTurn(readings, nowMs, ahead);
+  return turn && { value: turn, by: 'measured', atMs: readings.at(-1)?.atMs ?? nowMs };
 }
 
 /** In a current fish hold to lies, at any depth that covers them: the whole bed is looked over. */

@@ -69,7 +69,7 @@ export function ArrivalSheet({ outing, zone, situation, onClose }: { outing: Out
     setLogged(true);
   };
   const begins = (figure: Figure, at: number): Figure => ({ ...figure, start: at });
-  if (isLogged) return <Told before={before} after={situation} onClose={onClose} />;
+  if (isLogged) return <Told zone={zone} before={before} after={situation} onClose={onClose} />;
   return (
     <Sheet
       title="Is it as planned?"
@@ -130,9 +130,9 @@ export function ArrivalSheet({ outing, zone, situation, onClose }: { outing: Out
 }
 
 /** What differed, and what changes by it. */
-function Told({ before, after, onClose }: { before: Situation; after: Situation; onClose: () => void }) {
+function Told({ before, after, zone, onClose }: { before: Situation; after: Situation; zone: string; onClose: () => void }) {
   const { units } = usePreferences();
-  const { differs, changes } = arrivalWords(before, after, units);
+  const { differs, changes } = arrivalWords(before, after, units, zone);
   return (
     <Sheet title={differs.length === 0 ? 'As planned' : 'Not as planned'} open onClose={onClose} footer={<Action kind="main" height={64} label="Go on" onPress={onClose} />}>
       {differs.length === 0 ? <Text>What you found is near enough to what the plan took it for: nothing changes.</Text> : null}

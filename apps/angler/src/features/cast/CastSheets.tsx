@@ -8,6 +8,7 @@ import { useSituation } from '@/data/outlook';
 import { PlanNote } from '@/features/outlook/PlanNote';
 import { FishSheet } from '@/features/station/FishSheet';
 import { SchoolField } from '@/features/station/SchoolField';
+import { TurnBackNote } from '@/features/station/TurnBackNote';
 import { Action } from '@/ui/Action';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
@@ -134,6 +135,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
       ) : null}
       <FloatAdvice speciesId={outing.species[0]} tempC={settings.temp.value} windMs={wind?.value.speedMs ?? null} underM={underM} units={units} />
       <ColdWater control={control} />
+      <TurnBackNote outing={outing} at={stand.at} zone={control.water.file.water.timezone} />
       <CastHabits />
       {settings.isMoving ? null : (
         <>

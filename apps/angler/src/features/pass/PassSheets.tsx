@@ -10,6 +10,7 @@ import { CastMeasures } from '@/features/cast/CastMeasures';
 import { ColdWaterNote } from '@/features/cast/ColdWater';
 import { RetrieveBeat } from '@/features/cast/RetrieveBeat';
 import { SchoolField } from '@/features/station/SchoolField';
+import { TurnBackNote } from '@/features/station/TurnBackNote';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { KeysSheet } from '@/ui/KeysSheet';
@@ -74,6 +75,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
   return (
     <Sheet title={`${method.station} ${pass.label}`} open onClose={close}>
       <SchoolField outing={outing.id} station={pass.id} zone={zone} moved={control.place.at ? { station: pass.at, now: control.place.at } : undefined} onLogged={close} />
+      <TurnBackNote outing={outing} at={control.place.at ?? pass.at} zone={zone} />
       <Choice
         label="How you go"
         wrap

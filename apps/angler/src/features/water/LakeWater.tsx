@@ -2,6 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import { nearestPlace } from '@burrow/core/ground';
 import { nextHoleWords, planWords, schoolPlace, schoolPlaceWords, shallowerText } from '@burrow/core/holes';
+import { turnWords } from '@burrow/core/situation';
 import { useMemo, useState } from 'react';
 import { useFirstPlace, useHoles } from '@/data/holes';
 import { useOutlook } from '@/data/outlook';
@@ -49,6 +50,7 @@ function useDrilling(water: WaterDetail, ground: Ground, { outing, surface, meth
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const { state } = useLedger();
   const { units } = usePreferences();
+  const turn = useOutlook().situation?.turn;
   const wide = useWide();
   const here = useOutingHere(water);
   const { outing, method, lastWay } = here;
@@ -66,6 +68,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const named = standpoint.tapped ?? (byWay ? byWay.at : drilling.at);
   const ring = named ?? ground.map.deepest.at;
   const wayThere = place.wayText(drilling.from, ring);
+  const turned = turn ? turnWords(turn.value, units, water.file.water.timezone) : null;
   const failed = make.isError ? (make.error as Error).message : null;
   return (
     <>
@@ -73,7 +76,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
         water={water}
         here={here}
         standpoint={standpoint}
-        answer={{ ...(byWay?.words ?? drilling.words), notes: [why, failed].filter((note) => note !== null) }}
+        answer={{ ...(byWay?.words ?? drilling.words), notes: [why, failed, turned].filter((note) => note !== null) }}
         ring={ring}
         isRingNamed={named !== null}
         ringSays={{

@@ -1,0 +1,44 @@
+import type { SpeciesGroup } from '../fish';
+import { readingLimits, type Band, type TempReading } from '../outlook';
+import { dayMs, hourMs } from '../units';
+
+/** Water near the surface that warmed or cooled, as a thermometer read it. */
+export interface WaterTurn {
+  kind: 'warmed' | 'cooled';
+  /** By how much, °C, and since when. */
+  stepC: number;
+  sinceMs: number;
+  /** When half of a rise is gone again, as foretold; null where nothing is foretold, or not within the forecast. */
+  untilMs: number | null;
+}
+
+/** A step from so much on is an event in water colder than this; readings this long apart and this near to the surface are compared. Source: fieldcraft, 1 to 2 °C. */
+export const turnLimits = { stepC: 1, coldC: 12, apartMs: 2 * hourMs, withinMs: 2 * dayMs } as const;
+
+/**
+ * Whether the water has turned lately by the angler's own thermometer: warmed from its coldest reading of two days, or cooled again from its warmest. Null where
+ * it has not, where it is too warm for a step to matter, and with fewer than two readings.
+ * @param ahead temperatures near the surface as foretold, earliest first
+ */
+export function waterTurn(readings: readonly TempReading[], nowMs: number, ahead: readonly { atMs: number; tempC: number }[]): WaterTurn | null {
+  const near = readings.filter((r) => r.depthM <= readingLimits.leastLayerM && r.atMs <= nowMs && nowMs - r.atMs <= turnLimits.withinMs);
+  const last = near.at(-1);
+  if (!last || last.tempC >= turnLimits.coldC) return null;
+  const before = near.filter((r) => last.atMs - r.atMs >= turnLimits.apartMs);
+  if (before.length === 0) return null;
+  const coldest = before.reduce((a, b) => (b.tempC < a.tempC ? b : a));
+  const warmest = before.reduce((a, b) => (b.tempC >= a.tempC ? b : a));
+  const [roseC, fellC] = [last.tempC - coldest.tempC, warmest.tempC - last.tempC];
+  if (fellC >= turnLimits.stepC) return { kind: 'cooled', stepC: fellC, sinceMs: warmest.atMs, untilMs: null };
+  if (roseC < turnLimits.stepC) return null;
+  const gone = ahead.find((a) => a.atMs > nowMs && a.tempC <= last.tempC - roseC / 2);
+  return { kind: 'warmed', stepC: roseC, sinceMs: coldest.atMs, untilMs: gone?.atMs ?? null };
+}
+
+const comeUp: readonly SpeciesGroup[] = ['bass', 'panfish', 'pike-walleye', 'stocked-trout'];
+/** Depths of the pockets and the cover that fish come up to while open water has warmed, m. Source: fieldcraft. */
+const pocketM: Band = { fromM: 0.5, toM: 2.5 };
+
+/** Where fish of a group are looked for while open water has warmed; null where the rise moves none, or the water has no such depth. */
+export const warmedBand = (turn: WaterTurn | null, group: SpeciesGroup, deepestM: number): Band | null =>
+  turn?.kind === 'warmed' && comeUp.includes(group) && deepestM > pocketM.fromM ? { fromM: pocketM.fromM, toM: Math.min(pocketM.toM, deepestM) } : null;
