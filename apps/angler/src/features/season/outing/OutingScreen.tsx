@@ -1,9 +1,9 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import type { LedgerEvent, LogEntry, OutingState } from '@burrow/core/ledger';
+import type { LogEntry, OutingState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { pegsOf, type Peg } from '@burrow/core/pole';
-import { outingDay, outingDayWords, triedInVain } from '@burrow/core/season';
-import { clockText, dayText, hourMs } from '@burrow/core/units';
+import { outingDay, outingDayWords, triedInVain, type OutingDay } from '@burrow/core/season';
+import { clockText, dayText } from '@burrow/core/units';
 import { useLocalSearchParams, useRouter } from 'expo-router';
 import { Suspense, useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -25,11 +25,9 @@ import { DayPicture } from './DayPicture';
 import { isCorrectable } from '@/features/entries/draft';
 import { EntrySheet } from './EntrySheet';
 import { OutingMap } from './OutingMap';
+import { useOutingEdits } from './useOutingEdits';
 
 const UndoSnackbar = lazily(() => import('@/features/with-paper').then((m) => m.UndoSnackbar));
-
-/** An outing that ended this long ago is not gone on with. */
-const resumableMs = 18 * hourMs;
 
 /** One outing: what it came to, its day place by place, where it went, and all that was logged. */
 export function OutingScreen() {
@@ -48,70 +46,20 @@ export function OutingScreen() {
 }
 
 function OutingPage({ outing }: { outing: OutingState }) {
-  const { ledger, events, state } = useLedger();
   const { units } = usePreferences();
   const detail = useWaterDetail(outing.water);
   const wide = useWide();
   const palette = usePalette();
-  const router = useRouter();
   const now = useNow(60_000);
   const [sheet, setSheet] = useState<{ entry: LogEntry | null } | null>(null);
-  const [said, setSaid] = useState<{ text: string; undo: LedgerEvent[] } | null>(null);
   const water = detail.data?.value;
   // By the clocks of its water; without its file by those in force when it began, never by the phone's.
   const zone = water?.file.water.timezone ?? outing.zone;
   const day = useMemo(() => outingDay(outing, now), [outing, now]);
-  const place = (methodOf(outing.method) ?? usualMethod).station;
-  const words = outingDayWords(day, outing, place, units);
-  const vain = useMemo(() => triedInVain(outing, now), [outing, now]);
-  const scope = { id: outing.id, zone };
-  const undo = (targets: readonly LedgerEvent[]) =>
-    void ledger.writeAll(
-      scope,
-      [...targets].reverse().map((e) => ({ kind: 'undone' as const, body: { target: e.id } })),
-    );
-  const takeBack = async (id: string) => setSaid({ text: 'Taken back', undo: [await ledger.write(scope, 'undone', { target: id })] });
-  const end = outing.entries.findLast((e) => e.kind === 'outing-ended');
-  const isOpenElsewhere = state.outings.some((o) => o.endedMs === null && o.id !== outing.id);
-  const canGoOn = outing.endedMs !== null && now - outing.endedMs < resumableMs && !isOpenElsewhere && end !== undefined;
-  const goOn = async () => {
-    await ledger.write(scope, 'undone', { target: end!.id });
-    router.navigate('/water');
-  };
-  const remove = async () => {
-    const start = events.find((e) => e.kind === 'outing-started' && e.outing === outing.id);
-    if (start) await ledger.write(scope, 'undone', { target: start.id });
-    router.navigate({ pathname: '/season', params: { outing: outing.id } });
-  };
-
-  const answer = (
-    <View style={{ padding: 16, gap: 4 }} aria-live="polite">
-      <Text size="small" tone="second">
-        {`${outing.waterName}, ${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)} to ${outing.endedMs === null ? 'now' : clockText(outing.endedMs, zone)}`}
-      </Text>
-      <Text size="small" tone="second">
-        {words.made}
-      </Text>
-      <Text heading={1} size="title">
-        {words.headline}
-      </Text>
-      <Text tone="second">{words.detail}</Text>
-      {outing.broughtFrom === undefined ? null : <Text tone="straw">{`Another's, brought in from ${outing.broughtFrom}.`}</Text>}
-      {vain.map((line) => (
-        <Text key={line} size="small">
-          {line}
-        </Text>
-      ))}
-    </View>
-  );
-  const actions = (
-    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 16, paddingVertical: 12 }}>
-      {canGoOn ? <Action grow icon="undo" label="Go on with it" spoken="The outing is not over: go on with it" onPress={() => void goOn()} /> : null}
-      {outing.endedMs === null ? <Action grow kind="main" label={`To the ${place.toLowerCase()}`} onPress={() => router.navigate('/hole')} /> : null}
-      {outing.stations.some((s) => s.track !== null) ? <Action grow icon="download" label="Tracks, GPX" onPress={() => void savePassTracks(outing)} /> : null}
-      <Action grow icon="plus" label="Add an entry" onPress={() => setSheet({ entry: null })} />
-    </View>
-  );
+  const edits = useOutingEdits(outing, zone, now);
+  const { said, setSaid } = edits;
+  const answer = <OutingWords outing={outing} day={day} zone={zone} now={now} />;
+  const actions = <OutingKeys outing={outing} edits={edits} onAdd={() => setSheet({ entry: null })} />;
   const map =
     outing.stations.length === 0 ? null : water ? (
       <OutingMap water={water} outing={outing} />
@@ -128,11 +76,11 @@ function OutingPage({ outing }: { outing: OutingState }) {
         entries={outing.entries}
         units={units}
         timeZone={zone}
-        onUndo={(id) => void takeBack(id)}
+        onUndo={(id) => void edits.takeBack(id)}
         onCorrect={(entry) => setSheet({ entry })}
         isCorrectable={(entry) => isCorrectable(entry, outing)}
       />
-      <Action kind="bare" label="Take this outing out of the log" onPress={() => void remove()} />
+      <Action kind="bare" label="Take this outing out of the log" onPress={() => void edits.remove()} />
     </View>
   );
   // A day of casts has its map; depths over the hours it has only where some were sounded.
@@ -179,10 +127,51 @@ function OutingPage({ outing }: { outing: OutingState }) {
       ) : null}
       {said ? (
         <Suspense fallback={null}>
-          <UndoSnackbar key={said.undo[0]?.id} text={said.text} onUndo={() => undo(said.undo)} onDismiss={() => setSaid(null)} />
+          <UndoSnackbar key={said.undo[0]?.id} text={said.text} onUndo={() => edits.undo(said.undo)} onDismiss={() => setSaid(null)} />
         </Suspense>
       ) : null}
     </>
+  );
+}
+
+/** What an outing came to, in words. */
+function OutingWords({ outing, day, zone, now }: { outing: OutingState; day: OutingDay; zone: string; now: number }) {
+  const { units } = usePreferences();
+  const words = outingDayWords(day, outing, (methodOf(outing.method) ?? usualMethod).station, units);
+  const vain = useMemo(() => triedInVain(outing, now), [outing, now]);
+  return (
+    <View style={{ padding: 16, gap: 4 }} aria-live="polite">
+      <Text size="small" tone="second">
+        {`${outing.waterName}, ${dayText(outing.startedMs, zone)}, ${clockText(outing.startedMs, zone)} to ${outing.endedMs === null ? 'now' : clockText(outing.endedMs, zone)}`}
+      </Text>
+      <Text size="small" tone="second">
+        {words.made}
+      </Text>
+      <Text heading={1} size="title">
+        {words.headline}
+      </Text>
+      <Text tone="second">{words.detail}</Text>
+      {outing.broughtFrom === undefined ? null : <Text tone="straw">{`Another's, brought in from ${outing.broughtFrom}.`}</Text>}
+      {vain.map((line) => (
+        <Text key={line} size="small">
+          {line}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+/** What can be done with an outing that is looked at. */
+function OutingKeys({ outing, edits, onAdd }: { outing: OutingState; edits: ReturnType<typeof useOutingEdits>; onAdd: () => void }) {
+  const router = useRouter();
+  const place = (methodOf(outing.method) ?? usualMethod).station;
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, paddingHorizontal: 16, paddingVertical: 12 }}>
+      {edits.canGoOn ? <Action grow icon="undo" label="Go on with it" spoken="The outing is not over: go on with it" onPress={() => void edits.goOn()} /> : null}
+      {outing.endedMs === null ? <Action grow kind="main" label={`To the ${place.toLowerCase()}`} onPress={() => router.navigate('/hole')} /> : null}
+      {outing.stations.some((s) => s.track !== null) ? <Action grow icon="download" label="Tracks, GPX" onPress={() => void savePassTracks(outing)} /> : null}
+      <Action grow icon="plus" label="Add an entry" onPress={onAdd} />
+    </View>
   );
 }
 
