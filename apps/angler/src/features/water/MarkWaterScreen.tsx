@@ -58,32 +58,22 @@ export function MarkWaterScreen() {
   return <Marking key={water.id} water={water} ground={ground.data ?? null} />;
 }
 
-function Marking({ water, ground }: { water: WaterDetail; ground: Ground | null }) {
-  const palette = usePalette();
-  const wide = useWide();
+/** The marks of a water while they are drawn: every change is on the phone at once; nothing waits for a button. */
+function useMarking(water: WaterDetail) {
   const router = useRouter();
-  const { units } = usePreferences();
   const change = useWaterChange(water);
-  const moving = isFlowing(water.file.water.kind);
+  const isMoving = isFlowing(water.file.water.kind);
   const [file, setFile] = useState(water.file);
   const kept = useRef<Promise<unknown>>(Promise.resolve());
   const [past, setPast] = useState<WaterFile[]>([]);
-  const [role, setRole] = useState<Role>(shoreOf(water.file) === null ? 'outline' : moving ? 'seam' : 'spot');
-  const [kind, setKind] = useState(coverKinds[0].id);
-  const [heightM, setHeightM] = useState('5');
-  const [steep, setSteep] = useState<NonNullable<LineMark['steepness']>>('steep');
+  const [role, setRole] = useState<Role>(shoreOf(water.file) === null ? 'outline' : isMoving ? 'seam' : 'spot');
+  const [traits, setTraits] = useState<MarkTraits>({ kind: coverKinds[0].id, heightM: '5', steep: 'steep', name: '' });
   const [drawn, setDrawn] = useState<LonLat[]>([]);
   const [asked, setAsked] = useState<number | null>(null);
-  const [name, setName] = useState('');
   const [says, setSays] = useState<string | null>(null);
-  const marks = useMemo(() => marksOf(file), [file]);
   const outline = useMemo(() => shoreOf(file), [file]);
-  const middle = useMemo(() => middleOfWater(water.file), [water]);
   const isNewShore = role === 'outline' && outline === null;
   const isLine = role === 'seam' || role === 'bank' || isNewShore;
-  const fewest = isNewShore ? 3 : 2;
-
-  // Every change is on the phone at once; nothing waits for a button.
   const put = (next: WaterFile) => {
     const from = file;
     setFile(next);
@@ -93,81 +83,93 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground | null 
   };
   const take = (next: WaterFile) => {
     setPast((p) => [...p, file]);
-    setName('');
+    setTraits({ ...traits, name: '' });
     put(next);
   };
-  const said = name.trim() === '' ? {} : { name: name.trim() };
-  const tap = (place: LonLat, mark: number | null) => {
-    const at: [number, number] = [place[0], place[1]];
-    if (role === 'outline' && !isNewShore) return;
-    if (role === 'outline' || isLine) setDrawn((d) => [...d, at]);
-    else if (mark !== null) setAsked(mark);
-    else take(withMark(file, { id: newId(), role, at, ...said, ...(role === 'cover' ? { kind } : {}) }));
+  const said = traits.name.trim() === '' ? {} : { name: traits.name.trim() };
+  return {
+    file,
+    role,
+    traits,
+    setTraits,
+    drawn,
+    asked,
+    setAsked,
+    says,
+    outline,
+    isMoving,
+    isNewShore,
+    isLine,
+    canUndo: past.length > 0 || drawn.length > 0,
+    do: {
+      choose: (next: Role) => {
+        setRole(next);
+        setDrawn([]);
+      },
+      tap: (place: LonLat, mark: number | null) => {
+        const at: [number, number] = [place[0], place[1]];
+        if (role === 'outline' && !isNewShore) return;
+        if (role === 'outline' || isLine) setDrawn((d) => [...d, at]);
+        else if (mark !== null) setAsked(mark);
+        else take(withMark(file, { id: newId(), role, at, ...said, ...(role === 'cover' ? { kind: traits.kind } : {}) }));
+      },
+      moveShore: (ring: LonLat[]) =>
+        take(
+          withOutline(
+            file,
+            ring.map(([lon, lat]): [number, number] => [lon, lat]),
+          ),
+        ),
+      endLine: () => {
+        const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
+        if (isNewShore) take(withOutline(file, line));
+        if (role === 'seam' || role === 'bank')
+          take(withMark(file, { id: newId(), role, line, ...said, ...(role === 'bank' ? { heightM: Number(traits.heightM), steepness: traits.steep } : {}) }));
+        setDrawn([]);
+      },
+      undo: () => {
+        if (drawn.length > 0) return setDrawn(drawn.slice(0, -1));
+        put(past.at(-1)!);
+        setPast((p) => p.slice(0, -1));
+      },
+      takeAway: () => {
+        take(withoutMark(file, asked!));
+        setAsked(null);
+      },
+      standHere: () =>
+        whereAmI().then(
+          (at) => setDrawn((d) => [...d, at]),
+          (error: Error) => setSays(`${error.message} Tap the corner instead.`),
+        ),
+      finish: async () => {
+        await kept.current;
+        const { isUnsent, why } = await change.send();
+        if (why) setSays(`The server would not have it: ${why}. It stays on this phone.`);
+        else if (isUnsent) setSays('No signal: the marks are on this phone and go out when it comes back.');
+        else router.navigate('/water');
+      },
+    },
   };
-  const moveShore = (ring: LonLat[]) => {
-    const corners = ring.map(([lon, lat]): [number, number] => [lon, lat]);
-    take(withOutline(file, corners));
-  };
-  const endLine = () => {
-    const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
-    if (isNewShore) take(withOutline(file, line));
-    if (role === 'seam' || role === 'bank') take(withMark(file, { id: newId(), role, line, ...said, ...(role === 'bank' ? { heightM: Number(heightM), steepness: steep } : {}) }));
-    setDrawn([]);
-  };
-  const undo = () => {
-    if (drawn.length > 0) return setDrawn(drawn.slice(0, -1));
-    put(past.at(-1)!);
-    setPast((p) => p.slice(0, -1));
-  };
-  const standHere = () =>
-    whereAmI().then(
-      (at) => setDrawn((d) => [...d, at]),
-      (error: Error) => setSays(`${error.message} Tap the corner instead.`),
-    );
-  const done = async () => {
-    await kept.current;
-    const { isUnsent, why } = await change.send();
-    if (why) setSays(`The server would not have it: ${why}. It stays on this phone.`);
-    else if (isUnsent) setSays('No signal: the marks are on this phone and go out when it comes back.');
-    else router.navigate('/water');
-  };
-  const asking = [...marks.places, ...marks.lines].find((m) => m.index === asked);
-  const choices = (
-    <View style={{ gap: 10, padding: 16 }}>
-      <Choice
-        label="What to mark"
-        options={roles}
-        value={role}
-        onChange={(next) => {
-          setRole(next);
-          setDrawn([]);
-        }}
-        wrap
-      />
-      {role === 'cover' ? <Choice label="Kind of cover" options={coverKinds} value={kind} onChange={setKind} wrap={wide} /> : null}
-      {role === 'bank' ? (
-        <>
-          <Choice label="Height of the bank" options={heightsM.map((m) => ({ id: String(m), label: distanceText(m, units) }))} value={heightM} onChange={setHeightM} wrap={wide} />
-          <Choice label="Steepness of the bank" options={steepness} value={steep} onChange={setSteep} wrap={wide} />
-        </>
-      ) : null}
-      {role === 'inflow' || role === 'outflow' || role === 'bank' || role === 'outline' ? null : (
-        <Suspense fallback={null}>
-          <Field label="Its name, if it has one" value={name} onChangeText={setName} maxLength={60} />
-        </Suspense>
-      )}
-    </View>
-  );
-  const panel = (
-    <View style={{ padding: 16, gap: 8, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
-      <View style={{ flexDirection: 'row', gap: 8 }}>
-        {isLine ? <Action grow label="I stand here" spoken="I stand at this corner" onPress={() => void standHere()} /> : null}
-        <Action grow label="Undo" disabled={past.length === 0 && drawn.length === 0} onPress={undo} />
-        {isLine ? <Action grow label={isNewShore ? 'Close the shore' : `End the ${role}`} disabled={drawn.length < fewest} onPress={endLine} /> : null}
-        <Action grow kind="main" label="Done" disabled={drawn.length > 0} onPress={() => void done()} />
-      </View>
-    </View>
-  );
+}
+
+type MarkingControl = ReturnType<typeof useMarking>;
+
+/** What is said of a mark beside where it is. */
+interface MarkTraits {
+  kind: string;
+  heightM: string;
+  steep: NonNullable<LineMark['steepness']>;
+  name: string;
+}
+
+function Marking({ water, ground }: { water: WaterDetail; ground: Ground | null }) {
+  const palette = usePalette();
+  const wide = useWide();
+  const { units } = usePreferences();
+  const marking = useMarking(water);
+  const { file, role, drawn, outline, isNewShore, isMoving } = marking;
+  const marks = useMemo(() => marksOf(file), [file]);
+  const middle = useMemo(() => middleOfWater(water.file), [water]);
   const heading = (
     <View style={{ padding: 16, paddingBottom: 0, gap: 6 }} aria-live="polite">
       <Text heading={1} size="title">
@@ -177,7 +179,7 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground | null 
         {isNewShore ? 'Tap the corners of the shore one after the other, or walk it and say at each that you stand there.' : roles.find((r) => r.id === role)!.hint}
       </Text>
       <Text size="small" tone="second">{`${counted(marks.places.length + marks.lines.length, 'mark')} on ${file.water.name}`}</Text>
-      {says ? <Text tone="straw">{says}</Text> : null}
+      {marking.says ? <Text tone="straw">{marking.says}</Text> : null}
     </View>
   );
   const map = (
@@ -187,13 +189,13 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground | null 
         outline={outline}
         middle={middle}
         marks={marks}
-        isFlowing={moving}
+        isFlowing={isMoving}
         drawn={drawn}
         snapsToShore={role === 'bank' || role === 'inflow' || role === 'outflow'}
         palette={palette}
         units={units}
-        onShore={role === 'outline' && !isNewShore ? moveShore : null}
-        onTap={tap}
+        onShore={role === 'outline' && !isNewShore ? marking.do.moveShore : null}
+        onTap={marking.do.tap}
       />
     </View>
   );
@@ -205,40 +207,88 @@ function Marking({ water, ground }: { water: WaterDetail; ground: Ground | null 
           <View style={{ width: 400, borderLeftWidth: 1, borderLeftColor: palette.line }}>
             <ScrollView>
               {heading}
-              {choices}
+              <MarkChoices marking={marking} />
             </ScrollView>
-            {panel}
+            <MarkKeys marking={marking} />
           </View>
         </>
       ) : (
         <>
           {heading}
-          {choices}
+          <MarkChoices marking={marking} />
           {map}
-          {panel}
+          <MarkKeys marking={marking} />
         </>
       )}
-      <Sheet
-        title={asking ? ('line' in asking ? (asking.name ?? asking.role) : markText(asking, moving)) : ''}
-        open={asking !== undefined}
-        onClose={() => setAsked(null)}
-        footer={
-          <>
-            <Action
-              kind="main"
-              height={64}
-              label="Take this mark away"
-              onPress={() => {
-                take(withoutMark(file, asked!));
-                setAsked(null);
-              }}
-            />
-            <Action label="Leave it" onPress={() => setAsked(null)} />
-          </>
-        }
-      >
-        <Text tone="second">Undo brings it back.</Text>
-      </Sheet>
+      <AskedMark marking={marking} marks={marks} />
     </View>
+  );
+}
+
+/** What is marked, and what is said of it. */
+function MarkChoices({ marking }: { marking: MarkingControl }) {
+  const { units } = usePreferences();
+  const wide = useWide();
+  const { role, traits, setTraits } = marking;
+  const put = (part: Partial<MarkTraits>) => setTraits({ ...traits, ...part });
+  const isNameless = role === 'inflow' || role === 'outflow' || role === 'bank' || role === 'outline';
+  return (
+    <View style={{ gap: 10, padding: 16 }}>
+      <Choice label="What to mark" options={roles} value={role} onChange={marking.do.choose} wrap />
+      {role === 'cover' ? <Choice label="Kind of cover" options={coverKinds} value={traits.kind} onChange={(kind) => put({ kind })} wrap={wide} /> : null}
+      {role === 'bank' ? (
+        <>
+          <Choice
+            label="Height of the bank"
+            options={heightsM.map((m) => ({ id: String(m), label: distanceText(m, units) }))}
+            value={traits.heightM}
+            onChange={(heightM) => put({ heightM })}
+            wrap={wide}
+          />
+          <Choice label="Steepness of the bank" options={steepness} value={traits.steep} onChange={(steep) => put({ steep })} wrap={wide} />
+        </>
+      ) : null}
+      {isNameless ? null : (
+        <Suspense fallback={null}>
+          <Field label="Its name, if it has one" value={traits.name} onChangeText={(name) => put({ name })} maxLength={60} />
+        </Suspense>
+      )}
+    </View>
+  );
+}
+
+function MarkKeys({ marking }: { marking: MarkingControl }) {
+  const palette = usePalette();
+  const { role, drawn, isLine, isNewShore } = marking;
+  return (
+    <View style={{ padding: 16, gap: 8, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        {isLine ? <Action grow label="I stand here" spoken="I stand at this corner" onPress={() => void marking.do.standHere()} /> : null}
+        <Action grow label="Undo" disabled={!marking.canUndo} onPress={marking.do.undo} />
+        {isLine ? <Action grow label={isNewShore ? 'Close the shore' : `End the ${role}`} disabled={drawn.length < (isNewShore ? 3 : 2)} onPress={marking.do.endLine} /> : null}
+        <Action grow kind="main" label="Done" disabled={drawn.length > 0} onPress={() => void marking.do.finish()} />
+      </View>
+    </View>
+  );
+}
+
+/** A mark that was tapped: it can be taken away. */
+function AskedMark({ marking, marks }: { marking: MarkingControl; marks: ReturnType<typeof marksOf> }) {
+  const asking = [...marks.places, ...marks.lines].find((m) => m.index === marking.asked);
+  const close = () => marking.setAsked(null);
+  return (
+    <Sheet
+      title={asking ? ('line' in asking ? (asking.name ?? asking.role) : markText(asking, marking.isMoving)) : ''}
+      open={asking !== undefined}
+      onClose={close}
+      footer={
+        <>
+          <Action kind="main" height={64} label="Take this mark away" onPress={marking.do.takeAway} />
+          <Action label="Leave it" onPress={close} />
+        </>
+      }
+    >
+      <Text tone="second">Undo brings it back.</Text>
+    </Sheet>
   );
 }
