@@ -32,36 +32,13 @@ interface Props {
   onSaid: (text: string, deleted?: { id: string; name: string }) => void;
 }
 
-/** What is changed on a water as a whole: its name and kind, more soundings, a copy, or its end. */
-export function WaterSheet({ water, onClose, onSaid }: Props) {
-  const { units } = usePreferences();
-  const { state } = useLedger();
+/** What can be changed on a water: each change is on the phone first, and on the server when it can be. */
+function useWaterEdits(water: WaterDetail, onSaid: Props['onSaid']) {
   const { waters } = useWater();
   const client = useQueryClient();
   const changing = useWaterChange(water);
-  const ground = useGround(water, state.outings, units);
-  const outingsHere = state.outings.filter((o) => o.water === water.id).length;
-  const levels = useMemo(() => state.outings.filter((o) => o.water === water.id).flatMap((o) => o.levels), [state.outings, water.id]);
-  const file = useSoundingFile();
-  const islands = islandsOf(water.file).length;
-  const [name, setName] = useState(water.file.water.name);
-  const [kind, setKind] = useState(water.file.water.kind);
-  const [baited, setBaited] = useState(water.file.water.baited ?? false);
-  const [isWriting, setWriting] = useState(false);
-  const [isSure, setSure] = useState(false);
   const [says, setSays] = useState<string | null>(null);
-  const { raw, soundings, depthUnit } = file;
-  const hasMap = ground.data?.water === water.id;
-  const fits = useQuery({
-    queryKey: ['soundings-against', water.id, file.name, raw.length],
-    enabled: raw.length > 0 && hasMap,
-    networkMode: 'always',
-    queryFn: async () => (await groundWorker()).against(water.id, raw),
-  });
-  const isTaken = waters.data?.value.some((w) => w.id !== water.id && w.name.toLowerCase() === name.trim().toLowerCase()) ?? false;
-  const isChanged = name.trim() !== water.file.water.name || kind !== water.file.water.kind || baited !== (water.file.water.baited ?? false);
-  const said = (error: Error) => setSays(error instanceof OfflineError ? 'No signal: this needs the server once.' : error.message);
-  /** A change goes onto the phone first, and to the server when it can. */
+  const onError = (error: Error) => setSays(error instanceof OfflineError ? 'No signal: this needs the server once.' : error.message);
   const put = async (next: WaterFile, text: string) => {
     await changing.keep(water.file, next);
     const { why, isUnsent } = await changing.send();
@@ -69,18 +46,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
     await client.invalidateQueries({ queryKey: ['waters'] });
     onSaid(isUnsent ? `${text} It goes to the server when the signal comes back.` : text);
   };
-  const saving = useMutation({
-    mutationFn: () => put({ ...water.file, water: { ...water.file.water, name: name.trim(), kind, baited } }, `${name.trim()} is changed.`),
-    onError: said,
-  });
-  const sounding = useMutation({
-    mutationFn: () =>
-      put(
-        { ...water.file, features: [...water.file.features, ...soundingFeatures(onDatum(soundings, levels))] },
-        `${counted(soundings.length, 'sounding')} from ${file.name} added to ${water.file.water.name}.`,
-      ),
-    onError: said,
-  });
+  const saving = useMutation({ mutationFn: ({ next, text }: { next: WaterFile; text: string }) => put(next, text), onError });
   const copying = useMutation({
     mutationFn: async () => {
       const names = new Set(waters.data?.value.map((w) => w.name.toLowerCase()));
@@ -91,7 +57,7 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
       change({ water: id });
       onSaid(`${copy} is here and in use.`);
     },
-    onError: said,
+    onError,
   });
   const deleting = useMutation({
     mutationFn: async () => {
@@ -100,11 +66,65 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
       await client.invalidateQueries();
       onSaid(`${water.file.water.name} is deleted. What was logged there stays in the log.`, { id: water.id, name: water.file.water.name });
     },
-    onError: said,
+    onError,
   });
-  const busy = saving.isPending || sounding.isPending || copying.isPending || deleting.isPending || file.isReading;
+  return {
+    says,
+    isBusy: saving.isPending || copying.isPending || deleting.isPending,
+    save: (next: WaterFile, text: string) => saving.mutate({ next, text }),
+    copy: () => copying.mutate(),
+    remove: () => deleting.mutate(),
+  };
+}
+
+type WaterEdits = ReturnType<typeof useWaterEdits>;
+
+/** What is changed on a water as a whole: its name and kind, more soundings, a copy, or its end. */
+export function WaterSheet({ water, onClose, onSaid }: Props) {
+  const edits = useWaterEdits(water, onSaid);
+  const file = useSoundingFile();
+  const [isWriting, setWriting] = useState(false);
+  const isBusy = edits.isBusy || file.isReading;
   return (
     <Sheet title={water.file.water.name} open onClose={onClose}>
+      <NameAndKind water={water} edits={edits} isBusy={isBusy} />
+      <Action label={water.file.water.rules ? 'Its rule card' : 'Write its rule card'} disabled={isBusy} onPress={() => setWriting(true)} />
+      <MoreSoundings water={water} edits={edits} file={file} isBusy={isBusy} />
+      <CopyOrDelete water={water} edits={edits} isBusy={isBusy} />
+      <View aria-live="polite">{edits.says ? <Text tone="straw">{edits.says}</Text> : null}</View>
+      <ColumnsSheet {...file.unnamed} />
+      <LeftOutSheet {...file.leftOut} />
+      {isWriting ? (
+        <RuleCardSheet
+          water={water}
+          onClose={() => setWriting(false)}
+          onSave={(rules) => {
+            setWriting(false);
+            edits.save({ ...water.file, water: { ...water.file.water, rules } }, `The rule card of ${water.file.water.name} is written.`);
+            return Promise.resolve();
+          }}
+        />
+      ) : null}
+    </Sheet>
+  );
+}
+
+interface PartProps {
+  water: WaterDetail;
+  edits: WaterEdits;
+  isBusy: boolean;
+}
+
+function NameAndKind({ water, edits, isBusy }: PartProps) {
+  const { waters } = useWater();
+  const { water: said } = water.file;
+  const [name, setName] = useState(said.name);
+  const [kind, setKind] = useState(said.kind);
+  const [baited, setBaited] = useState(said.baited ?? false);
+  const isTaken = waters.data?.value.some((w) => w.id !== water.id && w.name.toLowerCase() === name.trim().toLowerCase()) ?? false;
+  const isChanged = name.trim() !== said.name || kind !== said.kind || baited !== (said.baited ?? false);
+  return (
+    <>
       <Suspense fallback={null}>
         <Field label="Name of the water" value={name} onChangeText={setName} maxLength={120} />
       </Suspense>
@@ -120,50 +140,77 @@ export function WaterSheet({ water, onClose, onSaid }: Props) {
         onChange={(id) => setBaited(id === 'yes')}
         wrap
       />
-      <Action kind="main" label="Save name and kind" disabled={!isChanged || isTaken || name.trim() === '' || busy} onPress={() => saving.mutate()} />
-      <Action label={water.file.water.rules ? 'Its rule card' : 'Write its rule card'} disabled={busy} onPress={() => setWriting(true)} />
-      <View style={{ gap: 8 }}>
-        <Text heading={2} size="lead">
-          Soundings
-        </Text>
-        <Text size="small" tone="second">
-          {`${soundingsOf(water.file).length} in its file, ${shoreOf(water.file) ? `with its shore${islands === 0 ? '' : ` and ${counted(islands, 'island')}`}` : 'no shore drawn yet'}. Every hole you sound counts as one more.`}
-        </Text>
-        {raw.length > 0 ? (
-          <>
-            <Text strong>{`${counted(raw.length, 'sounding')} in ${file.name}`}</Text>
-            <DepthQuestions file={file} fits={fits.data ?? null} units={units} />
-            <Action kind="main" label={`Add them to ${water.file.water.name}`} disabled={depthUnit === null || busy} onPress={() => sounding.mutate()} />
-          </>
-        ) : (
-          <Action icon="upload" label="Add soundings from a file" disabled={busy} onPress={() => void file.bring()} />
-        )}
-        {file.says ? <Text tone="straw">{file.says}</Text> : null}
-      </View>
-      {isSure ? (
-        <Text tone="second">{`${outingsHere === 0 ? 'No outing was logged there.' : `${counted(outingsHere, 'outing')} logged there ${outingsHere === 1 ? 'stays' : 'stay'} in the log, with ${outingsHere === 1 ? 'its' : 'their'} places and fish.`} The water can be brought back under Gear for 30 days.`}</Text>
-      ) : null}
+      <Action
+        kind="main"
+        label="Save name and kind"
+        disabled={!isChanged || isTaken || name.trim() === '' || isBusy}
+        onPress={() => edits.save({ ...water.file, water: { ...said, name: name.trim(), kind, baited } }, `${name.trim()} is changed.`)}
+      />
+    </>
+  );
+}
+
+function MoreSoundings({ water, edits, file, isBusy }: PartProps & { file: ReturnType<typeof useSoundingFile> }) {
+  const { units } = usePreferences();
+  const { state } = useLedger();
+  const ground = useGround(water, state.outings, units);
+  const levels = useMemo(() => state.outings.filter((o) => o.water === water.id).flatMap((o) => o.levels), [state.outings, water.id]);
+  const { raw, soundings, depthUnit } = file;
+  const hasMap = ground.data?.water === water.id;
+  const fits = useQuery({
+    queryKey: ['soundings-against', water.id, file.name, raw.length],
+    enabled: raw.length > 0 && hasMap,
+    networkMode: 'always',
+    queryFn: async () => (await groundWorker()).against(water.id, raw),
+  });
+  const islands = islandsOf(water.file).length;
+  const { name } = water.file.water;
+  const add = () =>
+    edits.save(
+      { ...water.file, features: [...water.file.features, ...soundingFeatures(onDatum(soundings, levels))] },
+      `${counted(soundings.length, 'sounding')} from ${file.name} added to ${name}.`,
+    );
+  return (
+    <View style={{ gap: 8 }}>
+      <Text heading={2} size="lead">
+        Soundings
+      </Text>
+      <Text size="small" tone="second">
+        {`${soundingsOf(water.file).length} in its file, ${shoreOf(water.file) ? `with its shore${islands === 0 ? '' : ` and ${counted(islands, 'island')}`}` : 'no shore drawn yet'}. Every hole you sound counts as one more.`}
+      </Text>
+      {raw.length > 0 ? (
+        <>
+          <Text strong>{`${counted(raw.length, 'sounding')} in ${file.name}`}</Text>
+          <DepthQuestions file={file} fits={fits.data ?? null} units={units} />
+          <Action kind="main" label={`Add them to ${name}`} disabled={depthUnit === null || isBusy} onPress={add} />
+        </>
+      ) : (
+        <Action icon="upload" label="Add soundings from a file" disabled={isBusy} onPress={() => void file.bring()} />
+      )}
+      {file.says ? <Text tone="straw">{file.says}</Text> : null}
+    </View>
+  );
+}
+
+function CopyOrDelete({ water, edits, isBusy }: PartProps) {
+  const { state } = useLedger();
+  const [isSure, setSure] = useState(false);
+  const outings = state.outings.filter((o) => o.water === water.id).length;
+  const stays =
+    outings === 0
+      ? 'No outing was logged there.'
+      : `${counted(outings, 'outing')} logged there ${outings === 1 ? 'stays' : 'stay'} in the log, with ${outings === 1 ? 'its' : 'their'} places and fish.`;
+  return (
+    <>
+      {isSure ? <Text tone="second">{`${stays} The water can be brought back under Gear for 30 days.`}</Text> : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Action grow label="Make a copy" disabled={busy} onPress={() => copying.mutate()} />
+        <Action grow label="Make a copy" disabled={isBusy} onPress={edits.copy} />
         {isSure ? (
-          <Action grow kind="main" label="Yes, delete it" disabled={busy} onPress={() => deleting.mutate()} />
+          <Action grow kind="main" label="Yes, delete it" disabled={isBusy} onPress={edits.remove} />
         ) : (
-          <Action grow label="Delete it" disabled={busy} onPress={() => setSure(true)} />
+          <Action grow label="Delete it" disabled={isBusy} onPress={() => setSure(true)} />
         )}
       </View>
-      <View aria-live="polite">{says ? <Text tone="straw">{says}</Text> : null}</View>
-      <ColumnsSheet {...file.unnamed} />
-      <LeftOutSheet {...file.leftOut} />
-      {isWriting ? (
-        <RuleCardSheet
-          water={water}
-          onClose={() => setWriting(false)}
-          onSave={async (rules) => {
-            setWriting(false);
-            await put({ ...water.file, water: { ...water.file.water, rules } }, `The rule card of ${water.file.water.name} is written.`).catch(said);
-          }}
-        />
-      ) : null}
-    </Sheet>
+    </>
   );
 }
