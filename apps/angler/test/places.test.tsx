@@ -39,6 +39,8 @@ jest.mock('@/data/water', () => ({
 let mockColumn: object;
 jest.mock('@/data/column', () => ({ useColumn: () => mockColumn }));
 jest.mock('@/data/ground', () => ({ useGround: () => ({ data: undefined, isError: false }) }));
+const mockLearned = { data: undefined, isPending: true, isError: false };
+jest.mock('@/data/learned', () => ({ useFactors: () => mockLearned, useCalibration: () => ({ ...mockLearned, waterName: null }) }));
 const mockNavigate = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }), useLocalSearchParams: () => ({}) }));
 jest.mock('@/data/session', () => ({
