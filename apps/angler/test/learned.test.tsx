@@ -19,7 +19,7 @@ let mockState: ReturnType<typeof fold>;
 jest.mock('@/data/learned', () => ({ useFactors: () => mockFactors, useCalibration: () => mockCalibration }));
 jest.mock('@/data/session', () => ({ useLedger: () => ({ state: mockState }) }));
 
-const show = (part: React.JSX.Element) => render(<ThemeProvider>{part}</ThemeProvider>);
+const show = (part: React.JSX.Element) => render(<ThemeProvider name="day">{part}</ThemeProvider>);
 const told = <T,>(data: T): Told<T> => ({ data, isPending: false, isError: false });
 const times = (factor: number) => ({ factor, low: factor / 1.4, high: factor * 1.4 });
 const factor = (over: Partial<Factor>): Factor => ({ factor: 'presentation', level: 'Spoon', against: 'Worm', alone: times(2), together: times(2), isNamed: false, ...over });

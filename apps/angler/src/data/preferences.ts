@@ -77,6 +77,7 @@ export const startingPreferences: Preferences = {
   windViewpoint: 'windward',
   device: null,
   isPressed: false,
+  isSheltered: false,
 };
 
 function read(): Preferences {

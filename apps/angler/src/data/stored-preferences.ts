@@ -131,6 +131,8 @@ export interface Preferences {
   device: Device | null;
   /** Whether many anglers fish these waters: where schools differ on points. */
   isPressed: boolean;
+  /** Whether one sits in a shelter on the ice. */
+  isSheltered: boolean;
 }
 
 /** Version 2 calls viewpoints what version 1, which bore no number, called schools. */
@@ -256,6 +258,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
     ])
     .nullable(),
   isPressed: z.boolean(),
+  isSheltered: z.boolean(),
 };
 
 /** Version 1 in the form of version 2. */

@@ -5,6 +5,13 @@ import { methodsOn, usualMethod } from './registry';
 /** Stands before the cautions of open water: the model may be wrong. */
 const modelledOpen: Hazard = { id: 'modelled-open', headline: 'Open water, as modelled', text: 'If there is ice here, it is new and not to be trusted.' };
 
+/** Said to one who sits in a shelter, where the heater burns. */
+export const sheltered: Hazard = {
+  id: 'shelter',
+  headline: 'In a shelter: two vents open, an alarm on',
+  text: 'A heater eats the air and gives off gas that nobody smells. Two openings, one low and one high, and an alarm for carbon monoxide.',
+};
+
 /** Neither stood on nor fished through. */
 export const skinned: Hazard = {
   id: 'skin',

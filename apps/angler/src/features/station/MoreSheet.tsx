@@ -1,5 +1,5 @@
 import type { StationState, LineState, LostAt, OutingState, ReactionKind } from '@burrow/core/ledger';
-import { methodOf, type Method } from '@burrow/core/methods';
+import { methodOf, sheltered, type Method } from '@burrow/core/methods';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
@@ -7,6 +7,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { newId } from '@/data/ids';
 import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
 import type { MarkDid } from '@burrow/core/coach';
 import { LineMeasures } from './LineMeasures';
@@ -42,7 +43,7 @@ interface Props {
 
 /** What is wanted less often at a hole: other answers, the line, a thermometer drop, other holes, the log. */
 export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jigM, onReact, shown, onSheet, onKeep, isByEye, onByEye, onDid, log }: Props) {
-  const { presentation, presentations } = usePreferences();
+  const { isSheltered, presentation, presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
   const scope = { id: outing.id, zone };
@@ -96,6 +97,8 @@ export function MoreSheet({ open, onClose, outing, hole, method, zone, line, jig
         {method.isOnIce ? <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} /> : null}
         <Action grow height={64} label="What they told us" onPress={() => onSheet('responses')} />
       </View>
+      {method.isOnIce ? <Action height={64} label="I sit in a shelter" selected={isSheltered} onPress={() => change({ isSheltered: !isSheltered })} /> : null}
+      {method.isOnIce && isSheltered ? <Caution headline={sheltered.headline}>{sheltered.text}</Caution> : null}
       <SchoolField outing={outing.id} station={hole.id} zone={zone} onLogged={onClose} />
       <MoreAnswers
         onReact={(kind, lostAt) => {
