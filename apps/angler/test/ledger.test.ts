@@ -85,6 +85,40 @@ test('a new phone shows no log before all of it has come: half of one lacks the 
   ledger.close();
 });
 
+test('a phone that was closed half way through its first log shows none of it, only what is written there meanwhile', async () => {
+  const server = new MemoryServer();
+  const first = await open(server);
+  const at = outing();
+  await first.ledger.write(at, 'outing-started', { ...started, species: [...started.species] });
+  await first.ledger.write(at, 'outing-ended', {});
+  await first.ledger.sync();
+  first.ledger.close();
+  // One page comes, and then the signal is gone.
+  const { ledger, account } = await open(server);
+  let pages = 0;
+  sync.mockImplementation(async (request: SyncRequest): Promise<SyncResponse> => {
+    if (++pages > 1) throw new Error('closed');
+    return { accepted: [], rejected: [], events: server.events.slice(request.cursor, request.cursor + 1), cursor: request.cursor + 1, more: true };
+  });
+  await ledger.sync().catch(() => undefined);
+  ledger.close();
+  // The server takes its time now: nothing fails, and nothing comes.
+  sync.mockImplementation(() => new Promise(() => undefined));
+  const again = new PhoneLedger(new PhoneStore(account), account);
+  await again.open();
+  expect(again.view.get()).toMatchObject({ ready: false, state: { outings: [] } });
+  const own = outing();
+  await again.write(own, 'outing-started', { ...started, species: [...started.species] });
+  expect(again.view.get().state.outings.map((o) => o.id)).toEqual([own.id]);
+  again.close();
+  const whole = await open(server, account);
+  await whole.ledger.sync();
+  const { state, ready } = whole.ledger.view.get();
+  expect(ready).toBe(true);
+  expect(state.outings.map((o) => [o.id, o.endedMs !== null])).toEqual([[at.id, true], [own.id, false]]); // prettier-ignore
+  whole.ledger.close();
+});
+
 test('a refused event is kept and shown with its reason, and holds up nothing', async () => {
   const server = new MemoryServer();
   server.refuses.add('note');

@@ -71,7 +71,8 @@ export class PhoneLedger {
   async readAgain(isLate = false): Promise<void> {
     const fresh = (await this.store.allEvents()).filter((row) => !this.kept.has(row.id));
     for (const row of fresh) this.kept.set(row.id, { ...row, event: upcastEvent(row.event) });
-    if (isLate || fresh.length > 0) this.show({ ready: true });
+    // What another tab has read of a log that still comes in is not the whole of it either.
+    if (isLate || fresh.length > 0) this.show(isLate ? { ready: true } : {});
   }
 
   close(): void {
@@ -310,8 +311,10 @@ export class PhoneLedger {
       before.signedOut === change.signedOut;
     if (isSame) return;
     const rows = [...this.kept.values()];
-    const events = rows.filter((k) => k.id === k.event.id).map((k) => k.event);
-    const sameEvents = change.reached !== undefined && !this.isStale;
+    // Of a log that is not whole yet only what was written here is shown: an outing whose end has not come would look under way.
+    const isWhole = change.ready ?? before.ready;
+    const events = rows.filter((k) => k.id === k.event.id && (isWhole || k.sent === 0)).map((k) => k.event);
+    const sameEvents = change.reached !== undefined && !this.isStale && before.ready === isWhole;
     this.isStale = false;
     this.view.set({
       ...before,
