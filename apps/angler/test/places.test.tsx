@@ -24,8 +24,7 @@ let mockDetail: ReturnType<typeof mockQuery>;
 let mockWeather: ReturnType<typeof mockQuery>;
 let mockLedger: object;
 let mockIce: { clearM: number; whiteM: number; atMs: number } | undefined;
-const mockImport = jest.fn(async () => ({ count: 3 }));
-const mockWrite = jest.fn(async () => ({ id: 'event' }));
+const [mockImport, mockWrite] = [jest.fn(async () => ({ count: 3 })), jest.fn(async () => ({ id: 'event' }))];
 
 jest.mock('@/data/clock', () => ({ ...jest.requireActual('@/data/clock'), useNow: () => mockNow, nowMs: () => mockNow }));
 jest.mock('@/data/water', () => ({
@@ -39,8 +38,7 @@ jest.mock('@/data/water', () => ({
 let mockColumn: object;
 jest.mock('@/data/column', () => ({ useColumn: () => mockColumn }));
 jest.mock('@/data/ground', () => ({ useGround: () => ({ data: undefined, isError: false }) }));
-const mockLearned = { data: undefined, isPending: true, isError: false };
-jest.mock('@/data/learned', () => ({ useFactors: () => mockLearned, useCalibration: () => ({ ...mockLearned, waterName: null }) }));
+jest.mock('@/data/learned', () => ({ useFactors: () => ({ isPending: true }), useCalibration: () => ({ waterName: null }) }));
 const mockNavigate = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ navigate: mockNavigate }), useLocalSearchParams: () => ({}) }));
 jest.mock('@/data/session', () => ({

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { turnBack, turnBackText, wayHomeMs, windAgainst } from '../src/safety';
+import { turnBack, turnBackText, windAgainst, type WayHome } from '../src/safety';
 import { minuteMs, metric } from '../src/units';
 
 const dusk = Date.UTC(2027, 0, 16, 17, 0);
-const back = (homeM: number, by: keyof typeof wayHomeMs = 'kayak', wind = 0, flow = 0) => turnBack(dusk, homeM, by, wind, flow);
+const back = (homeM: number, by: WayHome = 'kayak', wind = 0, flow = 0) => turnBack(dusk, homeM, by, wind, flow);
 
 test('job 19: the way home upstream, or into the wind, is begun sooner', () => {
   expect(back(900, 'kayak', 0, 0.3).atMs).toBeLessThan(back(900).atMs);

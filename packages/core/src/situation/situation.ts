@@ -21,7 +21,7 @@ import { sunDay, sunHeightDeg, type PhaseName, type Place } from '../weather';
 import { visitsOf } from '../visits';
 import { answersOf, type BaitAnswers } from './answers';
 import { assumed, type Known } from './known';
-import { warmedBand, waterTurn, type WaterTurn } from './turn';
+import { turnNow, warmedBand, type WaterTurn } from './turn';
 import { usualProfile, usualStage, usualWaterC } from './usual';
 
 /** What a situation is made of. */
@@ -111,7 +111,7 @@ export function situationAt(setting: SituationSetting): Situation {
   const column = waterNow(setting, surface.value);
   const stage = stageNow(setting, column.profile, surface.value);
   const phase: Known<PhaseName> | null = outlook?.phaseNow ? { value: outlook.phaseNow.name, by: 'foretold', atMs: outlook.phaseNow.fromMs } : null;
-  const turn = turnNow(setting, column);
+  const turn = turnNow(column.readings, nowMs, outlook);
   const band = bandNow(setting, speciesId, column, stage, phase?.value, surface.value === 'ice' || surface.value === 'skin' ? null : (turn?.value ?? null));
   const middleM = band ? (band.value.fromM + band.value.toM) / 2 : 1;
   const partial = { nowMs, column };
@@ -244,13 +244,6 @@ function bandNow(
   const profile = { ...emptyIce, ...column.profile, atMs: nowMs };
   const { look } = fishDepth(speciesId, profile, { deepestM: outlook?.column?.deepestM ?? deepestM, footM: water.footM ?? null }, stage.value, phase);
   return look && { value: look, by: stage.by, atMs: stage.atMs };
-}
-
-/** A rise or fall by the thermometer, with its end as foretold. */
-function turnNow({ outlook, nowMs }: SituationSetting, { readings }: WaterColumn): Known<WaterTurn> | null {
-  const ahead = (outlook?.column?.ahead ?? []).map((p) => ({ atMs: p.atMs, tempC: p.tempC[0] }));
-  const turn = waterTurn(readings, nowMs, ahead);
-  return turn && { value: turn, by: 'measured', atMs: readings.at(-1)?.atMs ?? nowMs };
 }
 
 /** In a current fish hold to lies, at any depth that covers them: the whole bed is looked over. */

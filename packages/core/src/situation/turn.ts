@@ -1,6 +1,7 @@
 import type { SpeciesGroup } from '../fish';
-import { readingLimits, type Band, type TempReading } from '../outlook';
+import { readingLimits, type Band, type Outlook, type TempReading } from '../outlook';
 import { dayMs, hourMs } from '../units';
+import type { Known } from './known';
 
 /** Water near the surface that warmed or cooled, as a thermometer read it. */
 export interface WaterTurn {
@@ -33,6 +34,13 @@ export function waterTurn(readings: readonly TempReading[], nowMs: number, ahead
   if (roseC < turnLimits.stepC) return null;
   const gone = ahead.find((a) => a.atMs > nowMs && a.tempC <= last.tempC - roseC / 2);
   return { kind: 'warmed', stepC: roseC, sinceMs: coldest.atMs, untilMs: gone?.atMs ?? null };
+}
+
+/** A rise or fall by the thermometer as a situation knows it, with its end as foretold. */
+export function turnNow(readings: readonly TempReading[], nowMs: number, outlook: Outlook | null): Known<WaterTurn> | null {
+  const ahead = (outlook?.column?.ahead ?? []).map((p) => ({ atMs: p.atMs, tempC: p.tempC[0] }));
+  const turn = waterTurn(readings, nowMs, ahead);
+  return turn && { value: turn, by: 'measured', atMs: readings.at(-1)?.atMs ?? nowMs };
 }
 
 const comeUp: readonly SpeciesGroup[] = ['bass', 'panfish', 'pike-walleye', 'stocked-trout'];
