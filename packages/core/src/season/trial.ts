@@ -126,6 +126,7 @@ function isEven(units: readonly Unit[]): boolean {
 /** Units of an outing: visits to two lines at one station; else spells of a line each at two, matched as they came down, each used once. */
 function unitsOf(outing: OutingState, first: string, second: string, nowMs: number): Unit[] {
   const lines = outing.lines.filter((l) => l.presentation === first || l.presentation === second).sort((a, b) => a.downMs - b.downMs);
+  if (!lines.some((l) => l.presentation !== lines[0].presentation)) return [];
   const bites = bitesOf(outing);
   const used = new Set<string>();
   const units: Unit[] = [];
@@ -153,14 +154,21 @@ function unitsOf(outing: OutingState, first: string, second: string, nowMs: numb
   return units;
 }
 
+/** Bites of outings that were asked for already: every pair of baits asks for the same. An outing that changed is another object. */
+const known = new WeakMap<OutingState, { ms: number; line: string }[]>();
+
 /** Bites by line, in order of time. */
 function bitesOf(outing: OutingState): { ms: number; line: string }[] {
-  return takesOf(outing)
+  const before = known.get(outing);
+  if (before) return before;
+  const bites = takesOf(outing)
     .flatMap((take) => {
       const ms = biteMsOf(take);
       return ms === null || take.line === null ? [] : [{ ms, line: take.line }];
     })
     .sort((x, y) => x.ms - y.ms);
+  known.set(outing, bites);
+  return bites;
 }
 
 /** Bites to two lines while both were down, in visits that have ended; at different stations those to each are visits of their own. */
