@@ -74,8 +74,8 @@ export function stretchesOf(ledger: LedgerState, method: string, nowMs: number, 
       secchiM: (latest(outing.clarity, middleMs) ?? outing.clarity.at(0))?.secchiM ?? null,
     };
   });
-  const byStation = new Map<string, number[]>();
-  pieces.forEach(({ interval }, k) => (byStation.get(interval.station) ?? byStation.set(interval.station, []).get(interval.station)!).push(k));
+  const byStation = new Map<string, number[]>(pieces.map(({ interval }) => [interval.station, []]));
+  pieces.forEach(({ interval }, k) => byStation.get(interval.station)!.push(k));
   for (const bite of catches) {
     // A fish may be landed after its line is called up: the last stretch that had begun is its own.
     const own = byStation.get(bite.station)?.filter((k) => pieces[k].interval.presentation === bite.presentation && pieces[k].fromMs <= bite.ms) ?? [];
