@@ -41,7 +41,7 @@ const startBy = async (way) => {
   const [direct, choose] = [`Start outing: ${way}`, 'Another way'].map((name) => page.getByRole('button', { name, exact: true }));
   await choose.or(direct).first().waitFor();
   if (!(await direct.isVisible())) await choose.click();
-  await direct.click();
+  await direct.last().click();
 };
 const go = async (place, size, ready) => {
   await page.setViewportSize(size);
@@ -169,6 +169,10 @@ try {
   await fishNear();
   await shot('hole-wide');
   await go('/season', phone, season);
+  await page.getByRole('button', { name: /^On the ice: / }).click();
+  const learned = page.getByRole('heading', { name: /times the bites$/ });
+  await learned.waitFor({ timeout: 60_000 });
+  await learned.evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
   await shot('season-phone');
   await page.getByRole('link', { name: /^Open the outing of Wed 13 Jan/ }).click();
   await page.getByText('All that was logged').waitFor();

@@ -219,8 +219,8 @@ describe('weather that an angler brings', () => {
 });
 
 test('an account that asks for many places gives up its own; another’s stay, and too many questions at once are refused', async () => {
-  // Slow enough that all questions are under way together.
-  const url = await service((_req, res) => void setTimeout(() => res.end(JSON.stringify(answerOf(hours(-3, 3), () => -8))), 400));
+  let slowMs = 20;
+  const url = await service((_req, res) => void setTimeout(() => res.end(JSON.stringify(answerOf(hours(-3, 3), () => -8))), slowMs));
   const weather = new Weather(db, url, 92, false);
   const [quiet, greedy] = [await own(), await own()];
   await db.query('DELETE FROM weather_place');
@@ -236,8 +236,25 @@ test('an account that asks for many places gives up its own; another’s stay, a
   const kept = await db.getRepository(WeatherPlace).find({ select: { place: true, askedBy: true } });
   expect(kept).toHaveLength(500);
   expect(kept.filter((p) => p.askedBy === quiet.id).map((p) => p.place)).toEqual(['60.00,10.00']);
+  // Slow enough that all questions are under way together, on a busy machine as well.
+  slowMs = 2500;
   const many = await Promise.allSettled(Array.from({ length: 12 }, (_, i) => weather.for(greedy, 'lake', { lon: 30 + i, lat: 40 }, nowMs)));
   const refused = many.filter((m) => m.status === 'rejected');
   expect(refused.length).toBe(8);
   for (const { reason } of refused as PromiseRejectedResult[]) expect(reason).toMatchObject({ status: 429 });
+});
+
+test('what is kept of a few days is no answer to a question for the season while the service is away', async () => {
+  let isAway = false;
+  const url = await service((_req, res) => {
+    if (isAway) res.statusCode = 500;
+    res.end(isAway ? '' : JSON.stringify(answerOf(hours(-3, 3), () => -8)));
+  });
+  const weather = new Weather(db, url, 92, false);
+  const account = await own();
+  const place = { lon: 71, lat: 33 };
+  await weather.for(account, 'lake', place, nowMs, 10);
+  isAway = true;
+  await expect(weather.for(account, 'lake', place, nowMs, 90)).rejects.toMatchObject({ status: 503 });
+  expect((await weather.for(account, 'lake', place, nowMs, 10)).series.length).toBeGreaterThan(0);
 });

@@ -12,6 +12,9 @@ import { ownVersion } from './water-change';
 /** Whether the server answered that there is nothing of the kind. */
 export const isNone = (error: unknown): boolean => error instanceof ApiError && error.status === 404;
 
+/** What did not come is asked for again after this, ms: a service that was slow once is let alone by the server for a minute. */
+const failedAgainMs = 75_000;
+
 /** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
 function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: number, enabled = true) {
   const { store } = useAccount();
@@ -20,7 +23,8 @@ function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: num
     queryKey: name,
     enabled,
     staleTime: staleMs,
-    refetchInterval: staleMs,
+    // What did not come is asked for again soon; what did keeps its own pace.
+    refetchInterval: (query) => (query.state.status === 'error' ? Math.min(staleMs, failedAgainMs) : staleMs),
     retry: (failures, error) => failures < 1 && !isNone(error),
     queryFn: async (): Promise<{ value: T; keptMs: number }> => {
       try {

@@ -119,7 +119,8 @@ export class Weather {
       // An answer that is not too old is given at once; the fresher one is there the next time.
       if (isOld(usableMs))
         answer = await fetched.catch((error: unknown) => {
-          if (row) return row;
+          // One that does not reach back so far is no answer: the phone would keep it for hours and take it for the season.
+          if (row && row.pastDays >= pastDays) return row;
           throw error;
         });
       else fetched.catch(() => undefined);
