@@ -107,7 +107,7 @@ try {
   await page.getByRole('radio', { name: 'Kayak' }).click();
   await page.getByRole('link', { name: 'Water' }).click();
   await startBy('casting');
-  await page.getByRole('heading', { name: /^Anchor at the ring, over/ }).waitFor({ timeout: 60_000 });
+  await page.getByRole('heading', { name: /^Cast to/ }).waitFor({ timeout: 60_000 });
   await page.getByRole('button', { name: 'I am at the ring' }).click();
   await page.getByRole('button', { name: 'I stand here' }).click();
   await castsMade(4);
