@@ -3,19 +3,7 @@ import { changeFirst, fallLimits, firstToBuy, goals, massFor, tieOnRules, whatTo
 import { speciesTable } from '../src/fish';
 import { sinkTime, terminalSpeed } from '../src/rig';
 import { imperial, lureMassesG, seededRandom } from '../src/units';
-
-const piece = (name: string, family: string, more: Partial<TacklePiece> = {}): TacklePiece => ({
-  piece: name,
-  family,
-  massG: null,
-  sizeMm: null,
-  colour: null,
-  hooks: null,
-  points: null,
-  rattle: null,
-  suspends: null,
-  ...more,
-});
+import { piece } from './pieces';
 
 /** A box with each family in a natural, a dark and a bright colour, small and large. */
 const fullBox = tackleFamilies.flatMap((f) =>

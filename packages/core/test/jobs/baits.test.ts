@@ -1,23 +1,12 @@
 import { castsAlong, approachOf } from '../../src/banks';
 import { floatOverSchool, retrieveOf, shyDistanceM, whatAfter, withMood, moodOf, type CastSign } from '../../src/casting';
 import { diveOver, floatFor, rigCard } from '../../src/rig';
-import { tackleFamilies, familyOf, type TacklePiece } from '../../src/tackle';
+import { tackleFamilies, familyOf } from '../../src/tackle';
 import { pickByZone, whatToTieOn, type TieOnQuery } from '../../src/tie-on';
 import { spreadDepths, windDrift } from '../../src/troll';
 import { minuteMs } from '../../src/units';
+import { piece } from '../pieces';
 
-const piece = (name: string, family: string, more: Partial<TacklePiece> = {}): TacklePiece => ({
-  piece: name,
-  family,
-  massG: null,
-  sizeMm: null,
-  colour: null,
-  hooks: null,
-  points: null,
-  rattle: null,
-  suspends: null,
-  ...more,
-});
 const colours = ['clear', 'black', 'chartreuse', 'white', 'green', 'pearl', 'brown'] as const;
 const box = tackleFamilies.flatMap((f) =>
   colours.flatMap((colour) => [
