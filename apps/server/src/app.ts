@@ -17,6 +17,7 @@ import { openApi } from './openapi';
 import { notFound, ProblemError, problemHandler } from './problem';
 import { accountRoutes } from './routes/account';
 import { anglerRoutes } from './routes/angler';
+import { waterRoutes } from './routes/waters';
 import { limitedTo, sessionRoutes } from './routes/session';
 import { signedIn } from './routes/signed-in';
 import type { Services } from './services';
@@ -101,49 +102,12 @@ export function makeApp(options: AppOptions): Express {
     demo,
     signUp,
   };
-  const registry = new Registry();
-  collectDefaultMetrics({ register: registry });
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', options.proxyHops);
-  app.use(
-    pinoHttp({
-      logger: options.log,
-      serializers: logSerializers,
-      wrapSerializers: false,
-      autoLogging: { ignore: (req) => !req.url?.startsWith('/api') },
-      customLogLevel: (_req, res, err) => (res.statusCode === 503 ? 'warn' : err || res.statusCode >= 500 ? 'error' : 'debug'),
-    }),
-  );
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        directives: {
-          'script-src': ["'self'"],
-          'worker-src': ["'self'"],
-          'style-src': ["'self'", "'unsafe-inline'"],
-          'img-src': ["'self'", 'data:', 'blob:'],
-          'upgrade-insecure-requests': null,
-        },
-      },
-      strictTransportSecurity: false,
-    }),
-  );
-  app.use((req, res, next) => {
-    if (req.secure) res.setHeader('strict-transport-security', 'max-age=31536000');
-    next();
-  });
+  logAndGuard(app, options);
   app.use(readableAddress);
-  app.get('/healthz', (_req, res) => void res.json({ ok: true }));
-  app.get('/readyz', async (_req, res) => {
-    await db.query('SELECT 1');
-    res.json({ ok: true });
-  });
-  app.get('/metrics', async (req, res) => {
-    if (!mayMeasure(req, options)) throw new ProblemError(404, 'Not found', 'expected a known address, found /metrics');
-    res.type(registry.contentType).send(await registry.metrics());
-  });
-
+  probes(app, options);
   const sessionStore = new (connectPgSimple(session))({
     pool: options.pool,
     tableName: 'session',
@@ -172,11 +136,58 @@ export function makeApp(options: AppOptions): Express {
     signedIn,
     accountRoutes(services),
     anglerRoutes(services),
+    waterRoutes(services),
   );
   if (options.webDir !== undefined) serveWeb(app, options.webDir);
   app.use(notFound);
   app.use(problemHandler);
   return app;
+}
+
+/** Requests are logged, and answers carry what keeps a browser from running what is not ours. */
+function logAndGuard(app: Express, options: AppOptions): void {
+  app.use(
+    pinoHttp({
+      logger: options.log,
+      serializers: logSerializers,
+      wrapSerializers: false,
+      autoLogging: { ignore: (req) => !req.url?.startsWith('/api') },
+      customLogLevel: (_req, res, err) => (res.statusCode === 503 ? 'warn' : err || res.statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  );
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'script-src': ["'self'"],
+          'worker-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'upgrade-insecure-requests': null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use((req, res, next) => {
+    if (req.secure) res.setHeader('strict-transport-security', 'max-age=31536000');
+    next();
+  });
+}
+
+/** Whether it lives, whether it can answer, and its measurements. */
+function probes(app: Express, options: AppOptions): void {
+  const registry = new Registry();
+  collectDefaultMetrics({ register: registry });
+  app.get('/healthz', (_req, res) => void res.json({ ok: true }));
+  app.get('/readyz', async (_req, res) => {
+    await options.db.query('SELECT 1');
+    res.json({ ok: true });
+  });
+  app.get('/metrics', async (req, res) => {
+    if (!mayMeasure(req, options)) throw new ProblemError(404, 'Not found', 'expected a known address, found /metrics');
+    res.type(registry.contentType).send(await registry.metrics());
+  });
 }
 
 /** Measurements are for this machine, and for whoever knows the token; a proxy's requests come from this machine and are not from it. */

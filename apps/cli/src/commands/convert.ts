@@ -11,6 +11,8 @@ import {
   shoreAmong,
   soundingsCsv,
   UnknownColumns,
+  type LeftOut,
+  type Places,
   type ReadOptions,
   type TableColumns,
 } from '@burrow/contract/formats';
@@ -32,47 +34,64 @@ export function convert(args: string[]): void {
   if (from === undefined || to === undefined) throw new BadInput('convert: expected IN and OUT, found fewer');
   if (more !== undefined) throw new BadInput(`convert: expected IN and OUT, found "${more}" as well`);
   const [kind, wanted] = [endingOf(from, readable), endingOf(to, writable)];
-  const unit = values['depth-unit'];
-  if (unit !== undefined && !Object.hasOwn(depthUnits, unit)) throw new BadInput(`--depth-unit: expected ${Object.keys(depthUnits).join(', ')}, found "${unit}"`);
-  if (kind === 'ndjson') {
-    if (wanted !== 'csv' && wanted !== 'ndjson') throw new BadInput(`convert: expected a ledger .ndjson to go to .csv or .ndjson, found ${to}`);
-    const events = parseLedger(readText(from, 'a ledger in NDJSON'));
-    if (wanted === 'ndjson') return writeWhole(to, ledgerText(events));
-    writeWhole(to, catchesCsv(foldLedger(events)));
-    const others = events.filter((e) => !e.kind.startsWith('fish-')).length;
-    if (others > 0) process.stderr.write(`burrow: ${to}: the fish alone, ${others} entries of other kinds have no row in it\n`);
-    return;
-  }
+  const unit = depthUnitOf(values['depth-unit']);
+  if (kind === 'ndjson') return convertLedger(from, to, wanted);
   if (wanted === 'ndjson') throw new BadInput(`convert: expected places to go to .gpx, .geojson or .csv, found ${to}`);
-  if (values.outline === true && wanted !== 'geojson') throw new BadInput(`--outline: expected to go to .geojson, which has shores, found ${to}`);
+  const takesShore = values.outline === true;
+  if (takesShore && wanted !== 'geojson') throw new BadInput(`--outline: expected to go to .geojson, which has shores, found ${to}`);
   const text = readText(from, `places in .${kind}`);
-  const options = {
-    ...(unit === undefined ? {} : { metresPerUnit: depthUnits[unit as DepthUnit] }),
-    ...(values.columns === undefined ? {} : { columns: columnsOf(from, text, values.columns) }),
-  };
-  const { leftOut, ...read } = readFormat(from, (t) => placesOf(from, t, options), text);
+  const { leftOut, ...read } = readFormat(
+    from,
+    (t) =>
+      placesOf(from, t, {
+        ...(unit === null ? {} : { metresPerUnit: depthUnits[unit] }),
+        ...(values.columns === undefined ? {} : { columns: columnsOf(from, text, values.columns) }),
+      }),
+    text,
+  );
   // A log of a sounder has its bad sentences by nature; elsewhere nothing is left out unasked.
-  if (leftOut.length > 0 && values['leave-out'] !== true && kind !== 'nmea') {
-    const shown = leftOut.slice(0, 5).map((l) => `${l.where}: ${l.why}`);
-    const others = leftOut.length > 5 ? ` and ${leftOut.length - 5} more` : '';
-    throw new BadInput(
-      `${from}: ${shown.join('; ')}${others}. Add --leave-out to go on without them${leftOut.some((l) => l.why.includes('tell')) && unit === undefined ? ', or --depth-unit to say the unit' : ''}`,
-    );
-  }
-  const shore = values.outline === true ? shoreAmong(read) : null;
+  if (leftOut.length > 0 && values['leave-out'] !== true && kind !== 'nmea') throw new BadInput(`${from}: ${leftOutWords(leftOut, unit !== null)}`);
+  const shore = takesShore ? shoreAmong(read) : null;
   if (shore && 'why' in shore) throw new BadInput(`${from}: --outline: ${shore.why}`);
   for (const { where, why } of leftOut) process.stderr.write(`burrow: ${from}: ${where}: left out, ${why}\n`);
   const places = shore ? shore.rest : read;
+  warnOfLost(from, to, places, { hasShore: shore !== null, toSoundings: wanted === 'csv' });
+  writeWhole(to, wanted === 'gpx' ? gpxText(places) : wanted === 'geojson' ? placesGeoJson(places, shore?.shore) : soundingsCsv(places.points));
+}
+
+function depthUnitOf(said: string | undefined): DepthUnit | null {
+  if (said === undefined) return null;
+  if (!Object.hasOwn(depthUnits, said)) throw new BadInput(`--depth-unit: expected ${Object.keys(depthUnits).join(', ')}, found "${said}"`);
+  return said as DepthUnit;
+}
+
+/** A ledger in order, or its fish as a table. */
+function convertLedger(from: string, to: string, wanted: (typeof writable)[number]): void {
+  if (wanted !== 'csv' && wanted !== 'ndjson') throw new BadInput(`convert: expected a ledger .ndjson to go to .csv or .ndjson, found ${to}`);
+  const events = parseLedger(readText(from, 'a ledger in NDJSON'));
+  if (wanted === 'ndjson') return writeWhole(to, ledgerText(events));
+  writeWhole(to, catchesCsv(foldLedger(events)));
+  const others = events.filter((e) => !e.kind.startsWith('fish-')).length;
+  if (others > 0) process.stderr.write(`burrow: ${to}: the fish alone, ${others} entries of other kinds have no row in it\n`);
+}
+
+/** What cannot be read, and how to go on. */
+function leftOutWords(leftOut: readonly LeftOut[], isUnitSaid: boolean): string {
+  const shown = leftOut.slice(0, 5).map((l) => `${l.where}: ${l.why}`);
+  const others = leftOut.length > 5 ? ` and ${leftOut.length - 5} more` : '';
+  const saysUnit = !isUnitSaid && leftOut.some((l) => l.why.includes('tell'));
+  return `${shown.join('; ')}${others}. Add --leave-out to go on without them${saysUnit ? ', or --depth-unit to say the unit' : ''}`;
+}
+
+/** What of the places does not come along: polygons that are no shore, and in soundings what has no depth. */
+function warnOfLost(from: string, to: string, places: Places, { hasShore, toSoundings }: { hasShore: boolean; toSoundings: boolean }): void {
   const passedOver = (places.shores ?? []).length;
   if (passedOver > 0)
     process.stderr.write(
-      `burrow: ${from}: ${passedOver} ${passedOver === 1 ? 'polygon' : 'polygons'} left out: ${shore ? 'another is the shore' : 'only --outline takes one, as the shore'}\n`,
+      `burrow: ${from}: ${passedOver} ${passedOver === 1 ? 'polygon' : 'polygons'} left out: ${hasShore ? 'another is the shore' : 'only --outline takes one, as the shore'}\n`,
     );
-  if (wanted === 'csv') {
-    const lost = places.points.filter((p) => p.depthM === undefined).length + places.tracks.length;
-    if (lost > 0) process.stderr.write(`burrow: ${to}: ${lost} places without a depth or tracks have no row in soundings\n`);
-  }
-  writeWhole(to, wanted === 'gpx' ? gpxText(places) : wanted === 'geojson' ? placesGeoJson(places, shore?.shore) : soundingsCsv(places.points));
+  const lost = toSoundings ? places.points.filter((p) => p.depthM === undefined).length + places.tracks.length : 0;
+  if (lost > 0) process.stderr.write(`burrow: ${to}: ${lost} places without a depth or tracks have no row in soundings\n`);
 }
 
 /** The places of a file; of a table whose columns have to be said, how to say them. */

@@ -28,41 +28,68 @@ export function parseNmea(text: string): Places & { leftOut: LeftOut[] } {
   // A log that never writes checksums cannot be checked; in one that does, a sentence without has lost its end.
   const isChecked = sentences.some(({ text: sentence }) => /\*[0-9A-F]{2}$/i.test(sentence));
   const hasDpt = sentences.some(({ text: sentence }) => type(sentence) === 'DPT');
-  const points: MarkedPlace[] = [];
-  const leftOut: LeftOut[] = [];
-  let fix: Fix | null = null;
-  let date: string | null = null;
-  let daySecond: number | null = null;
+  const log = new SounderLog(hasDpt);
   for (const { line, text: sentence } of sentences) {
-    const where = `line ${line}`;
-    const wrong = checksumProblem(sentence, isChecked);
-    if (wrong !== null) {
-      leftOut.push({ where, why: wrong });
-      continue;
-    }
-    const [, ...cells] = sentence.replace(/\*[0-9A-Fa-f]{2}$/, '').split(',');
-    const kind = type(sentence);
-    if (kind === 'GGA' || kind === 'RMC') {
-      const isGga = kind === 'GGA';
-      daySecond = daySecondOf(cells[0]) ?? daySecond;
-      if (!isGga && /^\d{6}$/.test(cells[8] ?? '')) date = `${Number(cells[8].slice(4)) < 80 ? 20 : 19}${cells[8].slice(4)}-${cells[8].slice(2, 4)}-${cells[8].slice(0, 2)}`;
-      const isValid = isGga ? Number(cells[5]) > 0 : cells[1] === 'A';
-      const at = isValid ? positionOf(isGga ? cells.slice(1, 5) : cells.slice(2, 6)) : null;
-      if (isValid && at === null)
-        leftOut.push({ where, why: `expected latitude and longitude such as 4700.123,N,14000.456,W, found "${cells.slice(isGga ? 1 : 2, isGga ? 5 : 6).join(',')}"` });
-      fix = at === null ? (isValid ? fix : null) : { at, daySecond };
-    } else if (kind === 'DPT' || (kind === 'DBT' && !hasDpt)) {
-      const depthM = kind === 'DPT' ? dptDepth(cells) : dbtDepth(cells);
-      if (depthM === null) {
-        // A sounder without bottom writes the sentence with nothing in it.
-        if (cells.some((c) => /\d/.test(c))) leftOut.push({ where, why: `expected a depth of 0 to 1000 m, found "${cells.join(',')}"` });
-      } else if (fix === null) leftOut.push({ where, why: 'expected a position (GGA or RMC) before the depth, found none that is valid' });
-      else if (fix.daySecond !== null && daySecond !== null && (daySecond - fix.daySecond + 86_400) % 86_400 > fixStandsS)
-        leftOut.push({ where, why: `expected a position of the last ${fixStandsS} s, found one ${Math.round(daySecond - fix.daySecond)} s old` });
-      else points.push({ role: 'sounding', at: fix.at, depthM, ...(date !== null && fix.daySecond !== null ? { time: `${date}T${clockOf(fix.daySecond)}Z` } : {}) });
-    }
+    const why =
+      checksumProblem(sentence, isChecked) ??
+      log.read(
+        type(sentence),
+        sentence
+          .replace(/\*[0-9A-Fa-f]{2}$/, '')
+          .split(',')
+          .slice(1),
+      );
+    if (why !== null) log.leftOut.push({ where: `line ${line}`, why });
   }
-  return { points, tracks: [], leftOut };
+  return { points: log.points, tracks: [], leftOut: log.leftOut };
+}
+
+/** What a log has told so far: the last fix, the date, the time of day, and the depths at their fixes. */
+class SounderLog {
+  readonly points: MarkedPlace[] = [];
+  readonly leftOut: LeftOut[] = [];
+  private fix: Fix | null = null;
+  private date: string | null = null;
+  private daySecond: number | null = null;
+
+  /** @param hasDpt whether depths come by DPT: those of DBT are then the same ones again */
+  constructor(private readonly hasDpt: boolean) {}
+
+  /** Takes in a sentence by its type and cells; why it is left out, or null where it is read or passed over. */
+  read(kind: string | undefined, cells: readonly string[]): string | null {
+    if (kind === 'GGA' || kind === 'RMC') return this.place(kind === 'GGA', cells);
+    if (kind === 'DPT') return this.sound(dptDepth(cells), cells);
+    return kind === 'DBT' && !this.hasDpt ? this.sound(dbtDepth(cells), cells) : null;
+  }
+
+  private place(isGga: boolean, cells: readonly string[]): string | null {
+    this.daySecond = daySecondOf(cells[0]) ?? this.daySecond;
+    if (!isGga) this.date = dateOf(cells[8]) ?? this.date;
+    const isValid = isGga ? Number(cells[5]) > 0 : cells[1] === 'A';
+    const place = isGga ? cells.slice(1, 5) : cells.slice(2, 6);
+    const at = isValid ? positionOf(place) : null;
+    // A fix that cannot be read leaves the one before it; one that is called invalid ends it.
+    if (at !== null) this.fix = { at, daySecond: this.daySecond };
+    else if (!isValid) this.fix = null;
+    return isValid && at === null ? `expected latitude and longitude such as 4700.123,N,14000.456,W, found "${place.join(',')}"` : null;
+  }
+
+  private sound(depthM: number | null, cells: readonly string[]): string | null {
+    const { fix, date, daySecond } = this;
+    // A sounder without bottom writes the sentence with nothing in it.
+    if (depthM === null) return cells.some((c) => /\d/.test(c)) ? `expected a depth of 0 to 1000 m, found "${cells.join(',')}"` : null;
+    if (fix === null) return 'expected a position (GGA or RMC) before the depth, found none that is valid';
+    if (fix.daySecond !== null && daySecond !== null && (daySecond - fix.daySecond + 86_400) % 86_400 > fixStandsS)
+      return `expected a position of the last ${fixStandsS} s, found one ${Math.round(daySecond - fix.daySecond)} s old`;
+    this.points.push({ role: 'sounding', at: fix.at, depthM, ...(date !== null && fix.daySecond !== null ? { time: `${date}T${clockOf(fix.daySecond)}Z` } : {}) });
+    return null;
+  }
+}
+
+/** "ddmmyy" as a date of 1980 to 2079; null for anything else. */
+function dateOf(text: string | undefined): string | null {
+  const [, day, month, year] = /^(\d{2})(\d{2})(\d{2})$/.exec(text ?? '') ?? [];
+  return year === undefined ? null : `${Number(year) < 80 ? 20 : 19}${year}-${month}-${day}`;
 }
 
 function checksumProblem(sentence: string, isChecked: boolean): string | null {

@@ -197,51 +197,60 @@ export function feedPicture(
   const next = dropped(nextAs, dropM);
   const thirds = biteThirds(run, swim.alongM);
   const best = swim.alongM.length >= leastBites ? bestThird(thirds) : null;
-  return { run, last, next, advice, biteM, thirds, best, fedShare: last ? fedShare(run, last.span) : 0, ...words() };
+  const picture = { run, last, next, advice, biteM, thirds, best, fedShare: last ? fedShare(run, last.span) : 0 };
+  return { ...picture, ...feedWords(picture, timedMs, (last?.ball ?? ball).gcc, units) };
+}
 
-  function words(): { headline: string; detail: string } {
-    const text = (m: number) => depthText(Math.abs(m), units);
-    if (timedMs === null) return { headline: 'Time the float before you feed', detail: 'Where the food comes to lie depends on the flow.' };
-    if (isStill)
-      return {
-        headline: biteM === null || Math.abs(biteM) < 0.3 ? 'Feed over the float' : `Feed ${text(biteM)} to the ${biteM > 0 ? 'right' : 'left'} of the float`,
-        detail: 'Still water leaves no trail: what is fed lies where it falls.',
-      };
-    const way = Math.sign(flowMs);
-    // What lies within a hand's breadth lies at one place.
-    const span = (s: RunSpan) => {
-      const [a, b] = [Math.min(Math.abs(s.fromM), Math.abs(s.toM)), Math.max(Math.abs(s.fromM), Math.abs(s.toM))];
-      return b - a < onPlaceM ? `${depthText((a + b) / 2, units)} down` : `${depthText(a, units)} to ${depthText(b, units)} down`;
-    };
-    const gravel = next.ball.gcc > (last?.ball ?? ball).gcc + 0.01;
-    const withGravel = gravel ? ', with a handful of gravel' : '';
-    const squeeze = last && next.ball.breaks !== last.ball.breaks ? `Squeeze the next ball ${squeezed[next.ball.breaks]}` : null;
-    if (!last) {
-      const place = Math.abs(dropM) < 0.15 ? 'at the float' : `${text(dropM)} ${dropM * way > 0 ? 'down' : 'up'} of the float`;
-      return {
-        headline: `Drop it ${place}, squeezed ${squeezed[next.ball.breaks]}${withGravel}`,
-        detail: biteM === null ? `Then its food lies ${span(next.span)}, in the middle of the run.` : `Then its food lies ${span(next.span)}, where the bites come.`,
-      };
-    }
-    const move = (dropM - last.dropM) * way;
-    const moved = Math.abs(move) < 0.15 ? 'the same place' : `${text(move)} further ${move > 0 ? 'down' : 'up'}`;
-    const lies = `which lies ${span(last.span)}`;
-    const ends = [last.span.fromM * way, last.span.toM * way];
-    const offset = biteM === null ? 0 : biteM * way < Math.min(...ends) - onPlaceM ? -1 : biteM * way > Math.max(...ends) + onPlaceM ? 1 : 0;
+type Words = { headline: string; detail: string };
+type Drawn = Omit<FeedPicture, keyof Words>;
+
+/** What the picture of a swim's feed comes to: how the next ball is squeezed and where it is dropped, and where the food of the last lies. */
+function feedWords(drawn: Drawn, timedMs: number | null, lastGcc: number, units: UnitPreference): Words {
+  const { last, next, biteM } = drawn;
+  if (timedMs === null) return { headline: 'Time the float before you feed', detail: 'Where the food comes to lie depends on the flow.' };
+  if (Math.abs(timedMs) < stillMs) return stillWords(biteM, units);
+  const down = Math.sign(timedMs);
+  const withGravel = next.ball.gcc > lastGcc + 0.01;
+  if (!last) {
+    const place = sameM(next.dropM) ? 'at the float' : `${lengthText(next.dropM, units)} ${next.dropM * down > 0 ? 'down' : 'up'} of the float`;
     return {
-      headline: squeeze
-        ? `${squeeze}${withGravel}, ${moved === 'the same place' ? 'at the same place' : moved}`
-        : gravel
-          ? `Put a handful of gravel in the next ball, ${moved === 'the same place' ? 'at the same place' : moved}`
-          : Math.abs(move) < 0.15
-            ? 'Drop the next ball at the same place'
-            : `Drop the next ball ${moved}`,
-      detail:
-        biteM === null
-          ? `The last lies ${span(last.span)}, ${Math.round(100 * fedShare(run, last.span))} % of the run.`
-          : offset === 0
-            ? `Bites come on the feed, ${lies}.`
-            : `Bites come ${offset > 0 ? 'past' : 'short of'} the feed, ${lies}.`,
+      headline: `Drop it ${place}, squeezed ${squeezed[next.ball.breaks]}${withGravel ? gravelText : ''}`,
+      detail: `Then its food lies ${spanText(next.span, units)}, ${biteM === null ? 'in the middle of the run' : 'where the bites come'}.`,
     };
   }
+  return { headline: nextBallWords(last, next, down, withGravel, units), detail: lastBallWords(last, drawn, down, units) };
+}
+
+const gravelText = ', with a handful of gravel';
+const lengthText = (m: number, units: UnitPreference) => depthText(Math.abs(m), units);
+/** Nearer than this a ball is dropped at the same place, m. */
+const sameM = (m: number) => Math.abs(m) < 0.15;
+
+function stillWords(biteM: number | null, units: UnitPreference): Words {
+  const isOver = biteM === null || Math.abs(biteM) < onPlaceM;
+  return {
+    headline: isOver ? 'Feed over the float' : `Feed ${lengthText(biteM, units)} to the ${biteM > 0 ? 'right' : 'left'} of the float`,
+    detail: 'Still water leaves no trail: what is fed lies where it falls.',
+  };
+}
+
+/** Where food lies down the run; what lies within a hand's breadth lies at one place. */
+function spanText({ fromM, toM }: RunSpan, units: UnitPreference): string {
+  const [a, b] = [Math.min(Math.abs(fromM), Math.abs(toM)), Math.max(Math.abs(fromM), Math.abs(toM))];
+  return b - a < onPlaceM ? `${depthText((a + b) / 2, units)} down` : `${depthText(a, units)} to ${depthText(b, units)} down`;
+}
+
+function nextBallWords(last: DroppedBall, next: DroppedBall, down: number, withGravel: boolean, units: UnitPreference): string {
+  const moveM = (next.dropM - last.dropM) * down;
+  const place = sameM(moveM) ? 'at the same place' : `${lengthText(moveM, units)} further ${moveM > 0 ? 'down' : 'up'}`;
+  if (next.ball.breaks !== last.ball.breaks) return `Squeeze the next ball ${squeezed[next.ball.breaks]}${withGravel ? gravelText : ''}, ${place}`;
+  return withGravel ? `Put a handful of gravel in the next ball, ${place}` : `Drop the next ball ${place}`;
+}
+
+function lastBallWords(last: DroppedBall, { biteM, fedShare: share }: Drawn, down: number, units: UnitPreference): string {
+  if (biteM === null) return `The last lies ${spanText(last.span, units)}, ${Math.round(100 * share)} % of the run.`;
+  const ends = [last.span.fromM * down, last.span.toM * down];
+  const at = biteM * down;
+  const where = at < Math.min(...ends) - onPlaceM ? 'short of' : at > Math.max(...ends) + onPlaceM ? 'past' : 'on';
+  return `Bites come ${where} the feed, which lies ${spanText(last.span, units)}.`;
 }

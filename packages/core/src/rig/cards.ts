@@ -31,6 +31,9 @@ export interface RigCard {
 export const rigIds = ['sliding-float', 'fixed-float', 'pole', 'loop-jig', 'tube', 'two-baits', 'tip-up', 'tandem'] as const;
 export type RigId = (typeof rigIds)[number];
 
+/** The rigs that a float carries. */
+type FloatRigId = 'sliding-float' | 'fixed-float' | 'pole';
+
 export const rigNames: Readonly<Record<RigId, string>> = {
   'sliding-float': 'Sliding float',
   'fixed-float': 'Fixed float',
@@ -90,7 +93,7 @@ const names = (list: readonly { name: string }[]) => {
   return [...counts].map(([name, n]) => (n > 1 ? `${n} ${name}` : name)).join(' and ');
 };
 
-function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number, floats: readonly OwnFloat[]): RigCard {
+function floatRig(id: FloatRigId, depthM: number, floats: readonly OwnFloat[]): RigCard {
   const wantedG = stillCapacity(depthM);
   const own = [...floats].sort((a, b) => Math.abs(Math.log(a.capacityG / wantedG)) - Math.abs(Math.log(b.capacityG / wantedG)))[0];
   const carriesG = own?.capacityG ?? wantedG;
@@ -132,95 +135,93 @@ function floatRig(id: 'sliding-float' | 'fixed-float' | 'pole', depthM: number, 
   };
 }
 
+type Made = Pick<RigCard, 'parts' | 'lengthM' | 'hooks' | 'steps'>;
+
+/** The rigs without a float, each worked out for a depth, m, and the height over the bed, m, where it is known. */
+const lineRigs: Record<Exclude<RigId, FloatRigId>, (depthM: number, overBedM: number | null) => Made> = {
+  'loop-jig': () => ({
+    parts: [
+      { kind: 'knot', name: 'braid to leader, two uni knots', aboveHookM: 1 },
+      { kind: 'loop', name: 'loop knot, so that it hangs free', aboveHookM: 0.02 },
+      { kind: 'hook', name: 'jig, level', aboveHookM: 0 },
+    ],
+    lengthM: 1.2,
+    hooks: 1,
+    steps: [
+      'A metre of leader to the main line.',
+      'Loop knot: the loop no wider than the eye.',
+      'It must hang level: slide the knot on the eye until it does.',
+      'It spins: turn the spool off its twist, or let it hang and stop.',
+    ],
+  }),
+  tube: () => ({
+    parts: [
+      { kind: 'loop', name: 'loop knot', aboveHookM: 0.03 },
+      { kind: 'weight', name: 'head inside, a fifth of the length behind the nose', aboveHookM: 0.01 },
+      { kind: 'hook', name: 'hook out at the tails', aboveHookM: 0 },
+    ],
+    lengthM: 0.3,
+    hooks: 1,
+    steps: [
+      'Push the head in from the tails, short of the nose: the room before it holds scent and levels the bait.',
+      'Eye out through the top.',
+      'Short bites: cut the tails back toward the bend, all level.',
+      'Shorten the whole tube in cold water.',
+    ],
+  }),
+  'two-baits': (depthM) => ({
+    parts: [
+      { kind: 'loop', name: 'dropper loop with the second bait', aboveHookM: 0.45 },
+      { kind: 'weight', name: 'the heavier bait, or a weight', aboveHookM: 0 },
+      { kind: 'hook', name: 'first bait', aboveHookM: 0 },
+    ],
+    lengthM: Math.min(depthM, 1.2),
+    hooks: 2,
+    steps: [
+      'Only where two hooks on a line are allowed.',
+      'Dropper loop a forearm above the lower bait, its arm two fingers long.',
+      'The small bait above, the heavy one below keeps the line straight.',
+      'Which of the two they take says at what height they are.',
+    ],
+  }),
+  'tip-up': (depthM, overBedM) => ({
+    parts: [
+      { kind: 'flag', name: 'flag, bent under its trip', aboveHookM: depthM },
+      { kind: 'swivel', name: 'swivel', aboveHookM: Math.min(0.9, 0.8 * depthM) },
+      { kind: 'weight', name: 'weight that keeps the bait down', aboveHookM: Math.min(0.6, 0.6 * depthM) },
+      { kind: 'hook', name: overBedM === null ? 'dead bait' : `dead bait, ${overBedM.toFixed(1)} m over the bed`, aboveHookM: 0 },
+    ],
+    lengthM: depthM,
+    hooks: 1,
+    steps: [
+      'Clip a weight to the hook and find the bottom.',
+      'Mark the line at the water, then take up the height over the bed.',
+      'Lay the line loose by the hole: it must run.',
+      'Flag up: pull the slack in before setting, lift when you feel weight.',
+    ],
+  }),
+  tandem: () => ({
+    parts: [
+      { kind: 'swivel', name: 'three-way swivel', aboveHookM: 1.5 },
+      { kind: 'loop', name: 'upper bait on a longer leader', aboveHookM: 0.8 },
+      { kind: 'weight', name: 'weight on the lower arm', aboveHookM: 0.6 },
+      { kind: 'hook', name: 'lower bait', aboveHookM: 0 },
+    ],
+    lengthM: 2,
+    hooks: 2,
+    steps: [
+      'Only where two baits on a line are allowed.',
+      'Main line to the upper eye of the swivel.',
+      'Weight on a short arm that breaks first.',
+      'Two leaders of unlike length, so that they do not meet in a turn.',
+      'Turn wide: the inside line sinks.',
+    ],
+  }),
+};
+
 /** A rig with its numbers worked out for a depth. Throws RangeError for a depth outside 0.3 to 60 m. */
 export function rigCard(id: RigId, { depthM, bottomM, floats = [] }: RigSetting): RigCard {
   requireWithin(depthM, 0.3, 60, 'depth', 'm');
-  const overBed = bottomM === null ? null : Math.max(0, bottomM - depthM);
   if (id === 'sliding-float' || id === 'fixed-float' || id === 'pole') return floatRig(id, depthM, floats);
-  const card = (parts: RigPart[], lengthM: number, hooks: number, steps: string[]): RigCard => ({ id, name: rigNames[id], parts, lengthM, hooks, steps });
-  switch (id) {
-    case 'loop-jig':
-      return card(
-        [
-          { kind: 'knot', name: 'braid to leader, two uni knots', aboveHookM: 1 },
-          { kind: 'loop', name: 'loop knot, so that it hangs free', aboveHookM: 0.02 },
-          { kind: 'hook', name: 'jig, level', aboveHookM: 0 },
-        ],
-        1.2,
-        1,
-        [
-          'A metre of leader to the main line.',
-          'Loop knot: the loop no wider than the eye.',
-          'It must hang level: slide the knot on the eye until it does.',
-          'It spins: turn the spool off its twist, or let it hang and stop.',
-        ],
-      );
-    case 'tube':
-      return card(
-        [
-          { kind: 'loop', name: 'loop knot', aboveHookM: 0.03 },
-          { kind: 'weight', name: 'head inside, a fifth of the length behind the nose', aboveHookM: 0.01 },
-          { kind: 'hook', name: 'hook out at the tails', aboveHookM: 0 },
-        ],
-        0.3,
-        1,
-        [
-          'Push the head in from the tails, short of the nose: the room before it holds scent and levels the bait.',
-          'Eye out through the top.',
-          'Short bites: cut the tails back toward the bend, all level.',
-          'Shorten the whole tube in cold water.',
-        ],
-      );
-    case 'two-baits':
-      return card(
-        [
-          { kind: 'loop', name: 'dropper loop with the second bait', aboveHookM: 0.45 },
-          { kind: 'weight', name: 'the heavier bait, or a weight', aboveHookM: 0 },
-          { kind: 'hook', name: 'first bait', aboveHookM: 0 },
-        ],
-        Math.min(depthM, 1.2),
-        2,
-        [
-          'Only where two hooks on a line are allowed.',
-          'Dropper loop a forearm above the lower bait, its arm two fingers long.',
-          'The small bait above, the heavy one below keeps the line straight.',
-          'Which of the two they take says at what height they are.',
-        ],
-      );
-    case 'tip-up':
-      return card(
-        [
-          { kind: 'flag', name: 'flag, bent under its trip', aboveHookM: depthM },
-          { kind: 'swivel', name: 'swivel', aboveHookM: Math.min(0.9, 0.8 * depthM) },
-          { kind: 'weight', name: 'weight that keeps the bait down', aboveHookM: Math.min(0.6, 0.6 * depthM) },
-          { kind: 'hook', name: overBed === null ? 'dead bait' : `dead bait, ${overBed.toFixed(1)} m over the bed`, aboveHookM: 0 },
-        ],
-        depthM,
-        1,
-        [
-          'Clip a weight to the hook and find the bottom.',
-          'Mark the line at the water, then take up the height over the bed.',
-          'Lay the line loose by the hole: it must run.',
-          'Flag up: pull the slack in before setting, lift when you feel weight.',
-        ],
-      );
-    case 'tandem':
-      return card(
-        [
-          { kind: 'swivel', name: 'three-way swivel', aboveHookM: 1.5 },
-          { kind: 'loop', name: 'upper bait on a longer leader', aboveHookM: 0.8 },
-          { kind: 'weight', name: 'weight on the lower arm', aboveHookM: 0.6 },
-          { kind: 'hook', name: 'lower bait', aboveHookM: 0 },
-        ],
-        2,
-        2,
-        [
-          'Only where two baits on a line are allowed.',
-          'Main line to the upper eye of the swivel.',
-          'Weight on a short arm that breaks first.',
-          'Two leaders of unlike length, so that they do not meet in a turn.',
-          'Turn wide: the inside line sinks.',
-        ],
-      );
-  }
+  return { id, name: rigNames[id], ...lineRigs[id](depthM, bottomM === null ? null : Math.max(0, bottomM - depthM)) };
 }

@@ -1,6 +1,6 @@
 import type { LedgerState, OutingState, StationState } from '../ledger';
 import { dayText, distanceM, hourMs, type LonLat } from '../units';
-import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type WeatherHour } from '../weather';
+import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type PhaseName, type WeatherHour } from '../weather';
 import { catchesOf, effortIntervals, heightBands, type EffortInterval } from './effort';
 
 /** Parts of the day, by the sun. */
@@ -52,11 +52,15 @@ export function stretchesOf(ledger: LedgerState, method: string, nowMs: number, 
   const pieces = effortIntervals(ledger, nowMs)
     .filter((s) => s.method === method)
     .flatMap(hourly);
+  const conditions = (outing: OutingState, middleMs: number) => ({
+    ...readingsAt(outing, middleMs),
+    phase: knownPhase(phaseAtInstant(phases, middleMs)?.name),
+    cloud: (series.length > 0 ? weatherAt(series, middleMs)?.cloud : null) ?? latest(ledger.weather, middleMs)?.cloud ?? null,
+  });
   const stretches = pieces.map(({ interval, fromMs, toMs }): Stretch => {
     const outing = outings.get(interval.outing)!;
     const station = outing.stations.find((s) => s.id === interval.station);
     const middleMs = (fromMs + toMs) / 2;
-    const phase = phaseAtInstant(phases, middleMs)?.name;
     return {
       outing: outing.id,
       station: interval.station,
@@ -64,14 +68,11 @@ export function stretchesOf(ledger: LedgerState, method: string, nowMs: number, 
       minutes: (toMs - fromMs) / 60_000,
       bites: 0,
       presentation: interval.presentation,
-      height: interval.heightM === null ? null : (heightBands.find((h) => interval.heightM! >= h.fromM && interval.heightM! < h.toM)?.id ?? null),
+      height: heightBandOf(interval.heightM),
       hour: station ? dayPart(middleMs, station.at) : null,
-      phase: phase === undefined || phase === 'not enough to say' ? null : phase,
       place: placeOf.get(interval.station) ?? null,
       depthM: station?.depthM ?? station?.mapDepthM ?? null,
-      cloud: (series.length > 0 ? weatherAt(series, middleMs)?.cloud : null) ?? latest(ledger.weather, middleMs)?.cloud ?? null,
-      waterC: latest(outing.temperatures, middleMs)?.tempC ?? outing.temperatures.at(0)?.tempC ?? null,
-      secchiM: (latest(outing.clarity, middleMs) ?? outing.clarity.at(0))?.secchiM ?? null,
+      ...conditions(outing, middleMs),
     };
   });
   const byStation = new Map<string, number[]>(pieces.map(({ interval }) => [interval.station, []]));
@@ -84,6 +85,16 @@ export function stretchesOf(ledger: LedgerState, method: string, nowMs: number, 
   }
   return stretches;
 }
+
+const knownPhase = (name: PhaseName | undefined) => (name === undefined || name === 'not enough to say' ? null : name);
+
+const heightBandOf = (heightM: number | null) => (heightM === null ? null : (heightBands.find((h) => heightM >= h.fromM && heightM < h.toM)?.id ?? null));
+
+/** What was measured of the water: the last reading that still counts, before the first one that one. */
+const readingsAt = ({ temperatures, clarity }: OutingState, atMs: number) => ({
+  waterC: (latest(temperatures, atMs) ?? temperatures.at(0))?.tempC ?? null,
+  secchiM: (latest(clarity, atMs) ?? clarity.at(0))?.secchiM ?? null,
+});
 
 /** An interval cut at each full hour. */
 function hourly(interval: EffortInterval): { interval: EffortInterval; fromMs: number; toMs: number }[] {

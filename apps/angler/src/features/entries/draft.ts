@@ -141,32 +141,39 @@ function placeMade({ at, atMs }: Draft, outing: OutingState, old: Partial<EventB
   return { station: newId(), kind: method!.stationKind, label: String(outing.stations.length + 1), ...where };
 }
 
+/** A fish as the draft says it, with what of the old one the sheet does not show. */
+function fishMade(draft: Draft, old: EventBodies['fish-landed'], depth: { depthM?: number }): EventBodies['fish-landed'] {
+  const { lengthMm: _, weightG: __, girthMm: ___, hookedIn: ____, note: _____, photo: ______, depthM: _______, ...rest } = old;
+  return { ...rest, fish: rest.fish ?? newId(), station: draft.station, species: draft.species!, ...saidOf(draft), ...depth };
+}
+
+/** A measurement as the draft says it. A place that nobody wrote down, and nobody chose now, stays unsaid. */
+function figuresMade(draft: Draft, entry: LogEntry | null, outing: OutingState, old: object): EventBodies[EventKind] {
+  const { kind, station, figures } = draft;
+  const known = Object.fromEntries(fieldsOf(kind).flatMap(({ field }) => (figures[field] == null ? [] : [[field, figures[field]]])));
+  const place = outing.stations.find((s) => s.id === station);
+  const isSaid = kind !== 'level-measured' && isPlaceChosen(draft, entry);
+  const at = isSaid ? { station: ofPeg.includes(kind) ? (place?.peg ?? station) : station } : {};
+  const said = { ...(kind === 'fed' ? { what: draft.text.trim() } : {}), ...(kind === 'cast' && !entry ? { cast: newId() } : {}) };
+  return { ...old, ...at, ...known, ...said } as unknown as EventBodies[EventKind];
+}
+
+/** Whether the place of a draft is another than that of the entry it corrects. */
+const isPlaceChosen = ({ station }: Draft, entry: LogEntry | null) => entry === null || station !== (entry.station ?? '');
+
 /** The entry that a draft makes, with what of the entry it corrects the sheet does not show. */
 export function madeOf(draft: Draft, entry: LogEntry | null, outing: OutingState, events: readonly LedgerEvent[]): Made {
-  const { kind, station, species, reaction, depthM } = draft;
+  const { kind, station, reaction, depthM } = draft;
   const old = entry ? bodyOf(events, entry.id) : {};
   const depth = depthM === null ? {} : { depthM };
   const text = draft.text.trim();
-  if (kind === 'fish-landed') {
-    const { lengthMm: _, weightG: __, girthMm: ___, hookedIn: ____, note: _____, photo: ______, depthM: _______, ...rest } = old as EventBodies['fish-landed'];
-    const fish = rest.fish ?? newId();
-    return { kind, body: { ...rest, fish, station, species: species!, ...saidOf(draft), ...depth } };
-  }
+  if (kind === 'fish-landed') return { kind, body: fishMade(draft, old as EventBodies['fish-landed'], depth) };
   if (kind === 'reaction') {
     const { depthM: _, ...rest } = old as EventBodies['reaction'];
     return { kind, body: { ...rest, station, reaction, ...depth } };
   }
-  if (isFigureKind(kind)) {
-    const known = Object.fromEntries(fieldsOf(kind).flatMap(({ field }) => (draft.figures[field] == null ? [] : [[field, draft.figures[field]]])));
-    const place = outing.stations.find((s) => s.id === station);
-    // A place that nobody wrote down, and nobody chose now, stays unsaid.
-    const isSaid = kind !== 'level-measured' && (entry === null || station !== (entry.station ?? ''));
-    const at = isSaid ? { station: ofPeg.includes(kind) ? (place?.peg ?? station) : station } : {};
-    const said = { ...(kind === 'fed' ? { what: text } : {}), ...(kind === 'cast' && !entry ? { cast: newId() } : {}) };
-    return { kind, body: { ...old, ...at, ...known, ...said } as unknown as EventBodies[EventKind] };
-  }
+  if (isFigureKind(kind)) return { kind, body: figuresMade(draft, entry, outing, old) };
   if (kind === 'station-opened') return { kind, body: placeMade(draft, outing, old as Partial<EventBodies['station-opened']>) };
   if (kind === 'line-down') return { kind, body: { ...(old as EventBodies['line-down']), presentation: text } };
-  const isMoved = station !== '' && (entry === null || station !== (entry.station ?? ''));
-  return { kind: 'note', body: { ...old, text, ...(isMoved ? { station } : {}) } };
+  return { kind: 'note', body: { ...old, text, ...(station !== '' && isPlaceChosen(draft, entry) ? { station } : {}) } };
 }

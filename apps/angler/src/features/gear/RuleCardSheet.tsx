@@ -21,6 +21,30 @@ const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesO
 /** Where setting a size begins, as a share of the fish's usual length. */
 const startShare = 0.9;
 
+const isEmpty = ({ fish, lines, hooks, points, keepnet, text }: RuleCard) =>
+  fish.length === 0 && [lines, hooks, points, keepnet].every((said) => said === undefined) && !text?.trim();
+
+interface CounterProps {
+  label: string;
+  value: number | undefined;
+  /** Where counting begins. */
+  start: number;
+  onChange: (value: number | undefined) => void;
+}
+
+/** A number of the card, or that it is not on it. */
+function Counter({ label, value, start, onChange }: CounterProps) {
+  return (
+    <Stepper
+      label={label}
+      text={value === undefined ? null : value === 0 ? 'none' : String(value)}
+      empty="not on the card"
+      onStep={(d) => onChange(value === undefined ? start : Math.max(0, value + d))}
+      onClear={() => onChange(undefined)}
+    />
+  );
+}
+
 /** What the angler writes down of a water's law, to be held against what is kept and fished with. Nothing is filled in. */
 export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; onClose: () => void; onSave: (card: RuleCard) => Promise<void> }) {
   const { units } = usePreferences();
@@ -44,15 +68,6 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
       const { [figure]: _, ...rest } = c;
       return value === undefined ? rest : { ...rest, [figure]: value };
     });
-  const counter = (label: string, value: number | undefined, start: number, change: (v: number | undefined) => void) => (
-    <Stepper
-      label={label}
-      text={value === undefined ? null : value === 0 ? 'none' : String(value)}
-      empty="not on the card"
-      onStep={(d) => change(value === undefined ? start : Math.max(0, value + d))}
-      onClear={() => change(undefined)}
-    />
-  );
   const size = (label: string, figure: 'leastMm' | 'mostMm') => (
     <Stepper
       label={label}
@@ -62,7 +77,6 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
       onClear={() => set(figure, undefined)}
     />
   );
-  const isEmpty = card.fish.length === 0 && card.lines === undefined && card.hooks === undefined && card.points === undefined && card.keepnet === undefined && !card.text?.trim();
   const known = [...new Set([...card.fish.map((f) => f.species), ...offered.map((s) => s.id as string)])];
   return (
     <Sheet
@@ -70,18 +84,24 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
       open
       onClose={onClose}
       footer={
-        <Action kind="main" height={64} label="Save the card" disabled={isEmpty} onPress={() => void onSave({ ...card, seenOn: isoWithOffset(nowMs(), timezone).slice(0, 10) })} />
+        <Action
+          kind="main"
+          height={64}
+          label="Save the card"
+          disabled={isEmpty(card)}
+          onPress={() => void onSave({ ...card, seenOn: isoWithOffset(nowMs(), timezone).slice(0, 10) })}
+        />
       }
     >
       <Caution headline="Your notes, not the law">Read the rules of this water where they are published, write down what bears, and read them again when they change.</Caution>
       <Choice label="Fish" options={known.map((s) => ({ id: s, label: nameOf(s) }))} value={id} onChange={setId} wrap />
-      {counter(`${nameOf(id)} a day`, rule?.bag, 5, (v) => set('bag', v))}
-      {counter(`${nameOf(id)} in possession`, rule?.possession, 10, (v) => set('possession', v))}
+      <Counter label={`${nameOf(id)} a day`} value={rule?.bag} start={5} onChange={(v) => set('bag', v)} />
+      <Counter label={`${nameOf(id)} in possession`} value={rule?.possession} start={10} onChange={(v) => set('possession', v)} />
       {size('Shortest that may be kept', 'leastMm')}
       {size('Longest that may be kept', 'mostMm')}
-      {counter('Lines out at once', card.lines, 2, (v) => count('lines', v))}
-      {counter('Hooks on a line', card.hooks, 1, (v) => count('hooks', v))}
-      {counter('Points of a line’s hooks', card.points, 3, (v) => count('points', v))}
+      <Counter label="Lines out at once" value={card.lines} start={2} onChange={(v) => count('lines', v)} />
+      <Counter label="Hooks on a line" value={card.hooks} start={1} onChange={(v) => count('hooks', v)} />
+      <Counter label="Points of a line’s hooks" value={card.points} start={3} onChange={(v) => count('points', v)} />
       <Choice
         label="Keepnet"
         wrap
@@ -97,16 +117,22 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
         <Field label="Season, bait, feed, night, boats" value={card.text ?? ''} onChangeText={(text) => setCard((c) => ({ ...c, text }))} multiline maxLength={2000} />
         <Field label="Where it is written" value={card.source ?? ''} onChangeText={(source) => setCard((c) => ({ ...c, source }))} maxLength={200} />
       </Suspense>
-      {rules ? (
-        <View style={{ gap: 4 }}>
-          <Text strong>As it stands</Text>
-          {ruleCardText(rules, nameOf, units).map((line) => (
-            <Text key={line} size="small" tone="second">
-              {line}
-            </Text>
-          ))}
-        </View>
-      ) : null}
+      {rules ? <AsItStands rules={rules} /> : null}
     </Sheet>
+  );
+}
+
+/** The card as it was saved, in words. */
+function AsItStands({ rules }: { rules: RuleCard }) {
+  const { units } = usePreferences();
+  return (
+    <View style={{ gap: 4 }}>
+      <Text strong>As it stands</Text>
+      {ruleCardText(rules, nameOf, units).map((line) => (
+        <Text key={line} size="small" tone="second">
+          {line}
+        </Text>
+      ))}
+    </View>
   );
 }

@@ -16,15 +16,9 @@ import { WaterSheet } from './WaterSheet';
 /** Whether a file says of itself that it is a water. */
 const isWaterFile = (text: string): boolean => /"water"\s*:/.test(text);
 
-/** The waters of the account: which is in use, new ones, and what is changed on one. */
-export function Waters() {
-  const { waters, water, detail } = useWater();
-  const router = useRouter();
+/** A water that comes from a file, and one that comes back after it was deleted. */
+function useComings(says: (text: string) => void, onBack: () => void) {
   const client = useQueryClient();
-  const [says, setSays] = useState<string | null>(null);
-  const [isOpen, setOpen] = useState(false);
-  const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
-  const deleted = useQuery({ queryKey: ['deleted-waters'], queryFn: api.deletedWaters, retry: false });
   const adding = useMutation({
     mutationFn: async (file: { name: string; text: string }) => {
       const { parseWaterFile } = await import('@burrow/contract/formats/water-geojson');
@@ -34,20 +28,32 @@ export function Waters() {
     onSuccess: async ({ id, name }) => {
       await client.invalidateQueries();
       change({ water: id });
-      setSays(`${name} is here.`);
+      says(`${name} is here.`);
     },
-    onError: (error, file) => setSays(error instanceof OfflineError ? 'No signal: adding a water needs the server once.' : `${file.name}: ${error.message}`),
+    onError: (error, file) => says(error instanceof OfflineError ? 'No signal: adding a water needs the server once.' : `${file.name}: ${error.message}`),
   });
   const restoring = useMutation({
     mutationFn: (water: { id: string; name: string }) => api.restoreWater(water.id),
     onSuccess: async (_, { id, name }) => {
-      setGone(null);
+      onBack();
       await client.invalidateQueries();
       change({ water: id });
-      setSays(`${name} is back.`);
+      says(`${name} is back.`);
     },
-    onError: (error) => setSays(error.message),
+    onError: (error) => says(error.message),
   });
+  return { adding, restoring };
+}
+
+/** The waters of the account: which is in use, new ones, and what is changed on one. */
+export function Waters() {
+  const { waters, water, detail } = useWater();
+  const router = useRouter();
+  const [says, setSays] = useState<string | null>(null);
+  const [isOpen, setOpen] = useState(false);
+  const [gone, setGone] = useState<{ id: string; name: string } | null>(null);
+  const deleted = useQuery({ queryKey: ['deleted-waters'], queryFn: api.deletedWaters, retry: false });
+  const { adding, restoring } = useComings(setSays, () => setGone(null));
   const add = async () => {
     const file = await openFile('.geojson,.json,.gpx,.kml,application/geo+json');
     if (!file) return;

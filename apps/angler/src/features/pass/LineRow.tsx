@@ -47,14 +47,9 @@ export interface RowLine {
 /** One line: its depth and the line to let out, what hangs on it, and what one touch of the bed tells. */
 export function LineRow({ row, control }: { row: RowLine; control: DepthsControl }) {
   const { presentations, units, troll } = usePreferences();
-  const { setDepth } = control.log;
-  const { outFor, baitDepthsOf } = control.running;
   const [opened, setOpened] = useState<'bait' | 'touch' | null>(null);
-  const stepM = metresPerDepthUnit(units) * (units.depth === 'ft' ? 1 : 0.25);
+  const turn = (part: 'bait' | 'touch') => setOpened(opened === part ? null : part);
   const massG = troll.massesG[row.k];
-  const out = row.depthM === null ? null : outFor(row.k, row.depthM);
-  const baits = out === null || troll.baits === 1 ? null : baitDepthsOf(row.k, out, troll.secondAboveM);
-  const isDragKnown = typeof troll.dragsM2[row.k] === 'number';
   const bait = presentations.find((p) => p.id === troll.lures[row.k]);
   const massOf = (d: 1 | -1) => {
     const next = [...troll.massesG];
@@ -65,23 +60,8 @@ export function LineRow({ row, control }: { row: RowLine; control: DepthsControl
   };
   return (
     <View style={{ gap: 4 }}>
-      {row.id === null ? (
-        <Text strong>{`${row.name}: ${row.depthM === null ? 'no depth' : depthText(row.depthM, units)}`}</Text>
-      ) : (
-        <Stepper
-          label={`The ${row.name} line`}
-          text={row.depthM === null ? null : depthText(row.depthM, units)}
-          onStep={(d) => void setDepth(row.id!, clamp((row.depthM ?? 3) + d * stepM, 0.2, 100))}
-          hint={row.adviceM !== null && row.depthM !== null && Math.abs(row.adviceM - row.depthM) > 0.3 ? `The spread asks for ${depthText(row.adviceM, units)}.` : undefined}
-        />
-      )}
-      <Text size="small" tone={out === null ? 'straw' : 'ink'}>
-        {out === null
-          ? massG === undefined
-            ? 'Set its weight, and the line to let out is worked out.'
-            : 'No 200 m of line takes this weight so deep at this speed: heavier, thinner or slower.'
-          : `Let out ${outText(out, units)}${baits && baits.length > 1 ? `; its second bait runs at ${depthText(baits[1], units)}` : ''}. ${isDragKnown ? 'With the drag that your touch of the bed told.' : 'For a bare weight: what it draws is not known yet.'}`}
-      </Text>
+      <LineDepth row={row} control={control} />
+      <LetOut row={row} control={control} />
       <Stepper label={`Weight on the ${row.name} line`} text={massG === undefined ? null : lureText(massG, units)} empty="not said" onStep={massOf} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Action
@@ -89,16 +69,10 @@ export function LineRow({ row, control }: { row: RowLine; control: DepthsControl
           selected={opened === 'bait'}
           label={bait?.name ?? unsaidBait}
           spoken={`Bait on the ${row.name} line: ${bait?.name ?? 'not said'}`}
-          onPress={() => setOpened(opened === 'bait' ? null : 'bait')}
+          onPress={() => turn('bait')}
         />
         {row.id !== null && massG !== undefined ? (
-          <Action
-            grow
-            selected={opened === 'touch'}
-            label="It touched the bed"
-            spoken={`The ${row.name} line touched the bed`}
-            onPress={() => setOpened(opened === 'touch' ? null : 'touch')}
-          />
+          <Action grow selected={opened === 'touch'} label="It touched the bed" spoken={`The ${row.name} line touched the bed`} onPress={() => turn('touch')} />
         ) : null}
       </View>
       {opened === 'bait' ? (
@@ -113,9 +87,43 @@ export function LineRow({ row, control }: { row: RowLine; control: DepthsControl
           }}
         />
       ) : null}
-      {opened === 'touch' ? <Touch k={row.k} control={control} stepM={stepM} onDone={() => setOpened(null)} /> : null}
+      {opened === 'touch' ? <Touch k={row.k} control={control} stepM={stepOf(units)} onDone={() => setOpened(null)} /> : null}
     </View>
   );
+}
+
+const stepOf = (units: UnitPreference) => metresPerDepthUnit(units) * (units.depth === 'ft' ? 1 : 0.25);
+
+/** The depth of a line, to set while it is out. */
+function LineDepth({ row: { id, name, depthM, adviceM }, control }: { row: RowLine; control: DepthsControl }) {
+  const { units } = usePreferences();
+  if (id === null) return <Text strong>{`${name}: ${depthM === null ? 'no depth' : depthText(depthM, units)}`}</Text>;
+  const isOff = adviceM !== null && depthM !== null && Math.abs(adviceM - depthM) > 0.3;
+  return (
+    <Stepper
+      label={`The ${name} line`}
+      text={depthM === null ? null : depthText(depthM, units)}
+      onStep={(d) => void control.log.setDepth(id, clamp((depthM ?? 3) + d * stepOf(units), 0.2, 100))}
+      hint={isOff ? `The spread asks for ${depthText(adviceM, units)}.` : undefined}
+    />
+  );
+}
+
+/** How much line to let out for the depth, or why that cannot be said. */
+function LetOut({ row: { k, depthM }, control: { running } }: { row: RowLine; control: DepthsControl }) {
+  const { units, troll } = usePreferences();
+  const out = depthM === null ? null : running.outFor(k, depthM);
+  if (out === null)
+    return (
+      <Text size="small" tone="straw">
+        {troll.massesG[k] === undefined
+          ? 'Set its weight, and the line to let out is worked out.'
+          : 'No 200 m of line takes this weight so deep at this speed: heavier, thinner or slower.'}
+      </Text>
+    );
+  const second = troll.baits === 1 ? undefined : running.baitDepthsOf(k, out, troll.secondAboveM)?.[1];
+  const drag = typeof troll.dragsM2[k] === 'number' ? 'With the drag that your touch of the bed told.' : 'For a bare weight: what it draws is not known yet.';
+  return <Text size="small">{`Let out ${outText(out, units)}${second === undefined ? '' : `; its second bait runs at ${depthText(second, units)}`}. ${drag}`}</Text>;
 }
 
 /** How deep the water was where a bait touched the bed: from it comes what the bait drags. */

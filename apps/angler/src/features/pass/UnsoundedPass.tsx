@@ -4,7 +4,7 @@ import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { trollingSpeed, type RunningLine } from '@burrow/core/troll';
 import { clockText, counted, depthText, tempText } from '@burrow/core/units';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { FactsLine } from '@/features/fish/TargetChoice';
 import { useNow } from '@/data/clock';
 import { useFollowedPosition } from '@/data/position';
@@ -31,9 +31,15 @@ import { usePassLog } from './usePassLog';
 /** Depths fished where nobody has said any and no bed is known, m: assumed. */
 const assumedBand = { fromM: 1, toM: 5 } as const;
 
+/** The depths to fish, and whether nobody said them. */
+function useBand() {
+  const { band: known } = useSituation();
+  return { band: known?.value ?? assumedBand, isAssumed: known === null || known.by === 'assumed' };
+}
+
 /** Trolling where too few depths are known for a lane: one steers by the sounder, and lines, strikes, tracks and depths are logged all the same. */
 export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pass: StationState; water: WaterDetail }) {
-  const { units, troll, craft } = usePreferences();
+  const { units, troll } = usePreferences();
   const now = useNow(2000);
   const zone = water.file.water.timezone;
   const [sheet, setSheet] = useState<'strike' | 'fish' | 'depths' | 'more' | 'help' | null>(null);
@@ -42,9 +48,8 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   const here = position.fix?.at ?? null;
   const flush = useTrack({ id: outing.id, zone }, pass, here);
   const { speedMs, by: speedBy } = trollingSpeed(position.fix?.speedMs ?? null, position.recent, troll.speedMs);
-  const { temperature, band: known } = useSituation();
-  const band = known?.value ?? assumedBand;
-  const isAssumed = known === null || known.by === 'assumed';
+  const { temperature } = useSituation();
+  const { band, isAssumed } = useBand();
   const running = usePassLines({ outing, pass, water, band, waterM: null, speedMs, nowMs: now });
   const { lines, strikes, rows } = running;
   const entry = usePassLog({ outing, pass, zone, running, speedMs, onLogged: close });
@@ -72,22 +77,9 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
       <StrikeSheets sheet={sheet} control={{ outing, pass, zone, lines, strikes, here, strike, landed: entry.landed }} onClose={close} />
       <KeysSheet keys={keys} open={sheet === 'help'} onClose={close} />
       {sheet === 'more' ? (
-        <Sheet title={`Pass ${pass.label}`} open onClose={close}>
-          <BeganOver pass={pass} onLog={sounded} />
-          <BandSteppers waterId={water.id} band={band} hint={!isAssumed ? 'Yours.' : 'Assumed until you set it.'} />
-          <SpeedStepper speedMs={speedMs} speedBy={speedBy} />
-          <PassExits outing={outing} flush={flush} />
-          <ColdWaterNote
-            tempC={temperature.by === 'assumed' ? null : temperature.value}
-            method={methodOf(pass.method) ?? usualMethod}
-            craft={craft === 'kayak' ? 'kayak' : 'boat'}
-            units={units}
-          />
-          <CastMeasures outing={outing} station={pass.id} zone={zone} levelM={0} units={units} onLogged={close} />
-          <Text strong>Hours by depth on this water</Text>
-          <HoursByDepth rows={rows} units={units} />
+        <MoreUnsounded outing={outing} pass={pass} water={water} rows={rows} speed={{ ms: speedMs, by: speedBy }} flush={flush} onSounded={sounded} onClose={close}>
           {log}
-        </Sheet>
+        </MoreUnsounded>
       ) : null}
     </>
   );
@@ -117,5 +109,42 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
       isBusy={sheet !== null}
       onHelp={() => setSheet('help')}
     />
+  );
+}
+
+interface MoreProps {
+  outing: OutingState;
+  pass: StationState;
+  water: WaterDetail;
+  rows: ReturnType<typeof usePassLines>['rows'];
+  speed: { ms: number; by: ReturnType<typeof trollingSpeed>['by'] };
+  flush: () => Promise<void>;
+  onSounded: (depthM: number) => Promise<void>;
+  onClose: () => void;
+  children: ReactNode;
+}
+
+/** What else there is on a pass without depths. */
+function MoreUnsounded({ outing, pass, water, rows, speed, flush, onSounded, onClose, children }: MoreProps) {
+  const { units, craft } = usePreferences();
+  const { temperature } = useSituation();
+  const { band, isAssumed } = useBand();
+  return (
+    <Sheet title={`Pass ${pass.label}`} open onClose={onClose}>
+      <BeganOver pass={pass} onLog={onSounded} />
+      <BandSteppers waterId={water.id} band={band} hint={isAssumed ? 'Assumed until you set it.' : 'Yours.'} />
+      <SpeedStepper speedMs={speed.ms} speedBy={speed.by} />
+      <PassExits outing={outing} flush={flush} />
+      <ColdWaterNote
+        tempC={temperature.by === 'assumed' ? null : temperature.value}
+        method={methodOf(pass.method) ?? usualMethod}
+        craft={craft === 'kayak' ? 'kayak' : 'boat'}
+        units={units}
+      />
+      <CastMeasures outing={outing} station={pass.id} zone={water.file.water.timezone} levelM={0} units={units} onLogged={onClose} />
+      <Text strong>Hours by depth on this water</Text>
+      <HoursByDepth rows={rows} units={units} />
+      {children}
+    </Sheet>
   );
 }

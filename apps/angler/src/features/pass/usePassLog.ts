@@ -28,6 +28,18 @@ interface PassLogSetting {
   onLogged: () => void;
 }
 
+/** The lines of a pass let down anew on the next one, as they run. */
+const runningOn = (outing: OutingState, pass: StationState, next: string): Thing[] =>
+  outing.lines
+    .filter((l) => l.station === pass.id && l.upMs === null)
+    .map((l): Thing => {
+      const last = l.depths.at(-1);
+      const at = last ? { depthM: last.depthM, ...(last.lineOutM === null ? {} : { lineOutM: last.lineOutM }) } : {};
+      const bait = (presentation: string | null) => (presentation === null ? {} : { presentation });
+      const second = l.second ? { second: { aboveM: l.second.aboveM, ...bait(l.second.presentation) } } : {};
+      return { kind: 'line-down', body: { line: newId(), station: next, rod: l.rod, ...bait(l.presentation), ...at, ...second } };
+    });
+
 /** What can be logged on a pass, each with what is known of it and no more. */
 export function usePassLog({ outing, pass, zone, running, speedMs, onLogged }: PassLogSetting) {
   const { troll, presentations, units } = usePreferences();
@@ -94,20 +106,11 @@ export function usePassLog({ outing, pass, zone, running, speedMs, onLogged }: P
   /** Ends this pass and begins the next from a place, the same lines running on. */
   const nextPass = (begin: LonLat) => {
     const next = newId();
-    const runOn = outing.lines
-      .filter((l) => l.station === pass.id && l.upMs === null)
-      .map((l): Thing => {
-        const last = l.depths.at(-1);
-        const at = last ? { depthM: last.depthM, ...(last.lineOutM === null ? {} : { lineOutM: last.lineOutM }) } : {};
-        const bait = (presentation: string | null) => (presentation === null ? {} : { presentation });
-        const second = l.second ? { second: { aboveM: l.second.aboveM, ...bait(l.second.presentation) } } : {};
-        return { kind: 'line-down', body: { line: newId(), station: next, rod: l.rod, ...bait(l.presentation), ...at, ...second } };
-      });
     return log('Next pass', [
       { kind: 'pass-ended', body: { station: pass.id } },
       ...lifted,
       { kind: 'station-opened', body: { station: next, kind: pass.kind, label: String(outing.stations.length + 1), at: [begin[0], begin[1]] } },
-      ...runOn,
+      ...runningOn(outing, pass, next),
     ]);
   };
   const landed = (id: string, text: string) => {

@@ -83,9 +83,9 @@ function useFeedDraft({ pole, sheets, advice, log }: PegControl) {
 
 /** What is fed, how hard it is squeezed, and where it is dropped; and where its food then lies. */
 export function FeedSheet({ control }: { control: PegControl }) {
-  const { pole, own, sheets, advice } = control;
+  const { own, sheets, advice } = control;
   const { peg, flow } = advice;
-  const { kit, units } = usePreferences();
+  const { units } = usePreferences();
   const draft = useFeedDraft(control);
   const { swim, picture, ball, dropM, balls, way, isLoose, grains, contents, lies, set } = draft;
   const placed = peg.swims.filter((s) => s.outM !== null);
@@ -122,6 +122,29 @@ export function FeedSheet({ control }: { control: PegControl }) {
           ))}
         </View>
       </View>
+      <BallMade draft={draft} />
+      <Stepper label="Size of the ball" text={liftText(ball.cm / 100, units)} onStep={(d) => set.ball({ cm: clamp(ball.cm + d * 0.5, 2, 10) })} />
+      <Stepper
+        label="Where it is dropped"
+        text={Math.abs(dropM) < 0.05 ? 'where the float goes in' : `${depthText(Math.abs(dropM), units)} ${dropM > 0 ? 'right' : 'left'} of it`}
+        onStep={(d) => set.own({ dropM: clamp(Math.round((dropM + d * stepM) * 100) / 100, -8, 8) })}
+      />
+      {lies ? (
+        <Text tone="second">
+          {flow.ms === null
+            ? 'The flow is not timed: on still water it lies where it falls.'
+            : `Its food then lies ${depthText(Math.abs(lies.span.fromM), units)} to ${depthText(Math.abs(lies.span.toM), units)} along, ${Math.round(lies.sinkS)} s after it is dropped. Speeds of sinking food are rules of thumb: watch one ball at the margin.`}
+        </Text>
+      ) : null}
+    </Sheet>
+  );
+}
+
+/** What a ball is made of and how hard it is squeezed. */
+function BallMade({ draft: { ball, set } }: { draft: ReturnType<typeof useFeedDraft> }) {
+  const { kit, pole } = usePreferences();
+  return (
+    <>
       <View style={{ gap: 6 }}>
         <Text strong>How hard it is squeezed</Text>
         <Choice
@@ -158,19 +181,6 @@ export function FeedSheet({ control }: { control: PegControl }) {
         <Text strong>The mix</Text>
         <Choice label="The mix" wrap options={mixes} value={String(ball.gcc) as (typeof mixes)[number]['id']} onChange={(gcc) => set.ball({ gcc: Number(gcc) })} />
       </View>
-      <Stepper label="Size of the ball" text={liftText(ball.cm / 100, units)} onStep={(d) => set.ball({ cm: clamp(ball.cm + d * 0.5, 2, 10) })} />
-      <Stepper
-        label="Where it is dropped"
-        text={Math.abs(dropM) < 0.05 ? 'where the float goes in' : `${depthText(Math.abs(dropM), units)} ${dropM > 0 ? 'right' : 'left'} of it`}
-        onStep={(d) => set.own({ dropM: clamp(Math.round((dropM + d * stepM) * 100) / 100, -8, 8) })}
-      />
-      {lies ? (
-        <Text tone="second">
-          {flow.ms === null
-            ? 'The flow is not timed: on still water it lies where it falls.'
-            : `Its food then lies ${depthText(Math.abs(lies.span.fromM), units)} to ${depthText(Math.abs(lies.span.toM), units)} along, ${Math.round(lies.sinkS)} s after it is dropped. Speeds of sinking food are rules of thumb: watch one ball at the margin.`}
-        </Text>
-      ) : null}
-    </Sheet>
+    </>
   );
 }

@@ -1,6 +1,6 @@
 import { shotText, swimName } from '@burrow/core/pole';
 import { usualShot } from '@burrow/core/rig';
-import { clamp, currentText, depthFine, liftText, tempText } from '@burrow/core/units';
+import { clamp, currentText, depthFine, liftText, tempText, type UnitPreference } from '@burrow/core/units';
 import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { setPole, usePreferences } from '@/data/preferences';
@@ -19,10 +19,7 @@ export function PegRigSheet({ control }: { control: PegControl }) {
   const { pole, own, temp, advice } = control;
   const { kit, units } = usePreferences();
   const { peg, rigAt } = advice;
-  const depthM = advice.depth.m;
   const flowMs = advice.flow.ms;
-  const [edits, setEdits] = useState(false);
-  const shot = pole.shot ?? usualShot;
   const placed = peg.swims.filter((s) => s.outM !== null);
   const swims = placed.length > 0 ? placed : [advice.here];
   return (
@@ -33,34 +30,9 @@ export function PegRigSheet({ control }: { control: PegControl }) {
           : `Flow ${currentText(Math.abs(flowMs), units)} over the depth${flowMs < 0 ? ', running back' : ''}. Water ${tempText(temp.value, units)}, ${temp.by}.`}
       </Text>
       {kit.floats.length === 0 ? <Text tone="straw">No floats in Gear: these are what depth and flow ask for. Write down yours, and the rig is made for one you have.</Text> : null}
-      {swims.map((swim) => {
-        const rig = rigAt(swim.depthM ?? depthM);
-        return (
-          <View key={swim.id} style={{ gap: 2 }}>
-            <Text heading={2} size="lead">
-              {`${swimName(swim, units)}: ${rig.float ? `${rig.float.name}, ${rig.float.capacityG} g` : `a float of ${rig.wantedG.toFixed(2)} g`}`}
-            </Text>
-            {rig.changeText ? <Text tone="straw">{rig.changeText}</Text> : null}
-            {rig.float && rig.float.capacityG < rig.wantedG - 0.01 ? (
-              <Text tone="straw">{`It carries less than the ${rig.wantedG.toFixed(2)} g that depth and flow ask for.`}</Text>
-            ) : null}
-            <Text>{rig.plan ? `${shotText(rig.plan)}: ${rig.plan.totalG.toFixed(2)} g, ${rig.plan.leftG.toFixed(2)} g to spare` : 'It cannot carry hook and bait.'}</Text>
-            {rig.plan ? (
-              <Text size="small" tone="second">
-                {rig.plan.shots
-                  .filter((s, k, all) => k === 0 || k === all.length - 1 || Math.abs(s.aboveHookM - all[k - 1].aboveHookM) > 0.03)
-                  .map((s) => `${s.name} at ${liftText(s.aboveHookM, units)}`)
-                  .join(', ')}
-                {' over the hook'}
-              </Text>
-            ) : null}
-            <Text
-              size="small"
-              tone="second"
-            >{`${rig.patternReason} Float to hook ${depthFine(rig.stopM, units)}${rig.overM > 0 ? `, ${liftText(rig.overM, units)} of it on the bottom so that it lies in the tow` : ''}.`}</Text>
-          </View>
-        );
-      })}
+      {swims.map((swim) => (
+        <SwimRig key={swim.id} name={swimName(swim, units)} rig={rigAt(swim.depthM ?? advice.depth.m)} units={units} />
+      ))}
       <Choice
         label="How the shot goes on"
         wrap
@@ -90,6 +62,45 @@ export function PegRigSheet({ control }: { control: PegControl }) {
         onStep={(d) => setPole({ runM: clamp(pole.runM + 0.5 * d, 1, 12) })}
         hint="From where it is laid in to where it is lifted out."
       />
+      <ShotTable />
+    </Sheet>
+  );
+}
+
+/** The float and shot for one swim, and how they are set. */
+function SwimRig({ name, rig, units }: { name: string; rig: PegControl['advice']['rig']; units: UnitPreference }) {
+  const { float, plan, wantedG } = rig;
+  // Of shot that touch only the first and the last are placed.
+  const placed = plan?.shots.filter((s, k, all) => k === 0 || k === all.length - 1 || Math.abs(s.aboveHookM - all[k - 1].aboveHookM) > 0.03);
+  return (
+    <View style={{ gap: 2 }}>
+      <Text heading={2} size="lead">
+        {`${name}: ${float ? `${float.name}, ${float.capacityG} g` : `a float of ${wantedG.toFixed(2)} g`}`}
+      </Text>
+      {rig.changeText ? <Text tone="straw">{rig.changeText}</Text> : null}
+      {float && float.capacityG < wantedG - 0.01 ? <Text tone="straw">{`It carries less than the ${wantedG.toFixed(2)} g that depth and flow ask for.`}</Text> : null}
+      <Text>{plan ? `${shotText(plan)}: ${plan.totalG.toFixed(2)} g, ${plan.leftG.toFixed(2)} g to spare` : 'It cannot carry hook and bait.'}</Text>
+      {placed ? (
+        <Text size="small" tone="second">
+          {`${placed.map((s) => `${s.name} at ${liftText(s.aboveHookM, units)}`).join(', ')} over the hook`}
+        </Text>
+      ) : null}
+      <Text
+        size="small"
+        tone="second"
+      >{`${rig.patternReason} Float to hook ${depthFine(rig.stopM, units)}${rig.overM > 0 ? `, ${liftText(rig.overM, units)} of it on the bottom so that it lies in the tow` : ''}.`}</Text>
+    </View>
+  );
+}
+
+/** The shot one has, with the mass of each: opened by its key. */
+function ShotTable() {
+  const { pole } = usePreferences();
+  const [edits, setEdits] = useState(false);
+  const shot = pole.shot ?? usualShot;
+  const finer = (massG: number, d: number) => Math.round(1000 * clamp(massG + d * (massG < 0.2 ? 0.002 : 0.01), 0.005, 10)) / 1000;
+  return (
+    <>
       <Action label={edits ? 'Done with the shot' : 'Shot I have'} onPress={() => setEdits(!edits)} />
       {edits ? (
         <View style={{ gap: 10 }}>
@@ -101,11 +112,7 @@ export function PegRigSheet({ control }: { control: PegControl }) {
               <Stepper
                 label={s.name}
                 text={`${s.massG.toFixed(3).replace(/0$/, '')} g`}
-                onStep={(d) =>
-                  setPole({
-                    shot: shot.map((o) => (o.name === s.name ? { ...o, massG: Math.round(1000 * clamp(o.massG + d * (o.massG < 0.2 ? 0.002 : 0.01), 0.005, 10)) / 1000 } : o)),
-                  })
-                }
+                onStep={(d) => setPole({ shot: shot.map((o) => (o.name === s.name ? { ...o, massG: finer(o.massG, d) } : o)) })}
               />
               {shot.length > 1 ? (
                 <Action
@@ -121,6 +128,6 @@ export function PegRigSheet({ control }: { control: PegControl }) {
           <Action label="Back to the usual table" onPress={() => setPole({ shot: null })} />
         </View>
       ) : null}
-    </Sheet>
+    </>
   );
 }

@@ -17,7 +17,7 @@ import { Notice } from '@/ui/Notice';
 import { ScrollPane } from '@/ui/ScrollPane';
 import { Text } from '@/ui/Text';
 import type { ThumbKey } from '@/ui/ThumbBar';
-import { PegSection } from './PegSection';
+import { PegSection } from './section/PegSection';
 import { PegSheets } from './PegSheets';
 import { RunView } from './RunView';
 import { SwimsPane } from './SwimsPane';
@@ -36,42 +36,10 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
   const wide = useWide();
   const control = usePeg(outing, station, water);
   const { units } = usePreferences();
-  const { zone, pole, sheets, along, advice, temp, log: entry } = control;
-  const { peg, species, swapsTo, here } = advice;
-  const last = outing.fish.at(-1)?.species;
+  const { zone, sheets, advice, temp, log: entry } = control;
+  const { peg, species } = advice;
   const setSheet = sheets.show;
-  const keys: ThumbKey[] = [
-    { id: 'bite', label: 'Bite', detail: along.m === null ? undefined : runPlaceText(along.m, units), icon: 'bite', shortcut: 'B', onPress: () => void entry.bite() },
-    {
-      id: 'fish',
-      label: 'Fish',
-      detail: last === undefined || pole.classMm === null ? undefined : fishLengthText(pole.classMm, units),
-      icon: 'fish',
-      shortcut: 'F',
-      main: true,
-      // One tap logs another of the last one caught here today; before the first, and of no size said, it is asked.
-      onPress: () => (last === undefined || pole.classMm === null ? setSheet('fish') : void entry.landed({ species: last, classMm: pole.classMm, fate: pole.fate })),
-      onHold: () => setSheet('fish'),
-    },
-    {
-      id: 'fed',
-      label: 'Fed',
-      detail: control.own.ball ? '1 ball' : undefined,
-      icon: 'fed',
-      shortcut: 'E',
-      onPress: () => entry.feedAgain(here),
-      onHold: () => setSheet('feed'),
-    },
-    {
-      id: 'swap',
-      label: 'Swap',
-      detail: swapsTo ? `to ${swimName(swapsTo, units)}` : undefined,
-      icon: 'swap',
-      shortcut: 'S',
-      onPress: () => (swapsTo ? void entry.swap(swapsTo) : setSheet('more')),
-    },
-    { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
-  ];
+  const keys = pegKeys(control, outing.fish.at(-1)?.species, units);
   const ids = new Set(peg.swims.map((s) => s.id));
   const log = (
     <LogList outing={outing} entries={outing.entries.filter((e) => e.station !== null && ids.has(e.station))} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />
@@ -114,6 +82,45 @@ function AtPeg({ outing, station, water }: { outing: OutingState; station: Stati
       onHelp={() => setSheet('help')}
     />
   );
+}
+
+/** The keys of a peg, with the fish that was caught last here today. */
+function pegKeys({ pole, own, sheets, along, advice, log: entry }: PegControl, last: string | undefined, units: UnitPreference): ThumbKey[] {
+  const { swapsTo, here } = advice;
+  const setSheet = sheets.show;
+  // One tap logs another of the last one caught here today; before the first, and of no size said, it is asked.
+  const again = last === undefined || pole.classMm === null ? null : { species: last, classMm: pole.classMm, fate: pole.fate };
+  return [
+    { id: 'bite', label: 'Bite', detail: along.m === null ? undefined : runPlaceText(along.m, units), icon: 'bite', shortcut: 'B', onPress: () => void entry.bite() },
+    {
+      id: 'fish',
+      label: 'Fish',
+      detail: again ? fishLengthText(again.classMm, units) : undefined,
+      icon: 'fish',
+      shortcut: 'F',
+      main: true,
+      onPress: () => (again ? void entry.landed(again) : setSheet('fish')),
+      onHold: () => setSheet('fish'),
+    },
+    {
+      id: 'fed',
+      label: 'Fed',
+      detail: own.ball ? '1 ball' : undefined,
+      icon: 'fed',
+      shortcut: 'E',
+      onPress: () => entry.feedAgain(here),
+      onHold: () => setSheet('feed'),
+    },
+    {
+      id: 'swap',
+      label: 'Swap',
+      detail: swapsTo ? `to ${swimName(swapsTo, units)}` : undefined,
+      icon: 'swap',
+      shortcut: 'S',
+      onPress: () => (swapsTo ? void entry.swap(swapsTo) : setSheet('more')),
+    },
+    { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
+  ];
 }
 
 /** The one tap that does what is advised, and the rig. */

@@ -181,13 +181,12 @@ function WeighSheet({ control }: { control: PegControl }) {
 /** What is wanted less often at a peg. */
 function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
   const { units } = usePreferences();
-  const { outing, station, zone, advice: answer, before, reasons, pole, temp, sheets } = control;
-  const { peg, here, swapsTo, others, bag, target } = answer;
-  const { swap, answers } = control.log;
+  const { outing, station, zone, advice: answer, temp, sheets } = control;
+  const { peg, here, swapsTo, others } = answer;
+  const { swap } = control.log;
   const { show: setSheet, close } = sheets;
   const method = methodOf(station.method) ?? usualMethod;
   const router = useRouter();
-  const stepG = units.weight === 'lb' ? 453.59 : 500;
   return (
     <Sheet title={`${method.station} ${peg.label}`} open onClose={close}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
@@ -200,6 +199,40 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
         {here.outM === null ? <Action height={64} label="Swims" onPress={() => setSheet('swims')} /> : null}
       </View>
       <SchoolField outing={outing.id} station={station.id} zone={zone} onLogged={close} />
+      <QuietSwim control={control} />
+      {others.length > 1 ? (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          {others.map((s) => (
+            <Action key={s.id} height={64} label={`Swap to ${swimName(s, units)}`} onPress={() => void swap(s)} />
+          ))}
+        </View>
+      ) : null}
+      {swapsTo === null && here.outM !== null ? (
+        <Text size="small" tone="second">
+          One swim: there is nothing to swap to.
+        </Text>
+      ) : null}
+      <TargetWeight control={control} />
+      <ColdWaterNote tempC={temp.value} method={method} craft="bank" units={units} />
+      <CastMeasures outing={outing} station={station.id} zone={zone} levelM={outing.levels.at(-1)?.levelM ?? 0} units={units} onLogged={close} />
+      <Text size="small" tone="second">{`Water ${tempText(temp.value, units)}, ${temp.by}.`}</Text>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow height={64} icon="walk" label="Leave this peg" onPress={() => router.navigate('/water')} />
+        <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
+      </View>
+      <View style={{ gap: 6 }}>
+        <Text strong>This peg</Text>
+        {log}
+      </View>
+    </Sheet>
+  );
+}
+
+/** What to change when a swim has gone quiet, and what one has seen that explains it. */
+function QuietSwim({ control: { advice: answer, before, reasons, log } }: { control: PegControl }) {
+  const { answers } = log;
+  return (
+    <>
       <View style={{ gap: 6 }}>
         <Text strong>{`One change: ${answer.change.label.toLowerCase()}`}</Text>
         <Text size="small" tone="second">
@@ -220,43 +253,29 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
           It holds for three quarters of an hour. Cooling water is told by its temperatures, below.
         </Text>
       </View>
-      {others.length > 1 ? (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
-          {others.map((s) => (
-            <Action key={s.id} height={64} label={`Swap to ${swimName(s, units)}`} onPress={() => void swap(s)} />
-          ))}
-        </View>
-      ) : null}
-      {swapsTo === null && here.outM !== null ? (
-        <Text size="small" tone="second">
-          One swim: there is nothing to swap to.
-        </Text>
-      ) : null}
-      <Stepper
-        label="Weight you fish for"
-        text={pole.targetG === null ? null : weightText(pole.targetG, units)}
-        empty="none"
-        onStep={(d) => setPole({ targetG: clamp((pole.targetG ?? stepG * 4) + (pole.targetG === null ? 0 : d * stepG), stepG, 100_000) })}
-        onClear={() => setPole({ targetG: null })}
-        hint={
-          target && bag.bag && pole.targetG !== null
-            ? bag.bag.totalG >= pole.targetG
-              ? 'Reached.'
-              : `${weightText(pole.targetG - bag.bag.totalG, units)} to go: by about ${clockText(target.atMs, zone)} at this rate.`
-            : undefined
-        }
-      />
-      <ColdWaterNote tempC={temp.value} method={method} craft="bank" units={units} />
-      <CastMeasures outing={outing} station={station.id} zone={zone} levelM={outing.levels.at(-1)?.levelM ?? 0} units={units} onLogged={close} />
-      <Text size="small" tone="second">{`Water ${tempText(temp.value, units)}, ${temp.by}.`}</Text>
-      <View style={{ flexDirection: 'row', gap: 8 }}>
-        <Action grow height={64} icon="walk" label="Leave this peg" onPress={() => router.navigate('/water')} />
-        <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
-      </View>
-      <View style={{ gap: 6 }}>
-        <Text strong>This peg</Text>
-        {log}
-      </View>
-    </Sheet>
+    </>
+  );
+}
+
+/** The weight one fishes for, and when it is reached at this rate. */
+function TargetWeight({ control: { advice, pole, zone } }: { control: PegControl }) {
+  const { units } = usePreferences();
+  const { bag, target } = advice;
+  const stepG = units.weight === 'lb' ? 453.59 : 500;
+  return (
+    <Stepper
+      label="Weight you fish for"
+      text={pole.targetG === null ? null : weightText(pole.targetG, units)}
+      empty="none"
+      onStep={(d) => setPole({ targetG: clamp((pole.targetG ?? stepG * 4) + (pole.targetG === null ? 0 : d * stepG), stepG, 100_000) })}
+      onClear={() => setPole({ targetG: null })}
+      hint={
+        target && bag.bag && pole.targetG !== null
+          ? bag.bag.totalG >= pole.targetG
+            ? 'Reached.'
+            : `${weightText(pole.targetG - bag.bag.totalG, units)} to go: by about ${clockText(target.atMs, zone)} at this rate.`
+          : undefined
+      }
+    />
   );
 }

@@ -11,7 +11,6 @@ const aheadMin = 45;
 
 /** What each swim promises, how they went, and the rigs: for wide screens. */
 export function SwimsPane({ control }: { control: PegControl }) {
-  const palette = usePalette();
   const { units } = usePreferences();
   const { advice: answer, reasons, zone } = control;
   const { peg, rings, rigAt, depth, flow } = answer;
@@ -24,60 +23,9 @@ export function SwimsPane({ control }: { control: PegControl }) {
         Bites in the next ten minutes
       </Text>
       {views.length === 0 ? <Text tone="second">Swims first: what they promise stands here.</Text> : null}
-      {rings.map((ring) => {
-        const view = views.find((v) => v.id === ring.swim.id)!;
-        const at = (b: number) => `${(100 * Math.min(b, most)) / most}%` as const;
-        return (
-          <View key={ring.swim.id} style={{ gap: 4, borderBottomWidth: 1, borderBottomColor: palette.line, paddingBottom: 10 }}>
-            <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
-              <View style={{ width: 92 }}>
-                <Text strong size="lead">
-                  {swimName(ring.swim, units)}
-                </Text>
-                <Text size="small" strong tone={ring.isHere ? 'kelp' : 'second'}>
-                  {ring.words}
-                </Text>
-              </View>
-              <View
-                style={{ flex: 1, height: 34, justifyContent: 'center' }}
-                role="img"
-                aria-label={`${view.bites.toFixed(1)} bites, ${view.low.toFixed(1)} to ${view.high.toFixed(1)}`}
-              >
-                <View style={{ height: 2, backgroundColor: palette.line }} />
-                <View
-                  style={{
-                    position: 'absolute',
-                    left: at(Math.max(0, view.low)),
-                    width: at(view.high - Math.max(0, view.low)),
-                    height: 9,
-                    borderRadius: 5,
-                    backgroundColor: ring.isHere ? palette.kelp : palette.second,
-                    opacity: 0.45,
-                  }}
-                />
-                <View
-                  style={{
-                    position: 'absolute',
-                    left: at(view.bites),
-                    width: 14,
-                    height: 14,
-                    marginLeft: -7,
-                    borderRadius: 7,
-                    backgroundColor: ring.isHere ? palette.kelp : palette.second,
-                  }}
-                />
-              </View>
-              <Text strong size="lead" tone={ring.isHere ? 'kelp' : 'second'}>
-                {view.bites.toFixed(1)}
-              </Text>
-            </View>
-            <Text
-              size="small"
-              tone="second"
-            >{`${ring.swim.fish} fish, ${ring.swim.bites} bites; ${ring.swim.fedMs.length === 0 ? 'not fed' : `last fed ${clockText(ring.swim.fedMs.at(-1)!, zone)}`}`}</Text>
-          </View>
-        );
-      })}
+      {rings.map((ring) => (
+        <SwimPromise key={ring.swim.id} ring={ring} view={views.find((v) => v.id === ring.swim.id)!} most={most} zone={zone} />
+      ))}
       {peg.swims.some((s) => s.stays.length > 0) ? (
         <SwimDay
           peg={peg}
@@ -111,6 +59,51 @@ export function SwimsPane({ control }: { control: PegControl }) {
           ? 'Flow not timed: rigs are for still water.'
           : `${flow.isStill ? 'It stands still' : `Flow ${currentText(Math.abs(flowMs), units)} over the depth`}, timed ${clockText(peg.flow!.ms, zone)}.`}
       </Text>
+    </View>
+  );
+}
+
+type Advice = PegControl['advice'];
+
+interface PromiseProps {
+  ring: Advice['rings'][number];
+  view: NonNullable<Advice['swims']>['views'][number];
+  /** Bites at the right end of the bar. */
+  most: number;
+  zone: string;
+}
+
+/** Bites that one swim promises, with how sure that is, and what came there. */
+function SwimPromise({ ring: { swim, words, isHere }, view, most, zone }: PromiseProps) {
+  const palette = usePalette();
+  const { units } = usePreferences();
+  const at = (b: number) => `${(100 * Math.min(b, most)) / most}%` as const;
+  const low = Math.max(0, view.low);
+  const color = isHere ? palette.kelp : palette.second;
+  return (
+    <View style={{ gap: 4, borderBottomWidth: 1, borderBottomColor: palette.line, paddingBottom: 10 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 12 }}>
+        <View style={{ width: 92 }}>
+          <Text strong size="lead">
+            {swimName(swim, units)}
+          </Text>
+          <Text size="small" strong tone={isHere ? 'kelp' : 'second'}>
+            {words}
+          </Text>
+        </View>
+        <View style={{ flex: 1, height: 34, justifyContent: 'center' }} role="img" aria-label={`${view.bites.toFixed(1)} bites, ${view.low.toFixed(1)} to ${view.high.toFixed(1)}`}>
+          <View style={{ height: 2, backgroundColor: palette.line }} />
+          <View style={{ position: 'absolute', left: at(low), width: at(view.high - low), height: 9, borderRadius: 5, backgroundColor: color, opacity: 0.45 }} />
+          <View style={{ position: 'absolute', left: at(view.bites), width: 14, height: 14, marginLeft: -7, borderRadius: 7, backgroundColor: color }} />
+        </View>
+        <Text strong size="lead" tone={isHere ? 'kelp' : 'second'}>
+          {view.bites.toFixed(1)}
+        </Text>
+      </View>
+      <Text
+        size="small"
+        tone="second"
+      >{`${swim.fish} fish, ${swim.bites} bites; ${swim.fedMs.length === 0 ? 'not fed' : `last fed ${clockText(swim.fedMs[swim.fedMs.length - 1], zone)}`}`}</Text>
     </View>
   );
 }

@@ -11,15 +11,20 @@ import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 
+/** A ledger that was read and not taken in yet. */
+interface Asked {
+  name: string;
+  events: LedgerEvent[];
+}
+
 /** The log out and in again, in open formats. */
 export function Exchange() {
   const { events, state, ledger, imports } = useLedger();
   const { detail } = useWater();
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const [says, setSays] = useState<string | null>(null);
-  const [asked, setAsked] = useState<{ name: string; events: LedgerEvent[] } | null>(null);
+  const [asked, setAsked] = useState<Asked | null>(null);
   const [taken, setTaken] = useState<{ record: ImportRecord; undone: LedgerEvent[] } | null>(null);
-  const preview = asked && ledger.previewImport(asked.events);
   const bringIn = async () => {
     const file = await openFile('.ndjson,application/x-ndjson');
     if (!file) return;
@@ -34,8 +39,7 @@ export function Exchange() {
       setSays(`${file.name}: ${error.message}. Nothing was taken in.`);
     }
   };
-  const takeIn = async () => {
-    const { name, events: read } = asked!;
+  const takeIn = async ({ name, events: read }: Asked) => {
     const { count } = await ledger.importEvents(read, name);
     setAsked(null);
     setSays(`${count} new ${count === 1 ? 'entry' : 'entries'} from ${name}.`);
@@ -78,27 +82,32 @@ export function Exchange() {
           }}
         />
       ) : null}
-      <Sheet
-        title="Bring this ledger in?"
-        open={asked !== null}
-        onClose={() => setAsked(null)}
-        footer={
-          <>
-            <Action kind="main" height={64} label={`Take in ${preview?.fresh ?? 0} new ${preview?.fresh === 1 ? 'entry' : 'entries'}`} onPress={() => void takeIn()} />
-            <Action label="Leave it" onPress={() => setAsked(null)} />
-          </>
-        }
-      >
-        {preview ? (
-          <>
-            <Text>{`${asked!.name}: ${preview.fresh} new, ${preview.known} here already, with ${counted(preview.outings, 'outing')} that ${preview.outings === 1 ? 'is' : 'are'} not in your log.`}</Text>
-            {preview.isForeign ? <Text tone="straw">Some of it was written by another account. Taken in, it counts as yours in every figure here.</Text> : null}
-            <Text size="small" tone="second">
-              It can be taken out again from this place.
-            </Text>
-          </>
-        ) : null}
-      </Sheet>
+      {asked ? <BringSheet asked={asked} onTake={() => void takeIn(asked)} onClose={() => setAsked(null)} /> : null}
     </View>
+  );
+}
+
+/** What taking a ledger in would add, before it is taken in. */
+function BringSheet({ asked, onTake, onClose }: { asked: Asked; onTake: () => void; onClose: () => void }) {
+  const { ledger } = useLedger();
+  const { fresh, known, outings, isForeign } = ledger.previewImport(asked.events);
+  return (
+    <Sheet
+      title="Bring this ledger in?"
+      open
+      onClose={onClose}
+      footer={
+        <>
+          <Action kind="main" height={64} label={`Take in ${fresh} new ${fresh === 1 ? 'entry' : 'entries'}`} onPress={onTake} />
+          <Action label="Leave it" onPress={onClose} />
+        </>
+      }
+    >
+      <Text>{`${asked.name}: ${fresh} new, ${known} here already, with ${counted(outings, 'outing')} that ${outings === 1 ? 'is' : 'are'} not in your log.`}</Text>
+      {isForeign ? <Text tone="straw">Some of it was written by another account. Taken in, it counts as yours in every figure here.</Text> : null}
+      <Text size="small" tone="second">
+        It can be taken out again from this place.
+      </Text>
+    </Sheet>
   );
 }

@@ -18,8 +18,8 @@ import type { HoleControl } from './useHole';
 /** Everything that opens over the hole. */
 export function HoleSheets({ control, keys, log }: { control: HoleControl; keys: readonly ThumbKey[]; log: ReactNode }) {
   const { units } = usePreferences();
-  const { outing, hole, method, zone, now, listener, clock, prior, line, fishOn, sheet, show } = control;
-  const { hasFlasher, isByEye, setReadingByEye, flasher, memory, jigM, bottomM, advice, words } = listener;
+  const { outing, hole, method, zone, now, listener, line, fishOn, sheet, show } = control;
+  const { hasFlasher, isByEye, setReadingByEye, flasher, memory, jigM, bottomM } = listener;
   const { react, takeReading, landed, keepEchoes } = control.log;
   const close = () => show(null);
   const airC = useOutlook().situation?.airC?.value ?? null;
@@ -61,17 +61,32 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
       ) : null}
       {sheet === 'responses' ? <ResponseSheet outing={outing} memory={memory} units={units} onClose={close} /> : null}
       {sheet === 'rig' ? <RigSheet jigM={jigM ?? bottomM} drifts={!method.isOnIce} units={units} onClose={close} /> : null}
-      <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={close}>
-        <Text>{clock.reason}</Text>
-        <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
-        <Text tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Text>
-      </Sheet>
-      <Sheet title={words?.instruction ?? 'Why'} open={sheet === 'why'} onClose={close}>
-        <Text>{words ? `${words.reason} ${words.then}` : ''}</Text>
-        {advice ? <Text>{`What would change it: ${advice.changesMind}`}</Text> : null}
-        {advice?.suggestion ? <Text strong>{advice.suggestion.text}</Text> : null}
-      </Sheet>
+      <ClockSheet control={control} onClose={close} />
+      <WhySheet control={control} onClose={close} />
       <KeysSheet keys={keys} arrows="Arrow up and down on the shaft move the jig." open={sheet === 'help'} onClose={close} />
     </>
+  );
+}
+
+/** Why stay, and until when. */
+function ClockSheet({ control: { outing, zone, now, clock, prior, sheet }, onClose }: { control: HoleControl; onClose: () => void }) {
+  return (
+    <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={onClose}>
+      <Text>{clock.reason}</Text>
+      <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
+      <Text tone="second">{`Weighed against ${clock.elsewherePerHour.toFixed(1)} fish seen an hour elsewhere, ${prior.moveMin} minutes for the move already paid. Each look, refusal and bite moves it.`}</Text>
+    </Sheet>
+  );
+}
+
+/** Why the bait is moved as it is, and what would change that. */
+function WhySheet({ control: { listener, sheet }, onClose }: { control: HoleControl; onClose: () => void }) {
+  const { advice, words } = listener;
+  return (
+    <Sheet title={words?.instruction ?? 'Why'} open={sheet === 'why'} onClose={onClose}>
+      <Text>{words ? `${words.reason} ${words.then}` : ''}</Text>
+      {advice ? <Text>{`What would change it: ${advice.changesMind}`}</Text> : null}
+      {advice?.suggestion ? <Text strong>{advice.suggestion.text}</Text> : null}
+    </Sheet>
   );
 }

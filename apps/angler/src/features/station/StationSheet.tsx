@@ -13,7 +13,13 @@ import { Caution } from '@/ui/Caution';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 
-const noIce = { clearM: 0, whiteM: 0 };
+/** Thickness of the two kinds of ice, m. */
+interface Ice {
+  clearM: number;
+  whiteM: number;
+}
+
+const noIce: Ice = { clearM: 0, whiteM: 0 };
 /** Where setting a depth begins on a water of which none is known, m. */
 const usualDepthM = 3;
 
@@ -37,19 +43,14 @@ export function StationSheet({ open, ...form }: Props & { open: boolean }) {
 }
 
 function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onOpened }: Props) {
-  const { units, leastIceM } = usePreferences();
+  const { units } = usePreferences();
   const { ledger } = useLedger();
-  const [ice, setIce] = useState<{ clearM: number; whiteM: number } | null>(null);
+  const [ice, setIce] = useState<Ice | null>(null);
   const [depthM, setDepth] = useState<number | null>(null);
-  const iceStep = metresPerIceUnit(units) * (units.ice === 'in' ? 0.5 : 1);
-  const bigIce = metresPerIceUnit(units) * (units.ice === 'in' ? 2 : 5);
   const depthStep = depthStepM(units);
   const bigStep = metresPerDepthUnit(units) * (units.depth === 'ft' ? 5 : 1);
   const startDepthM = expectedM ?? outing.stations.findLast((s) => s.depthM !== null)?.depthM ?? usualDepthM;
   const stepDepth = (byM: number) => setDepth((m) => clamp((m ?? startDepthM) + byM, depthStep, 300));
-  const countsM = ice && countingThickness(ice);
-  // Ice is counted up from nothing: a figure that stands there before it was measured would be somebody's guess.
-  const step = (which: 'clearM' | 'whiteM', byM: number) => setIce((now) => ({ ...(now ?? noIce), [which]: clamp((now ?? noIce)[which] + byM, 0, 2) }));
   const open = async (goesOn: boolean) => {
     const station = newId();
     await ledger.writeAll({ id: outing.id, zone }, [
@@ -81,32 +82,7 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onO
         </View>
       }
     >
-      {method.isOnIce ? (
-        <>
-          <Stepper
-            label="Clear ice"
-            text={ice && iceText(ice.clearM, units)}
-            onStep={(d) => step('clearM', d * iceStep)}
-            onClear={() => setIce(null)}
-            big={{ text: iceText(bigIce, units), onStep: (d) => step('clearM', d * bigIce) }}
-          />
-          <Stepper
-            label="White ice"
-            text={ice && (ice.whiteM === 0 ? 'none' : iceText(ice.whiteM, units))}
-            onStep={(d) => step('whiteM', d * iceStep)}
-            hint="Milky ice from snow and flooding counts half."
-          />
-          {countsM === null ? (
-            <Caution headline="Ice not measured here">Measure it before every few steps. Skipped, it is logged as not measured, and nothing is said of it.</Caution>
-          ) : countsM < leastIceM ? (
-            <Caution
-              headline={`Counts as ${iceText(countsM, units)}: not enough`}
-            >{`Below your own least of ${iceNeededText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
-          ) : (
-            <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
-          )}
-        </>
-      ) : null}
+      {method.isOnIce ? <IceSteppers ice={ice} onIce={setIce} /> : null}
       <Stepper
         label="Depth by flasher or line"
         text={depthM === null ? null : depthText(depthM, units)}
@@ -121,5 +97,41 @@ function StationForm({ method, onClose, outing, zone, at, expectedM, placed, onO
         }
       />
     </Sheet>
+  );
+}
+
+/** The two kinds of ice and what they count as; skipped, they stay not measured. */
+function IceSteppers({ ice, onIce }: { ice: Ice | null; onIce: (ice: Ice | null) => void }) {
+  const { units, leastIceM } = usePreferences();
+  const unitM = metresPerIceUnit(units);
+  const [fineM, bigM] = units.ice === 'in' ? [0.5 * unitM, 2 * unitM] : [unitM, 5 * unitM];
+  const countsM = ice && countingThickness(ice);
+  // Ice is counted up from nothing: a figure that stands there before it was measured would be somebody's guess.
+  const step = (which: keyof Ice, byM: number) => onIce({ ...(ice ?? noIce), [which]: clamp((ice ?? noIce)[which] + byM, 0, 2) });
+  return (
+    <>
+      <Stepper
+        label="Clear ice"
+        text={ice && iceText(ice.clearM, units)}
+        onStep={(d) => step('clearM', d * fineM)}
+        onClear={() => onIce(null)}
+        big={{ text: iceText(bigM, units), onStep: (d) => step('clearM', d * bigM) }}
+      />
+      <Stepper
+        label="White ice"
+        text={ice && (ice.whiteM === 0 ? 'none' : iceText(ice.whiteM, units))}
+        onStep={(d) => step('whiteM', d * fineM)}
+        hint="Milky ice from snow and flooding counts half."
+      />
+      {countsM === null ? (
+        <Caution headline="Ice not measured here">Measure it before every few steps. Skipped, it is logged as not measured, and nothing is said of it.</Caution>
+      ) : countsM < leastIceM ? (
+        <Caution
+          headline={`Counts as ${iceText(countsM, units)}: not enough`}
+        >{`Below your own least of ${iceNeededText(leastIceM, units)}. Go back the way you came. The hole is logged all the same.`}</Caution>
+      ) : (
+        <Caution headline={`Counts as ${iceText(countsM, units)} here`}>It says nothing about the next hole. Check each one.</Caution>
+      )}
+    </>
   );
 }

@@ -1,14 +1,18 @@
 import { traitsOf, type TacklePiece } from '@burrow/core/tackle';
 import { fishLengthText, type UnitPreference } from '@burrow/core/units';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Ellipse, G, Line, Path, Text as SvgText } from 'react-native-svg';
+import type { Palette } from '@/theme/palette';
 import { bold, usePalette } from '@/theme/theme';
 import { useSize } from '@/ui/useSize';
 
 const height = 168;
 const middle = 74;
 /** How each family is drawn. */
-const kinds: Record<string, 'tube' | 'soft' | 'dot' | 'metal' | 'hard' | 'hook'> = {
+type Kind = 'tube' | 'soft' | 'dot' | 'metal' | 'hard' | 'hook';
+
+const kinds: Record<string, Kind> = {
   tube: 'tube',
   grub: 'soft',
   'straight-worm': 'soft',
@@ -33,6 +37,95 @@ const kinds: Record<string, 'tube' | 'soft' | 'dot' | 'metal' | 'hard' | 'hook'>
   'rattle-spoon': 'metal',
 };
 
+interface Frame {
+  left: number;
+  right: number;
+  lengthPx: number;
+  fill: string;
+  palette: Palette;
+}
+
+const outline = (palette: Palette) => ({ stroke: palette.ink, strokeWidth: 2.5, fill: 'none', strokeLinecap: 'round' as const });
+
+function Hook({ x, y, r, palette }: { x: number; y: number; r: number; palette: Palette }) {
+  return <Path d={`M${x} ${y}h${r * 1.6}a${r} ${r} 0 1 0 ${-r} ${-r * 1.05}l5 9`} {...outline(palette)} strokeWidth={3} />;
+}
+
+/** One picture a kind, along its length. */
+const drawings: Record<Kind, (frame: Frame) => ReactNode> = {
+  tube: ({ left, right, fill, palette }) => (
+    <G>
+      <Path d={`M${left + 22} ${middle - 26}H${right - 70}V${middle + 26}H${left + 22}a22 26 0 0 1 0 -52Z`} fill={fill} stroke={palette.ink} strokeWidth={2} />
+      {[-22, -13, -4, 4, 13, 22].map((dy) => (
+        <Path
+          key={dy}
+          d={`M${right - 70} ${middle + dy}Q${right - 30} ${middle + dy * 1.1} ${right} ${middle + dy * 1.5}`}
+          {...outline(palette)}
+          strokeWidth={3.5}
+          stroke={palette.second}
+        />
+      ))}
+      <Ellipse cx={left + 50} cy={middle} rx={20} ry={13} fill={palette.second} />
+      <Line x1={left + 50} x2={left + 50} y1={middle - 13} y2={middle - 38} {...outline(palette)} />
+      <Circle cx={left + 50} cy={middle - 44} r={6} {...outline(palette)} />
+      <Hook x={right - 110} y={middle} r={22} palette={palette} />
+    </G>
+  ),
+  soft: ({ left, right, lengthPx, fill, palette }) => (
+    <G>
+      <Circle cx={left + 18} cy={middle} r={18} fill={palette.second} />
+      <Path
+        d={`M${left + 30} ${middle - 13}C${left + lengthPx * 0.5} ${middle - 20} ${left + lengthPx * 0.7} ${middle - 10} ${right} ${middle - 22}C${right - 20} ${middle + 2} ${left + lengthPx * 0.6} ${middle + 16} ${left + 30} ${middle + 13}Z`}
+        fill={fill}
+        stroke={palette.ink}
+        strokeWidth={2}
+      />
+      <Circle cx={left + 14} cy={middle - 24} r={6} {...outline(palette)} />
+      <Hook x={left + lengthPx * 0.34} y={middle - 4} r={20} palette={palette} />
+    </G>
+  ),
+  dot: ({ left, lengthPx, fill, palette }) => (
+    <G>
+      <Circle cx={left + lengthPx * 0.3} cy={middle} r={lengthPx * 0.2} fill={fill} stroke={palette.ink} strokeWidth={2} />
+      <Circle cx={left + lengthPx * 0.3} cy={middle - lengthPx * 0.2 - 7} r={7} {...outline(palette)} />
+      <Hook x={left + lengthPx * 0.48} y={middle + 14} r={34} palette={palette} />
+    </G>
+  ),
+  metal: ({ left, right, lengthPx, fill, palette }) => (
+    <G>
+      <Path
+        d={`M${left} ${middle}C${left + lengthPx * 0.3} ${middle - 40} ${left + lengthPx * 0.7} ${middle - 34} ${right - 40} ${middle}C${left + lengthPx * 0.7} ${middle + 34} ${left + lengthPx * 0.3} ${middle + 40} ${left} ${middle}Z`}
+        fill={fill}
+        stroke={palette.ink}
+        strokeWidth={2}
+      />
+      <Circle cx={left - 8} cy={middle} r={7} {...outline(palette)} />
+      <Hook x={right - 40} y={middle} r={17} palette={palette} />
+    </G>
+  ),
+  hard: ({ left, right, lengthPx, fill, palette }) => (
+    <G>
+      <Path
+        d={`M${left} ${middle}C${left + lengthPx * 0.2} ${middle - 34} ${left + lengthPx * 0.6} ${middle - 30} ${right - 26} ${middle}C${left + lengthPx * 0.6} ${middle + 26} ${left + lengthPx * 0.2} ${middle + 30} ${left} ${middle}Z`}
+        fill={fill}
+        stroke={palette.ink}
+        strokeWidth={2}
+      />
+      <Path d={`M${right - 26} ${middle}l26 -18v36Z`} fill={palette.second} />
+      <Circle cx={left + lengthPx * 0.14} cy={middle - 6} r={5} fill={palette.ink} />
+      <Hook x={left + lengthPx * 0.4} y={middle + 32} r={14} palette={palette} />
+    </G>
+  ),
+  hook: ({ left, right, palette }) => (
+    <G>
+      <Line x1={left} x2={right - 60} y1={middle - 30} y2={middle - 30} {...outline(palette)} />
+      <Circle cx={left - 4} cy={middle - 30} r={5} {...outline(palette)} />
+      <Path d={`M${right - 60} ${middle - 30}a36 36 0 1 1 -36 44l10 12`} {...outline(palette)} strokeWidth={4} />
+      <Path d={`M${right - 70} ${middle + 34}c30 26 50 0 40 -34`} {...outline(palette)} stroke={palette.plum} strokeWidth={9} />
+    </G>
+  ),
+};
+
 /** The piece over a ruler: to its own length where somebody said it, else to what is usual of its family. */
 export function PieceDrawing({ piece, units }: { piece: TacklePiece; units: UnitPreference }) {
   const palette = usePalette();
@@ -43,81 +136,14 @@ export function PieceDrawing({ piece, units }: { piece: TacklePiece; units: Unit
   const left = (width - lengthPx) / 2;
   const right = left + lengthPx;
   const fill = { natural: palette.depths[2], metal: palette.depths[4], dark: palette.ink, white: palette.card, bright: palette.straw }[colour ?? 'natural'];
-  const line = { stroke: palette.ink, strokeWidth: 2.5, fill: 'none', strokeLinecap: 'round' as const };
-  const kind = kinds[piece.family] ?? 'soft';
+  const line = outline(palette);
   const unitMm = units.fishLength === 'in' ? 25.4 : 10;
   const ticks = Array.from({ length: Math.floor(sizeMm / unitMm) + 1 }, (_, k) => left + ((k * unitMm) / sizeMm) * lengthPx);
-  const hook = (x: number, y: number, r: number) => <Path d={`M${x} ${y}h${r * 1.6}a${r} ${r} 0 1 0 ${-r} ${-r * 1.05}l5 9`} {...line} stroke={palette.ink} strokeWidth={3} />;
   return (
     <View onLayout={onLayout} role="img" aria-label={`${piece.piece}, ${fishLengthText(sizeMm, units)} ${isSizeSaid ? 'long' : 'as usual of its kind'}`} style={{ height }}>
       {size.width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
-          {kind === 'tube' ? (
-            <G>
-              <Path d={`M${left + 22} ${middle - 26}H${right - 70}V${middle + 26}H${left + 22}a22 26 0 0 1 0 -52Z`} fill={fill} stroke={palette.ink} strokeWidth={2} />
-              {[-22, -13, -4, 4, 13, 22].map((dy) => (
-                <Path
-                  key={dy}
-                  d={`M${right - 70} ${middle + dy}Q${right - 30} ${middle + dy * 1.1} ${right} ${middle + dy * 1.5}`}
-                  {...line}
-                  strokeWidth={3.5}
-                  stroke={palette.second}
-                />
-              ))}
-              <Ellipse cx={left + 50} cy={middle} rx={20} ry={13} fill={palette.second} />
-              <Line x1={left + 50} x2={left + 50} y1={middle - 13} y2={middle - 38} {...line} />
-              <Circle cx={left + 50} cy={middle - 44} r={6} {...line} />
-              {hook(right - 110, middle, 22)}
-            </G>
-          ) : kind === 'soft' ? (
-            <G>
-              <Circle cx={left + 18} cy={middle} r={18} fill={palette.second} />
-              <Path
-                d={`M${left + 30} ${middle - 13}C${left + lengthPx * 0.5} ${middle - 20} ${left + lengthPx * 0.7} ${middle - 10} ${right} ${middle - 22}C${right - 20} ${middle + 2} ${left + lengthPx * 0.6} ${middle + 16} ${left + 30} ${middle + 13}Z`}
-                fill={fill}
-                stroke={palette.ink}
-                strokeWidth={2}
-              />
-              <Circle cx={left + 14} cy={middle - 24} r={6} {...line} />
-              {hook(left + lengthPx * 0.34, middle - 4, 20)}
-            </G>
-          ) : kind === 'dot' ? (
-            <G>
-              <Circle cx={left + lengthPx * 0.3} cy={middle} r={lengthPx * 0.2} fill={fill} stroke={palette.ink} strokeWidth={2} />
-              <Circle cx={left + lengthPx * 0.3} cy={middle - lengthPx * 0.2 - 7} r={7} {...line} />
-              {hook(left + lengthPx * 0.48, middle + 14, 34)}
-            </G>
-          ) : kind === 'metal' ? (
-            <G>
-              <Path
-                d={`M${left} ${middle}C${left + lengthPx * 0.3} ${middle - 40} ${left + lengthPx * 0.7} ${middle - 34} ${right - 40} ${middle}C${left + lengthPx * 0.7} ${middle + 34} ${left + lengthPx * 0.3} ${middle + 40} ${left} ${middle}Z`}
-                fill={fill}
-                stroke={palette.ink}
-                strokeWidth={2}
-              />
-              <Circle cx={left - 8} cy={middle} r={7} {...line} />
-              {hook(right - 40, middle, 17)}
-            </G>
-          ) : kind === 'hard' ? (
-            <G>
-              <Path
-                d={`M${left} ${middle}C${left + lengthPx * 0.2} ${middle - 34} ${left + lengthPx * 0.6} ${middle - 30} ${right - 26} ${middle}C${left + lengthPx * 0.6} ${middle + 26} ${left + lengthPx * 0.2} ${middle + 30} ${left} ${middle}Z`}
-                fill={fill}
-                stroke={palette.ink}
-                strokeWidth={2}
-              />
-              <Path d={`M${right - 26} ${middle}l26 -18v36Z`} fill={palette.second} />
-              <Circle cx={left + lengthPx * 0.14} cy={middle - 6} r={5} fill={palette.ink} />
-              {hook(left + lengthPx * 0.4, middle + 32, 14)}
-            </G>
-          ) : (
-            <G>
-              <Line x1={left} x2={right - 60} y1={middle - 30} y2={middle - 30} {...line} />
-              <Circle cx={left - 4} cy={middle - 30} r={5} {...line} />
-              <Path d={`M${right - 60} ${middle - 30}a36 36 0 1 1 -36 44l10 12`} {...line} strokeWidth={4} />
-              <Path d={`M${right - 70} ${middle + 34}c30 26 50 0 40 -34`} {...line} stroke={palette.plum} strokeWidth={9} />
-            </G>
-          )}
+          {drawings[kinds[piece.family] ?? 'soft']({ left, right, lengthPx, fill, palette })}
           <Line x1={left} x2={right} y1={height - 34} y2={height - 34} {...line} strokeWidth={2} />
           {ticks.map((x) => (
             <Line key={x} x1={x} x2={x} y1={height - 34} y2={height - 24} {...line} strokeWidth={2} />

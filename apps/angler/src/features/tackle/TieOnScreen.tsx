@@ -25,89 +25,28 @@ const zoneNames = { middle: 'For the middle of the water', 'near bottom': 'For j
 const forageNames: Readonly<Record<Forage, string>> = { perch: 'Young perch', minnow: 'Minnows', shad: 'Shad', crayfish: 'Crayfish', insects: 'Insects, worms' };
 const changes = { size: 'size before colour; schools differ', colour: 'another colour; schools differ whether that comes first', bait: 'another bait' } as const;
 
+const metIn = { middle: 'They are met in the middle of the water.', 'near bottom': 'They are met just over the bottom.', bottom: 'They are met on the bottom.' } as const;
+
+type Answer = ReturnType<typeof useTieOn>;
+
 /** What to tie on now: the first choice of the box with its reasons, how it falls, what to change to, and what comes next. */
 export function TieOnScreen() {
   const palette = usePalette();
   const router = useRouter();
-  const { units, presentations, presentation, goal } = usePreferences();
-  const { ledger } = useLedger();
-  const { detail } = useWater();
-  const { query, temp, secchi, box, choices, byZone, forage, eats, next, buy, outing, station, unsaid } = useTieOn();
-  const [first, second] = choices;
+  const { presentations, presentation, goal } = usePreferences();
+  const answer = useTieOn();
+  const tie = useTie(answer);
+  const { choices, box, byZone, forage, eats, unsaid } = answer;
+  const [first] = choices;
   const piece = first && box.find((p) => p.piece === first.piece);
-  const species = speciesOf(query.speciesId);
-  const leader = leaderKg(query.speciesId);
-  const card = detail.data?.value.file.water.rules;
-  const against = card && piece ? hookProblems(card, piece) : [];
-  const zone = detail.data?.value.file.water.timezone ?? 'UTC';
-  const rests = [
-    species.short,
-    goalNames[goal].toLowerCase(),
-    (methodOf(query.method) ?? usualMethod).by,
-    query.depthM === null ? 'depth not known' : depthText(query.depthM, units),
-    `${tempText(query.tempC, units)} ${temp.by}`,
-    `sight ${depthText(query.secchiM, units)} ${secchi.by}`,
-    `${choices.length} in your box fit`,
-  ].join(', ');
-  const tie = async () => {
-    const chosen = presentations.find((p) => p.name === first.piece);
-    if (!chosen) return;
-    change({ presentation: chosen.id });
-    const line = outing?.lines.findLast((l) => l.station === station?.id && l.upMs === null && l.rod === 'rod 1');
-    if (outing && station && line && line.presentation !== chosen.name)
-      await ledger.writeAll({ id: outing.id, zone }, [
-        { kind: 'line-up', body: { line: line.id } },
-        {
-          kind: 'line-down',
-          body: {
-            line: newId(),
-            station: station.id,
-            rod: line.rod,
-            presentation: chosen.name,
-            ...(line.depths.length > 0 ? { depthM: line.depths[line.depths.length - 1].depthM } : {}),
-          },
-        },
-      ]);
-    router.navigate(outing?.currentStation ? '/hole' : '/gear');
-  };
-  const goalChoice = <Choice label="What for" options={goals.map((id) => ({ id, label: goalNames[id] }))} value={goal} onChange={(id) => change({ goal: id })} wrap />;
   return (
     <View style={{ flex: 1 }}>
       <ScrollView contentContainerStyle={{ paddingVertical: 16, gap: 14, maxWidth: 720, width: '100%', alignSelf: 'center' }}>
-        <View style={{ paddingHorizontal: 16, gap: 6 }} aria-live="polite">
-          <Text size="small" tone="second">
-            {rests}
-          </Text>
-          <Text heading={1} size="title">
-            {first ? `Tie on: ${first.piece}` : box.length === 0 ? 'Your box is empty' : 'Nothing in your box is for this'}
-          </Text>
-          {first ? (
-            <Text>{inOwnUnits(first.why.join(' '), units)}</Text>
-          ) : buy ? (
-            <Text>{`First a ${buy.family.name.toLowerCase()}, about ${lureText(buy.massG, units)} and ${fishLengthText(buy.sizeMm, units)}, ${buy.colour}. ${buy.why.slice(0, 2).join(' ')}`}</Text>
-          ) : null}
-          {first?.viewpoint ? <Text size="small" tone="second">{`Schools differ on colour: this is the side of ${first.viewpoint}.`}</Text> : null}
+        <FirstChoice answer={answer} />
+        <View style={{ paddingHorizontal: 16 }}>
+          <Choice label="What for" options={goals.map((id) => ({ id, label: goalNames[id] }))} value={goal} onChange={(id) => change({ goal: id })} wrap />
         </View>
-        <View style={{ paddingHorizontal: 16 }}>{goalChoice}</View>
-        {piece ? (
-          <>
-            {against.length > 0 ? (
-              <View style={{ paddingHorizontal: 16 }}>
-                <Caution headline="By your rule card">{against.join(' ')}</Caution>
-              </View>
-            ) : null}
-            <PieceDrawing piece={piece} units={units} />
-            <View style={{ paddingHorizontal: 16 }}>
-              <Text size="small" tone="second">
-                {`${pieceText({ tackle: piece }, units)}. Leader of ${weightText(1000 * leader.fromKg, units)} to ${weightText(1000 * leader.toKg, units)}, loop knot so that it hangs free. ${{ middle: 'They are met in the middle of the water.', 'near bottom': 'They are met just over the bottom.', bottom: 'They are met on the bottom.' }[zoneOf(query.speciesId, query.method)]}`}
-              </Text>
-              {first.isMassSaid ? null : <Text size="small" tone="straw">{`Its mass is not said: ${lureText(first.massG, units)} would fall in time.`}</Text>}
-            </View>
-            {query.depthM === null ? null : <FallChart family={familyOf(piece.family)} massG={first.massG} depthM={query.depthM} lineMm={query.lineMm} units={units} />}
-            {next ? <Row over="Two refusals alike: change the beat, then" what={next.piece} under={changes[next.what]} /> : null}
-            {second ? <Row over="Runner-up" what={second.piece} under={second.why.slice(0, 2).join(' ')} /> : null}
-          </>
-        ) : null}
+        {piece ? <ChosenPiece answer={answer} piece={piece} /> : null}
         {first
           ? byZone
               .filter(({ pick }) => pick?.piece !== first.piece)
@@ -140,6 +79,87 @@ export function TieOnScreen() {
         )}
       </View>
     </View>
+  );
+}
+
+/** Ties the first choice on: the line in the water is lifted and lowered again with it, as deep as it hung. */
+function useTie({ choices, outing, station }: Answer) {
+  const router = useRouter();
+  const { presentations } = usePreferences();
+  const { ledger } = useLedger();
+  const { detail } = useWater();
+  return async () => {
+    const chosen = presentations.find((p) => p.name === choices[0]?.piece);
+    if (!chosen) return;
+    change({ presentation: chosen.id });
+    const line = outing?.lines.findLast((l) => l.station === station?.id && l.upMs === null && l.rod === 'rod 1');
+    const depth = line?.depths.at(-1);
+    if (outing && station && line && line.presentation !== chosen.name)
+      await ledger.writeAll({ id: outing.id, zone: detail.data?.value.file.water.timezone ?? 'UTC' }, [
+        { kind: 'line-up', body: { line: line.id } },
+        { kind: 'line-down', body: { line: newId(), station: station.id, rod: line.rod, presentation: chosen.name, ...(depth ? { depthM: depth.depthM } : {}) } },
+      ]);
+    router.navigate(outing?.currentStation ? '/hole' : '/gear');
+  };
+}
+
+/** What the answer rests on, the first choice, and its reasons; with an empty box what to get first. */
+function FirstChoice({ answer: { query, temp, secchi, box, choices, buy } }: { answer: Answer }) {
+  const { units, goal } = usePreferences();
+  const [first] = choices;
+  const rests = [
+    speciesOf(query.speciesId).short,
+    goalNames[goal].toLowerCase(),
+    (methodOf(query.method) ?? usualMethod).by,
+    query.depthM === null ? 'depth not known' : depthText(query.depthM, units),
+    `${tempText(query.tempC, units)} ${temp.by}`,
+    `sight ${depthText(query.secchiM, units)} ${secchi.by}`,
+    `${choices.length} in your box fit`,
+  ].join(', ');
+  return (
+    <View style={{ paddingHorizontal: 16, gap: 6 }} aria-live="polite">
+      <Text size="small" tone="second">
+        {rests}
+      </Text>
+      <Text heading={1} size="title">
+        {first ? `Tie on: ${first.piece}` : box.length === 0 ? 'Your box is empty' : 'Nothing in your box is for this'}
+      </Text>
+      {first ? (
+        <Text>{inOwnUnits(first.why.join(' '), units)}</Text>
+      ) : buy ? (
+        <Text>{`First a ${buy.family.name.toLowerCase()}, about ${lureText(buy.massG, units)} and ${fishLengthText(buy.sizeMm, units)}, ${buy.colour}. ${buy.why.slice(0, 2).join(' ')}`}</Text>
+      ) : null}
+      {first?.viewpoint ? <Text size="small" tone="second">{`Schools differ on colour: this is the side of ${first.viewpoint}.`}</Text> : null}
+    </View>
+  );
+}
+
+/** The chosen piece: what the rule card says of its hooks, its picture, how it falls, and what comes after it. */
+function ChosenPiece({ answer: { query, choices, next }, piece }: { answer: Answer; piece: Answer['box'][number] }) {
+  const { units } = usePreferences();
+  const { detail } = useWater();
+  const [first, second] = choices;
+  const leader = leaderKg(query.speciesId);
+  const card = detail.data?.value.file.water.rules;
+  const against = card ? hookProblems(card, piece) : [];
+  return (
+    <>
+      {against.length > 0 ? (
+        <View style={{ paddingHorizontal: 16 }}>
+          <Caution headline="By your rule card">{against.join(' ')}</Caution>
+        </View>
+      ) : null}
+      <PieceDrawing piece={piece} units={units} />
+      <View style={{ paddingHorizontal: 16 }}>
+        <Text size="small" tone="second">
+          {`${pieceText({ tackle: piece }, units)}. Leader of ${weightText(1000 * leader.fromKg, units)} to ${weightText(1000 * leader.toKg, units)}, loop knot so that it hangs free. ${metIn[zoneOf(query.speciesId, query.method)]}`}
+        </Text>
+        {first.isMassSaid ? null : <Text size="small" tone="straw">{`Its mass is not said: ${lureText(first.massG, units)} would fall in time.`}</Text>}
+      </View>
+      {query.depthM === null ? null : <FallChart family={familyOf(piece.family)} massG={first.massG} depthM={query.depthM} lineMm={query.lineMm} units={units} />}
+      {next ? <Row over="Two refusals alike: change the beat, then" what={next.piece} under={changes[next.what]} /> : null}
+      {second ? <Row over="Runner-up" what={second.piece} under={second.why.slice(0, 2).join(' ')} /> : null}
+    </>
   );
 }
 

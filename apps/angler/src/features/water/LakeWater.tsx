@@ -1,10 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import { speciesOf } from '@burrow/core/fish';
 import { nearestPlace } from '@burrow/core/ground';
-import { nextHoleWords, planWords, schoolPlace, schoolPlaceWords, shallowerText } from '@burrow/core/holes';
 import { turnWords } from '@burrow/core/situation';
 import { useMemo, useState } from 'react';
-import { useFirstPlace, useHoles } from '@/data/holes';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences, type KeptHolePlan } from '@/data/preferences';
 import { useLedger } from '@/data/session';
@@ -14,37 +11,14 @@ import { LakeList } from './LakeList';
 import { MapPane } from './MapPane';
 import { PlanActions } from './PlanActions';
 import { PlanSheet } from './PlanSheet';
+import { useDrilling } from './useDrilling';
 import { useGroundPlace } from './useGroundPlace';
 import { useLayers } from './useLayers';
-import { useOutingHere, type OutingHere } from './useOutingHere';
-import { useStandpoint, type Standpoint } from './useStandpoint';
+import { useOutingHere } from './useOutingHere';
+import { useStandpoint } from './useStandpoint';
 import { useWayPlace } from './useWayPlace';
 import { WaterFrame } from './WaterFrame';
-import { firstWords, mapHoles } from './words';
-
-/** Where to drill on standing water: the first place, the plan, the next hole, and what is said of them. */
-function useDrilling(water: WaterDetail, ground: Ground, { outing, surface, method, zone }: OutingHere, { position }: Standpoint) {
-  const { units } = usePreferences();
-  const { column, weather, without, situation } = useOutlook();
-  const settled = column.isPending && !weather.isError ? null : situation;
-  const holes = useHoles(water, ground, settled, position);
-  const first = useFirstPlace(water, ground, settled);
-  const { plan, left } = holes;
-  const isUnderWay = outing !== undefined && outing.stations.length > 0;
-  const next = isUnderWay ? holes.next : null;
-  const from = position ?? outing?.stations.at(-1)?.at ?? null;
-  const hasBand = situation?.band != null;
-  const fish = speciesOf(situation?.species.value ?? '').short;
-  const begin = firstWords(first.data, column.isPending || (hasBand && first.isPending), fish, surface === 'open' && !outing, hasBand);
-  const byDate = without && situation ? ` Without weather, places are scored by the date: ${situation.stage.value}, steady weather.` : '';
-  const planned = plan && left.length > 0 ? planWords(plan, left.length, isUnderWay ? left.length : plan.wanted, units) : null;
-  // A school that was seen to the side goes before what map and rules promise.
-  const school = outing && situation ? schoolPlace(outing, situation.nowMs) : null;
-  const overSchool = school && schoolPlaceWords(school, method.station.toLowerCase(), zone, units);
-  const words = overSchool ?? (next ? nextHoleWords(next, from, holes.lastStay, units) : (planned ?? { ...begin, detail: `${begin.detail}${byDate}` }));
-  const kept = situation && (next || planned) && !school ? shallowerText(situation.species.value, situation.goal.value === 'supper', situation.band?.value ?? null, units) : null;
-  return { holes, words: kept ? { ...words, detail: `${words.detail} ${kept}` } : words, from, at: school?.at ?? next?.at ?? left[0]?.at ?? first.data?.at ?? null };
-}
+import { mapHoles } from './words';
 
 /** Standing water: where to drill, in what order. */
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {

@@ -75,26 +75,11 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, children, ...
         <Action label="Map" spoken="What the map shows and can do" onPress={() => setOpen('map')} />
         {onWords ? <Action label="In words" onPress={onWords} /> : null}
       </View>
-      <View pointerEvents={measured ? 'box-none' : 'none'} style={{ position: 'absolute', left: 8, right: measured ? 8 : undefined, top: 8, gap: 8 }}>
-        {measured ? (
-          <View
-            style={{ flexDirection: 'row', alignItems: 'center', gap: 8, padding: 8, borderRadius: 10, borderWidth: 1, borderColor: palette.line, backgroundColor: palette.card }}
-          >
-            <View style={{ flex: 1 }} aria-live="polite">
-              <Text strong>{wayText(bed, measured, units)}</Text>
-            </View>
-            <Action label="Back" spoken="Take the last place back" disabled={measured.length === 0} onPress={() => setMeasured(measured.slice(0, -1))} />
-            <Action label="Done" spoken="Done measuring" onPress={() => setMeasured(null)} />
-          </View>
-        ) : (
-          <View style={{ alignSelf: 'flex-start', paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.ground }}>
-            <Text
-              size="small"
-              tone="second"
-            >{`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, ${map.ground.isShore ? '' : 'no shore drawn, '}north up`}</Text>
-          </View>
-        )}
-      </View>
+      {measured ? (
+        <MeasureBar says={wayText(bed, measured, units)} canGoBack={measured.length > 0} onBack={() => setMeasured(measured.slice(0, -1))} onDone={() => setMeasured(null)} />
+      ) : (
+        <DepthNote says={`depths in ${units.depth === 'ft' ? 'feet' : 'metres'}, ${bed.soundings} soundings, ${map.ground.isShore ? '' : 'no shore drawn, '}north up`} />
+      )}
       {children}
       {open === 'map' ? (
         <MapSheet
@@ -112,6 +97,36 @@ export function MapPane({ water, onLocate, layers, onWords, onTap, children, ...
         />
       ) : null}
       {open === 'save' ? <SaveSheet water={water} outings={state.outings} onClose={() => setOpen(null)} /> : null}
+    </View>
+  );
+}
+
+/** How long the way is that is being measured, over the map. */
+function MeasureBar({ says, canGoBack, onBack, onDone }: { says: string; canGoBack: boolean; onBack: () => void; onDone: () => void }) {
+  const palette = usePalette();
+  return (
+    <View pointerEvents="box-none" style={{ position: 'absolute', left: 8, right: 8, top: 8 }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8, padding: 8, borderRadius: 10, borderWidth: 1, borderColor: palette.line, backgroundColor: palette.card }}>
+        <View style={{ flex: 1 }} aria-live="polite">
+          <Text strong>{says}</Text>
+        </View>
+        <Action label="Back" spoken="Take the last place back" disabled={!canGoBack} onPress={onBack} />
+        <Action label="Done" spoken="Done measuring" onPress={onDone} />
+      </View>
+    </View>
+  );
+}
+
+/** What the figures of the map are. */
+function DepthNote({ says }: { says: string }) {
+  const palette = usePalette();
+  return (
+    <View pointerEvents="none" style={{ position: 'absolute', left: 8, top: 8 }}>
+      <View style={{ alignSelf: 'flex-start', paddingHorizontal: 6, borderRadius: 6, backgroundColor: palette.ground }}>
+        <Text size="small" tone="second">
+          {says}
+        </Text>
+      </View>
     </View>
   );
 }

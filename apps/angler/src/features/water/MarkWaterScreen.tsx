@@ -58,14 +58,44 @@ export function MarkWaterScreen() {
   return <Marking key={water.id} water={water} ground={ground.data ?? null} />;
 }
 
-/** The marks of a water while they are drawn: every change is on the phone at once; nothing waits for a button. */
-function useMarking(water: WaterDetail) {
-  const router = useRouter();
+/** The file of a water while it is marked: every change is on the phone at once, each can be taken back. */
+function useMarkedFile(water: WaterDetail) {
   const change = useWaterChange(water);
-  const isMoving = isFlowing(water.file.water.kind);
   const [file, setFile] = useState(water.file);
   const kept = useRef<Promise<unknown>>(Promise.resolve());
   const [past, setPast] = useState<WaterFile[]>([]);
+  const put = (next: WaterFile) => {
+    const from = file;
+    setFile(next);
+    // One after the other: each change is laid on what the one before it left.
+    kept.current = kept.current.then(() => change.keep(from, next));
+  };
+  return {
+    file,
+    canUndo: past.length > 0,
+    take: (next: WaterFile) => {
+      setPast((p) => [...p, file]);
+      put(next);
+    },
+    undo: () => {
+      const last = past.at(-1);
+      if (last) put(last);
+      setPast((p) => p.slice(0, -1));
+    },
+    send: async () => {
+      await kept.current;
+      return change.send();
+    },
+  };
+}
+
+const pairOf = ([lon, lat]: LonLat): [number, number] => [lon, lat];
+
+/** The marks of a water while they are drawn: nothing waits for a button. */
+function useMarking(water: WaterDetail) {
+  const router = useRouter();
+  const isMoving = isFlowing(water.file.water.kind);
+  const { file, canUndo, take: takeIn, undo, send } = useMarkedFile(water);
   const [role, setRole] = useState<Role>(shoreOf(water.file) === null ? 'outline' : isMoving ? 'seam' : 'spot');
   const [traits, setTraits] = useState<MarkTraits>({ kind: coverKinds[0].id, heightM: '5', steep: 'steep', name: '' });
   const [drawn, setDrawn] = useState<LonLat[]>([]);
@@ -74,19 +104,13 @@ function useMarking(water: WaterDetail) {
   const outline = useMemo(() => shoreOf(file), [file]);
   const isNewShore = role === 'outline' && outline === null;
   const isLine = role === 'seam' || role === 'bank' || isNewShore;
-  const put = (next: WaterFile) => {
-    const from = file;
-    setFile(next);
-    setSays(null);
-    // One after the other: each change is laid on what the one before it left.
-    kept.current = kept.current.then(() => change.keep(from, next));
-  };
   const take = (next: WaterFile) => {
-    setPast((p) => [...p, file]);
+    takeIn(next);
     setTraits({ ...traits, name: '' });
-    put(next);
+    setSays(null);
   };
   const said = traits.name.trim() === '' ? {} : { name: traits.name.trim() };
+  const ofBank = role === 'bank' ? { heightM: Number(traits.heightM), steepness: traits.steep } : {};
   return {
     file,
     role,
@@ -100,37 +124,29 @@ function useMarking(water: WaterDetail) {
     isMoving,
     isNewShore,
     isLine,
-    canUndo: past.length > 0 || drawn.length > 0,
+    canUndo: canUndo || drawn.length > 0,
     do: {
       choose: (next: Role) => {
         setRole(next);
         setDrawn([]);
       },
       tap: (place: LonLat, mark: number | null) => {
-        const at: [number, number] = [place[0], place[1]];
-        if (role === 'outline' && !isNewShore) return;
-        if (role === 'outline' || isLine) setDrawn((d) => [...d, at]);
+        if (isLine) setDrawn((d) => [...d, pairOf(place)]);
+        else if (role === 'outline') return;
         else if (mark !== null) setAsked(mark);
-        else take(withMark(file, { id: newId(), role, at, ...said, ...(role === 'cover' ? { kind: traits.kind } : {}) }));
+        else take(withMark(file, { id: newId(), role, at: pairOf(place), ...said, ...(role === 'cover' ? { kind: traits.kind } : {}) }));
       },
-      moveShore: (ring: LonLat[]) =>
-        take(
-          withOutline(
-            file,
-            ring.map(([lon, lat]): [number, number] => [lon, lat]),
-          ),
-        ),
+      moveShore: (ring: LonLat[]) => take(withOutline(file, ring.map(pairOf))),
       endLine: () => {
-        const line = drawn.map(([lon, lat]): [number, number] => [lon, lat]);
+        const line = drawn.map(pairOf);
         if (isNewShore) take(withOutline(file, line));
-        if (role === 'seam' || role === 'bank')
-          take(withMark(file, { id: newId(), role, line, ...said, ...(role === 'bank' ? { heightM: Number(traits.heightM), steepness: traits.steep } : {}) }));
+        if (role === 'seam' || role === 'bank') take(withMark(file, { id: newId(), role, line, ...said, ...ofBank }));
         setDrawn([]);
       },
       undo: () => {
         if (drawn.length > 0) return setDrawn(drawn.slice(0, -1));
-        put(past.at(-1)!);
-        setPast((p) => p.slice(0, -1));
+        setSays(null);
+        undo();
       },
       takeAway: () => {
         take(withoutMark(file, asked!));
@@ -142,8 +158,7 @@ function useMarking(water: WaterDetail) {
           (error: Error) => setSays(`${error.message} Tap the corner instead.`),
         ),
       finish: async () => {
-        await kept.current;
-        const { isUnsent, why } = await change.send();
+        const { isUnsent, why } = await send();
         if (why) setSays(`The server would not have it: ${why}. It stays on this phone.`);
         else if (isUnsent) setSays('No signal: the marks are on this phone and go out when it comes back.');
         else router.navigate('/water');

@@ -26,13 +26,43 @@ import { newWaterWords, waterKinds } from './words';
 
 const Field = lazily(() => import('@/features/with-paper').then((m) => m.Field));
 
+interface Made {
+  name: string;
+  kind: WaterFile['water']['kind'];
+  point: LonLat;
+  soundings: ReturnType<typeof useSoundingFile>['soundings'];
+}
+
+/** Saves what was drawn as a water; what the server or the signal has against it is said where it was drawn. */
+function useSaving(shore: ReturnType<typeof useShoreDraft>, onFailed: () => void) {
+  const router = useRouter();
+  const client = useQueryClient();
+  const { waters } = useWater();
+  return useMutation({
+    mutationFn: async ({ name, kind, point, soundings }: Made) => {
+      const { default: zoneAt } = await import('@photostructure/tz-lookup');
+      const [lon, lat] = point;
+      return api.addWater(madeWater({ name, kind, timeZone: zoneAt(lat, lon), corners: shore.corners, islands: shore.islands, point, soundings }));
+    },
+    onSuccess: async ({ id }) => {
+      // The first one is met on the Outlook, which says what it lacks; a further one on its map.
+      const isFirst = waters.data?.value.length === 0;
+      await client.invalidateQueries();
+      change({ water: id, holePlan: null });
+      router.navigate(isFirst ? '/' : '/water');
+    },
+    onError: (error) => {
+      onFailed();
+      shore.setSays(error instanceof OfflineError ? 'No signal: a new water needs the server once. What you drew stays here.' : error.message);
+    },
+  });
+}
+
 /** A water of one's own: a point is enough; three corners and more are its shore, soundings come from a file. Nothing is kept until it is saved. */
 export function NewWaterScreen() {
   const palette = usePalette();
-  const router = useRouter();
-  const client = useQueryClient();
   const { units } = usePreferences();
-  const { waters, water: inUse } = useWater();
+  const { water: inUse } = useWater();
   const shore = useShoreDraft();
   const { corners, place, draw } = shore;
   const [sheet, setSheet] = useState<'name' | 'place' | null>(null);
@@ -46,24 +76,7 @@ export function NewWaterScreen() {
   const isSomewhere = near !== null || places.length > 0 || corners.length > 0;
 
   const point = corners.at(-1) ?? place ?? places[0] ?? null;
-  const saving = useMutation({
-    mutationFn: async () => {
-      const { default: zoneAt } = await import('@photostructure/tz-lookup');
-      const [lon, lat] = point!;
-      return api.addWater(madeWater({ name, kind, timeZone: zoneAt(lat, lon), corners, islands: shore.islands, point: point!, soundings }));
-    },
-    onSuccess: async ({ id }) => {
-      // The first one is met on the Outlook, which says what it lacks; a further one on its map.
-      const isFirst = waters.data?.value.length === 0;
-      await client.invalidateQueries();
-      change({ water: id, holePlan: null });
-      router.navigate(isFirst ? '/' : '/water');
-    },
-    onError: (error) => {
-      setSheet(null);
-      shore.setSays(error instanceof OfflineError ? 'No signal: a new water needs the server once. What you drew stays here.' : error.message);
-    },
-  });
+  const saving = useSaving(shore, () => setSheet(null));
   const busy = file.isReading ? `Reading ${file.name}` : saving.isPending ? 'Saving' : null;
   const words = newWaterWords(isSomewhere, corners.length, places.length);
   const stray = places.length > 0 && point !== null && places.every((p) => distanceM(p, point) > 50_000);
@@ -97,17 +110,7 @@ export function NewWaterScreen() {
           <Action label={isSomewhere ? '' : 'Where I am'} spoken="Where am I" icon="locate" kind={isSomewhere ? 'plain' : 'main'} onPress={() => void shore.locate()} />
         </View>
       </View>
-      <View style={{ padding: 16, gap: 8, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
-        <View style={{ flexDirection: 'row', gap: 8 }}>
-          <Action grow label="Undo corner" disabled={!shore.canUndo} onPress={shore.undo} />
-          <Action grow label="I stand at a corner" onPress={() => void shore.standHere()} />
-        </View>
-        <View style={{ flexDirection: 'row', gap: 8 }}>
-          <Action grow label="Bring a shore" disabled={busy !== null} onPress={() => void shore.bring()} />
-          <Action grow label="Bring soundings" disabled={busy !== null} onPress={() => void file.bring()} />
-        </View>
-        <Action kind="main" height={64} label="Save water" disabled={point === null || busy !== null} onPress={() => setSheet('name')} />
-      </View>
+      <ShoreKeys shore={shore} file={file} isBusy={busy !== null} canSave={point !== null} onSave={() => setSheet('name')} />
       <ColumnsSheet {...file.unnamed} />
       <LeftOutSheet {...file.leftOut} />
       {sheet === 'place' ? (
@@ -120,8 +123,43 @@ export function NewWaterScreen() {
         />
       ) : null}
       {sheet === 'name' ? (
-        <NameSheet name={name} kind={kind} onName={setName} onKind={setKind} file={file} isBusy={busy !== null} onSave={() => saving.mutate()} onClose={() => setSheet(null)} />
+        <NameSheet
+          name={name}
+          kind={kind}
+          onName={setName}
+          onKind={setKind}
+          file={file}
+          isBusy={busy !== null}
+          onSave={() => point && saving.mutate({ name, kind, point, soundings })}
+          onClose={() => setSheet(null)}
+        />
       ) : null}
+    </View>
+  );
+}
+
+interface ShoreKeysProps {
+  shore: ReturnType<typeof useShoreDraft>;
+  file: ReturnType<typeof useSoundingFile>;
+  isBusy: boolean;
+  canSave: boolean;
+  onSave: () => void;
+}
+
+/** What is drawn and brought, and the saving of it. */
+function ShoreKeys({ shore, file, isBusy, canSave, onSave }: ShoreKeysProps) {
+  const palette = usePalette();
+  return (
+    <View style={{ padding: 16, gap: 8, borderTopWidth: 1, borderTopColor: palette.line, backgroundColor: palette.card }}>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow label="Undo corner" disabled={!shore.canUndo} onPress={shore.undo} />
+        <Action grow label="I stand at a corner" onPress={() => void shore.standHere()} />
+      </View>
+      <View style={{ flexDirection: 'row', gap: 8 }}>
+        <Action grow label="Bring a shore" disabled={isBusy} onPress={() => void shore.bring()} />
+        <Action grow label="Bring soundings" disabled={isBusy} onPress={() => void file.bring()} />
+      </View>
+      <Action kind="main" height={64} label="Save water" disabled={!canSave || isBusy} onPress={onSave} />
     </View>
   );
 }

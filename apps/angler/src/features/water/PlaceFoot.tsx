@@ -1,4 +1,5 @@
 import { distanceM, type LonLat } from '@burrow/core/ground';
+import type { StationState } from '@burrow/core/ledger';
 import { agoText, distanceText, type UnitPreference } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
@@ -46,52 +47,32 @@ interface Props extends PlaceSlots {
 const atRingM = 1;
 
 /** The place one is at and the one advised, with what opens a station there; before an outing, what starts one. */
-export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, placeTitle, expectedM, canOpen, actions, instead, beside, onOpen, onBack }: Props) {
-  const { outing, elsewhere, ready, ways, otherWays, lastWay, method, start, end } = here;
+export function PlaceFoot(props: Props) {
+  const { here, standpoint, ring, expectedM, actions, instead, beside, onOpen } = props;
+  const { outing, ready, ways, otherWays, lastWay, start, end } = here;
   const router = useRouter();
   const [isQuiet, setQuiet] = useState(false);
-  // A place that has a station already is gone back to, not opened again.
-  const known = outing?.stations.find((s) => distanceM(s.at, ring) < atRingM);
-  const at = outing && standpoint.tapped === null ? standpoint.here : null;
-  const openRing = () => onOpen({ at: ring, expectedM: expectedM(ring), placed: { by: 'map' } });
   const openHere = async () => {
     const now = await standpoint.now();
     setQuiet(now === null);
     if (now) onOpen({ at: now.at, expectedM: expectedM(now.at), placed: { by: 'phone', accuracyM: Math.round(now.accuracyM * 10) / 10 } });
   };
-  const quiet = isQuiet ? 'The phone does not say any more where it is. Tap the map, or try again.' : null;
-  // Where nobody stands and nothing goes through, no place is named.
-  const title = here.surface === 'skin' ? 'No place to fish today' : at ? placeTitle(at.at) : ringSays.title;
-  const startsHere = elsewhere ? `Starting here ends your outing on ${elsewhere.waterName}.` : null;
+  // A place that has a station already is gone back to, not opened again.
+  const known = outing?.stations.find((s) => distanceM(s.at, ring) < atRingM) ?? null;
+  const at = outing && standpoint.tapped === null ? standpoint.here : null;
   return (
     <Foot>
       {!outing && instead ? null : (
         <View style={{ flexDirection: 'row', gap: 12, alignItems: 'center' }}>
-          <View style={{ flex: 1 }} aria-live="polite">
-            <Text strong>{title}</Text>
-            {at && !startsHere && !quiet ? (
-              <PhoneLine fix={at} ring={known || !isRingNamed ? null : ring} />
-            ) : (
-              <Text size="small" tone="second">
-                {startsHere ?? quiet ?? (here.surface === 'skin' ? 'Ended now it is a lost day, and no blank.' : (standpoint.says ?? ringSays.detail))}
-              </Text>
-            )}
-          </View>
+          <PlaceTitle {...props} at={at} isKnown={known !== null} isQuiet={isQuiet} />
           {outing ? null : beside}
         </View>
       )}
-      {outing && here.surface !== 'skin' ? (
-        <View style={{ flexDirection: 'row', gap: 8 }}>
-          {known ? (
-            <Action grow kind={at ? 'plain' : 'main'} height={64} label={`Back to ${method.station.toLowerCase()} ${known.label}`} onPress={() => onBack(known.id)} />
-          ) : standpoint.tapped || (!isRingNamed && !at) ? (
-            <Action grow kind="main" height={64} label={method.open} disabled={!isRingNamed || !canOpen(ring)} onPress={openRing} />
-          ) : isRingNamed ? (
-            <Action grow kind={at ? 'plain' : 'main'} height={64} label="I am at the ring" disabled={!canOpen(ring)} onPress={openRing} />
-          ) : null}
-          {at ? <Action grow kind="main" height={64} label={method.open} onPress={() => void openHere()} /> : null}
-        </View>
-      ) : outing ? null : (
+      {outing ? (
+        here.surface === 'skin' ? null : (
+          <OpenKeys {...props} at={at} known={known} onHere={() => void openHere()} />
+        )
+      ) : (
         (instead ?? <StartActions ways={ways} otherWays={otherWays} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />)
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
@@ -101,6 +82,58 @@ export function PlaceFoot({ here, standpoint, ring, isRingNamed, ringSays, place
       </View>
     </Foot>
   );
+}
+
+/** Where one stands by the phone, while an outing is under way; else null. */
+type Standing = Standpoint['here'];
+
+/** The name of the place, and under it where the phone is, or why nothing is said of it. */
+function PlaceTitle({ here, standpoint, ring, isRingNamed, ringSays, placeTitle, at, isKnown, isQuiet }: Props & { at: Standing; isKnown: boolean; isQuiet: boolean }) {
+  const isSkin = here.surface === 'skin';
+  const first = here.elsewhere
+    ? `Starting here ends your outing on ${here.elsewhere.waterName}.`
+    : isQuiet
+      ? 'The phone does not say any more where it is. Tap the map, or try again.'
+      : null;
+  const says = first ?? (isSkin ? 'Ended now it is a lost day, and no blank.' : (standpoint.says ?? ringSays.detail));
+  // Where nobody stands and nothing goes through, no place is named.
+  const title = isSkin ? 'No place to fish today' : at ? placeTitle(at.at) : ringSays.title;
+  return (
+    <View style={{ flex: 1 }} aria-live="polite">
+      <Text strong>{title}</Text>
+      {at && first === null ? (
+        <PhoneLine fix={at} ring={isKnown || !isRingNamed ? null : ring} />
+      ) : (
+        <Text size="small" tone="second">
+          {says}
+        </Text>
+      )}
+    </View>
+  );
+}
+
+/** What opens a station, or goes back to one: at the ring, at a place that was tapped, where one stands. */
+function OpenKeys({ here: { method }, standpoint, ring, isRingNamed, canOpen, expectedM, onOpen, onBack, at, known, onHere }: OpenProps) {
+  const openRing = () => onOpen({ at: ring, expectedM: expectedM(ring), placed: { by: 'map' } });
+  const kind = at ? 'plain' : 'main';
+  return (
+    <View style={{ flexDirection: 'row', gap: 8 }}>
+      {known ? (
+        <Action grow kind={kind} height={64} label={`Back to ${method.station.toLowerCase()} ${known.label}`} onPress={() => onBack(known.id)} />
+      ) : standpoint.tapped || (!isRingNamed && !at) ? (
+        <Action grow kind="main" height={64} label={method.open} disabled={!isRingNamed || !canOpen(ring)} onPress={openRing} />
+      ) : isRingNamed ? (
+        <Action grow kind={kind} height={64} label="I am at the ring" disabled={!canOpen(ring)} onPress={openRing} />
+      ) : null}
+      {at ? <Action grow kind="main" height={64} label={method.open} onPress={onHere} /> : null}
+    </View>
+  );
+}
+
+interface OpenProps extends Props {
+  at: Standing;
+  known: StationState | null;
+  onHere: () => void;
 }
 
 const doubtText = (fix: Fix, units: UnitPreference) => `within ${distanceText(Math.max(1, fix.accuracyM), units)}`;

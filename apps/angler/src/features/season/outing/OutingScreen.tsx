@@ -66,31 +66,8 @@ function OutingPage({ outing }: { outing: OutingState }) {
     ) : (
       <Notice title={detail.isError ? 'The map of this water is not on this phone' : 'Drawing the bed'} busy={!detail.isError} />
     );
-  const log = (
-    <View style={{ padding: 16, gap: 8 }}>
-      <Text heading={2} size="lead">
-        All that was logged
-      </Text>
-      <LogList
-        outing={outing}
-        entries={outing.entries}
-        units={units}
-        timeZone={zone}
-        onUndo={(id) => void edits.takeBack(id)}
-        onCorrect={(entry) => setSheet({ entry })}
-        isCorrectable={(entry) => isCorrectable(entry, outing)}
-      />
-      <Action kind="bare" label="Take this outing out of the log" onPress={() => void edits.remove()} />
-    </View>
-  );
-  // A day of casts has its map; depths over the hours it has only where some were sounded.
-  const pegs = pegsOf(outing, outing.endedMs ?? now);
-  const picture =
-    pegs.length > 0 ? (
-      <PegDays pegs={pegs} water={water} atMs={outing.endedMs ?? now} zone={zone} />
-    ) : outing.casts.length > 0 && day.deepestM === null ? null : (
-      <DayPicture day={day} zone={zone} units={units} />
-    );
+  const log = <OutingLog outing={outing} zone={zone} edits={edits} onCorrect={(entry) => setSheet({ entry })} />;
+  const picture = <OutingPicture outing={outing} day={day} water={water} zone={zone} now={now} />;
   return (
     <>
       {wide ? (
@@ -132,6 +109,37 @@ function OutingPage({ outing }: { outing: OutingState }) {
       ) : null}
     </>
   );
+}
+
+/** All entries of an outing, each to correct or take back. */
+function OutingLog({ outing, zone, edits, onCorrect }: { outing: OutingState; zone: string; edits: ReturnType<typeof useOutingEdits>; onCorrect: (entry: LogEntry) => void }) {
+  const { units } = usePreferences();
+  return (
+    <View style={{ padding: 16, gap: 8 }}>
+      <Text heading={2} size="lead">
+        All that was logged
+      </Text>
+      <LogList
+        outing={outing}
+        entries={outing.entries}
+        units={units}
+        timeZone={zone}
+        onUndo={(id) => void edits.takeBack(id)}
+        onCorrect={onCorrect}
+        isCorrectable={(entry) => isCorrectable(entry, outing)}
+      />
+      <Action kind="bare" label="Take this outing out of the log" onPress={() => void edits.remove()} />
+    </View>
+  );
+}
+
+/** The day as a picture. A day of casts has its map; depths over the hours it has only where some were sounded. */
+function OutingPicture({ outing, day, water, zone, now }: { outing: OutingState; day: OutingDay; water: WaterDetail | undefined; zone: string; now: number }) {
+  const { units } = usePreferences();
+  const untilMs = outing.endedMs ?? now;
+  const pegs = pegsOf(outing, untilMs);
+  if (pegs.length > 0) return <PegDays pegs={pegs} water={water} atMs={untilMs} zone={zone} />;
+  return outing.casts.length > 0 && day.deepestM === null ? null : <DayPicture day={day} zone={zone} units={units} />;
 }
 
 /** What an outing came to, in words. */

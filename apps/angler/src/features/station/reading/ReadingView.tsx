@@ -1,13 +1,14 @@
 import { readingErrorM } from '@burrow/core/coach';
 import { depthFigure, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { Pressable, View, type GestureResponderEvent } from 'react-native';
-import Svg, { G, Line, Path, Polyline, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { bold, radius, usePalette } from '@/theme/theme';
 import { Icon } from '@/ui/icon/Icon';
 import { BedPattern } from '@/ui/BedPattern';
 import { Text } from '@/ui/Text';
 import { useSize } from '@/ui/useSize';
 import { depthOf, rulerDepths, yOf, type DepthFrame } from '../shaft/scale';
+import { diamondAt, Handles, Wake } from './Wake';
 import { marksDid, type Handle, type KeptReading, type ReadingControl } from './useReading';
 
 interface Props {
@@ -97,7 +98,6 @@ function Picture({ reading, units, adviceM, nowMs }: Pick<Props, 'reading' | 'un
   const nowX = rulerWidth + 34;
   const x = (atMs: number) => nowX + Math.min(1, Math.max(0, nowMs - atMs) / (wakeMin * 60_000)) * Math.max(0, width - nowX - 30);
   const wakes = readings.filter((r) => nowMs - r.atMs < wakeMin * 60_000);
-  const marks = wakes.filter((r) => r.markM !== null);
   const value = { bottom: bottomM, jig: jigM, mark: markM }[handle];
   const at = (e: GestureResponderEvent) => reading.touch(depthOf(frame, height, e.nativeEvent.locationY));
   const label = { fontFamily: bold, fontSize: 16, fill: palette.ink };
@@ -144,25 +144,7 @@ function Picture({ reading, units, adviceM, nowMs }: Pick<Props, 'reading' | 'un
               <Line x1={0} x2={width} y1={y(bottomM)} y2={y(bottomM)} stroke={palette.plum} strokeWidth={handle === 'bottom' ? 5 : 3} />
             </>
           )}
-          {wakes.length > 0 ? (
-            <>
-              <Polyline
-                points={wakes.map((r) => `${x(r.atMs)},${y(r.jigM)}`).join(' ')}
-                fill="none"
-                stroke={palette.ember}
-                strokeWidth={2.5}
-                strokeDasharray="2 6"
-                strokeOpacity={0.7}
-              />
-              <Polyline points={marks.map((r) => `${x(r.atMs)},${y(r.markM!)}`).join(' ')} fill="none" stroke={palette.kelp} strokeWidth={6} strokeOpacity={0.35} />
-            </>
-          ) : null}
-          {wakes.map((r, k) => (
-            <G key={r.atMs} opacity={Math.max(0.3, 0.8 - 0.08 * k)}>
-              {r.markM === null ? null : <Rect x={x(r.atMs) - 13} y={y(r.markM) - 5} width={26} height={10} rx={2} fill={palette.kelp} />}
-              <Path d={diamondAt(x(r.atMs), y(r.jigM), 6)} fill={palette.ember} />
-            </G>
-          ))}
+          <Wake wakes={wakes} x={x} y={y} />
           {[3, 6].map((min) => (
             <SvgText key={min} x={x(nowMs - min * 60_000)} y={14} textAnchor="middle" fontFamily={bold} fontSize={14} fill={palette.second}>
               {min}
@@ -172,22 +154,12 @@ function Picture({ reading, units, adviceM, nowMs }: Pick<Props, 'reading' | 'un
             {`${wakeMin} min`}
           </SvgText>
           {adviceM === null ? null : <Line x1={rulerWidth} x2={width} y1={y(adviceM)} y2={y(adviceM)} stroke={palette.ember} strokeDasharray="3 7" strokeWidth={2} />}
-          {jigM === null ? null : (
-            <>
-              <Line x1={nowX - 24} x2={nowX - 24} y1={0} y2={y(jigM)} stroke={palette.ember} strokeWidth={2} />
-              <Path d={diamondAt(nowX - 24, y(jigM), 12)} fill={palette.ember} stroke={handle === 'jig' ? palette.ink : palette.card} strokeWidth={2.5} />
-            </>
-          )}
-          {markM === null ? null : (
-            <Rect x={nowX - 8} y={y(markM) - 7} width={42} height={14} rx={3} fill={palette.kelp} stroke={handle === 'mark' ? palette.ink : palette.card} strokeWidth={2.5} />
-          )}
+          <Handles reading={reading} x={nowX} y={y} />
         </Svg>
       ) : null}
     </View>
   );
 }
-
-const diamondAt = (x: number, y: number, r: number) => `M${x} ${y - r}l${r} ${r}l${-r} ${r}l${-r} ${-r}Z`;
 
 /** What is moved, and the two arrows that move it. */
 function Keys({ reading, units }: Pick<Props, 'reading' | 'units'>) {

@@ -51,10 +51,6 @@ export function WaterColumnView({ flasher, units, iceM, adviceM, onJig }: Props)
   const wide = Math.max(0, size.width - stripWidth);
   const jigM = latest ? (latest.state.jigM ?? latest.lineM) : 0;
 
-  const place = (event: GestureResponderEvent) =>
-    frame ? Math.min(Math.max(0.3, depthOf(frame, height, event.nativeEvent.locationY)), (latest?.state.bottomM ?? 100) - 0.05) : jigM;
-  const nudge = (by: number) => latest && onJig?.(Math.max(0.3, Math.min(latest.lineM + by, (latest.state.bottomM ?? 100) - 0.05)));
-
   return (
     <View
       onLayout={onLayout}
@@ -75,26 +71,7 @@ export function WaterColumnView({ flasher, units, iceM, adviceM, onJig }: Props)
               onLook={(middleM) => setView({ middleM })}
               onBack={() => setView('follow')}
             />
-            <Pressable
-              role="button"
-              onPress={() => setView(view === 'follow' ? 'bottom' : 'follow')}
-              disabled={view === 'follow' && bottomM === null}
-              aria-label={view === 'follow' ? 'Show the last metre over the bottom' : 'Follow the jig again'}
-              style={{
-                height: pinHeight - 4,
-                margin: 2,
-                borderRadius: 8,
-                borderWidth: 1.5,
-                borderColor: view === 'follow' ? palette.line : palette.ember,
-                backgroundColor: palette.card,
-                alignItems: 'center',
-                justifyContent: 'center',
-              }}
-            >
-              <Text size="small" strong align="center">
-                {view === 'follow' ? 'To the\nbottom' : 'Follow\nthe jig'}
-              </Text>
-            </Pressable>
+            <PinKey view={view} hasBottom={bottomM !== null} onView={setView} />
           </View>
           <View style={{ width: wide, height, overflow: 'hidden' }}>
             <Water height={height} width={wide} />
@@ -104,34 +81,7 @@ export function WaterColumnView({ flasher, units, iceM, adviceM, onJig }: Props)
             <Enlarged frame={frame} latest={latest} height={height} width={wide} units={units} jigM={draggedM ?? jigM} adviceM={adviceM}>
               <LiveMarks onPing={flasher.onPing} frame={frame} width={wide} height={height} palette={palette} draggedM={draggedM} jigX={jigX} />
             </Enlarged>
-            <View
-              role="slider"
-              tabIndex={0}
-              aria-label="Jig depth"
-              aria-valuenow={Math.round(jigM * 10) / 10}
-              aria-valuemin={0}
-              aria-valuemax={Math.round((latest.state.bottomM ?? 100) * 10) / 10}
-              aria-valuetext={depthText(jigM, units)}
-              {...({ dataSet: { line: String(latest.lineM) } } as object)}
-              {...({
-                onKeyDown: (e: { key: string; preventDefault: () => void }) => {
-                  if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
-                  e.preventDefault();
-                  nudge(e.key === 'ArrowUp' ? -nudgeM : nudgeM);
-                },
-                onWheel: (e: { deltaY: number }) => nudge(Math.sign(e.deltaY) * nudgeM),
-              } as object)}
-              onStartShouldSetResponder={() => onJig !== null}
-              onResponderTerminationRequest={() => false}
-              onResponderGrant={(e) => setDragged(place(e))}
-              onResponderMove={(e) => setDragged(place(e))}
-              onResponderRelease={(e) => {
-                onJig?.(place(e));
-                setDragged(null);
-              }}
-              onResponderTerminate={() => setDragged(null)}
-              style={{ position: 'absolute', inset: 0, touchAction: 'none' } as object}
-            />
+            <JigSlider latest={latest} jigM={jigM} depthAt={(px) => depthOf(frame, height, px)} units={units} onJig={onJig} onDrag={setDragged} />
           </View>
         </>
       ) : (
@@ -142,6 +92,83 @@ export function WaterColumnView({ flasher, units, iceM, adviceM, onJig }: Props)
         </View>
       )}
     </View>
+  );
+}
+
+/** Turns the view to the last metre over the bottom, and back to the jig. */
+function PinKey({ view, hasBottom, onView }: { view: ShaftView; hasBottom: boolean; onView: (view: ShaftView) => void }) {
+  const palette = usePalette();
+  const follows = view === 'follow';
+  return (
+    <Pressable
+      role="button"
+      onPress={() => onView(follows ? 'bottom' : 'follow')}
+      disabled={follows && !hasBottom}
+      aria-label={follows ? 'Show the last metre over the bottom' : 'Follow the jig again'}
+      style={{
+        height: pinHeight - 4,
+        margin: 2,
+        borderRadius: 8,
+        borderWidth: 1.5,
+        borderColor: follows ? palette.line : palette.ember,
+        backgroundColor: palette.card,
+        alignItems: 'center',
+        justifyContent: 'center',
+      }}
+    >
+      <Text size="small" strong align="center">
+        {follows ? 'To the\nbottom' : 'Follow\nthe jig'}
+      </Text>
+    </Pressable>
+  );
+}
+
+interface JigSliderProps {
+  latest: Latest;
+  jigM: number;
+  /** Depth at a height of the picture, m. */
+  depthAt: (px: number) => number;
+  units: UnitPreference;
+  onJig: ((depthM: number) => void) | null;
+  /** How deep it is held while it is dragged, m; null when it is let go. */
+  onDrag: (depthM: number | null) => void;
+}
+
+/** The whole picture as a slider for the jig: drag, arrows, wheel; never above the hole's edge or into the bed. */
+function JigSlider({ latest, jigM, depthAt, units, onJig, onDrag }: JigSliderProps) {
+  const bedM = latest.state.bottomM ?? 100;
+  const within = (m: number) => Math.min(Math.max(0.3, m), bedM - 0.05);
+  const nudge = (by: number) => onJig?.(within(latest.lineM + by));
+  const at = (event: GestureResponderEvent) => within(depthAt(event.nativeEvent.locationY));
+  return (
+    <View
+      role="slider"
+      tabIndex={0}
+      aria-label="Jig depth"
+      aria-valuenow={Math.round(jigM * 10) / 10}
+      aria-valuemin={0}
+      aria-valuemax={Math.round(bedM * 10) / 10}
+      aria-valuetext={depthText(jigM, units)}
+      {...({ dataSet: { line: String(latest.lineM) } } as object)}
+      {...({
+        onKeyDown: (e: { key: string; preventDefault: () => void }) => {
+          if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
+          e.preventDefault();
+          nudge(e.key === 'ArrowUp' ? -nudgeM : nudgeM);
+        },
+        onWheel: (e: { deltaY: number }) => nudge(Math.sign(e.deltaY) * nudgeM),
+      } as object)}
+      onStartShouldSetResponder={() => onJig !== null}
+      onResponderTerminationRequest={() => false}
+      onResponderGrant={(e) => onDrag(at(e))}
+      onResponderMove={(e) => onDrag(at(e))}
+      onResponderRelease={(e) => {
+        onJig?.(at(e));
+        onDrag(null);
+      }}
+      onResponderTerminate={() => onDrag(null)}
+      style={{ position: 'absolute', inset: 0, touchAction: 'none' } as object}
+    />
   );
 }
 

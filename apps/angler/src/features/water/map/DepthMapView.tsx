@@ -53,29 +53,8 @@ export interface DepthMapProps {
   zoomRef?: (zoom: (by: number) => void) => void;
 }
 
-/** The lake from above: shaded depths, labelled contours, holes. Pan, zoom, tap. */
-export default function DepthMapView(props: DepthMapProps) {
-  const {
-    ground,
-    marks: marked = unmarked,
-    isFlowing = false,
-    isLoose = false,
-    measured = unmeasured,
-    walked = unmeasured,
-    fished = unfished,
-    holes,
-    candidate,
-    position,
-    palette,
-    units,
-    focus,
-    onTap,
-    zoomRef,
-    planned = none,
-    from = null,
-    showStructure = false,
-    overlay = bare,
-  } = props;
+/** The map with its layers, bottom to top, made once in its element. */
+function useLayeredMap(onTap: (at: LonLat) => void, scaleUnits: 'metric' | 'imperial', zoomRef: DepthMapProps['zoomRef']) {
   const host = useRef<HTMLDivElement>(null);
   const map = useRef<OlMap | null>(null);
   const bed = useRef(new VectorSource());
@@ -88,8 +67,6 @@ export default function DepthMapView(props: DepthMapProps) {
   useEffect(() => {
     tap.current = onTap;
   }, [onTap]);
-  const scaleUnits = units.distance === 'm' ? 'metric' : 'imperial';
-
   useEffect(() => {
     const made = new OlMap({
       target: host.current!,
@@ -111,46 +88,70 @@ export default function DepthMapView(props: DepthMapProps) {
     map.current = made;
     zoomRef?.((by) => made.getView().animate({ zoom: (made.getView().getZoom() ?? 15) + by, duration: 150 }));
     return () => made.setTarget(undefined);
-    // What changes is put into its sources below.
+    // What changes is put into its sources.
   }, [scaleUnits, zoomRef]);
+  return { host, map, bed, marks, names, room, own, drawn };
+}
 
+type Layers = ReturnType<typeof useLayeredMap>;
+
+/** Opens the view on a place, on a way that was gone, or on the whole water; afterwards it is the angler's. */
+function openView(map: OlMap, ground: Ground, focus: LonLat | undefined, walked: readonly LonLat[], fished: ReturnType<typeof outingPlaces>): void {
+  const view = map.getView();
+  const size = map.getSize();
+  if (focus) {
+    view.setCenter(at(focus));
+    view.setResolution(1.3);
+  } else if (view.getZoom() !== undefined) return;
+  else if (walked.length > 0) {
+    const maxZoom = fished.casts.length > 0 ? 19.5 : 18;
+    view.fit(new MultiPoint([...walked, ...fished.casts.map((c) => c.to)].map(at)), { padding: [44, 60, 56, 44], maxZoom, size });
+  } else view.fit(new Polygon([ground.ring.map(at)]), { padding: sideOf(map), size });
+}
+
+/** The bed, and where the view opens. */
+function useBed({ map, bed }: Layers, { ground, palette, units, focus, walked = unmeasured, fished = unfished }: DepthMapProps): void {
   useEffect(() => {
     bed.current.clear();
     bed.current.addFeatures(bedFeatures(ground, palette, units));
-    const view = map.current?.getView();
-    if (focus && view) {
-      view.setCenter(at(focus));
-      view.setResolution(1.3);
-    } else if (view && view.getZoom() === undefined && walked.length > 0) {
-      view.fit(new MultiPoint([...walked, ...fished.casts.map((c) => c.to)].map(at)), {
-        padding: [44, 60, 56, 44],
-        maxZoom: fished.casts.length > 0 ? 19.5 : 18,
-        size: map.current!.getSize(),
-      });
-    } else if (view && view.getZoom() === undefined) view.fit(new Polygon([ground.ring.map(at)]), { padding: sideOf(map.current!), size: map.current!.getSize() });
-  }, [ground, palette, units, focus, walked, fished]);
+    if (map.current) openView(map.current, ground, focus, walked, fished);
+  }, [map, bed, ground, palette, units, focus, walked, fished]);
+}
 
+/** A new plan is shown as a whole; while it is walked the view is the angler's. */
+function usePlanInView({ map }: Layers, planned: readonly { at: LonLat; number: number }[], position: LonLat | null): void {
   const planKey = planned.map((h) => h.number).join();
   const laidOut = useRef('');
   useEffect(() => {
-    // A new plan is shown as a whole; while it is walked the view is the angler's.
     const isNew = planned.length > 1 && !laidOut.current.endsWith(planKey);
     laidOut.current = planKey;
-    if (isNew)
-      map.current?.getView().fit(new LineString([...(position ? [position] : []), ...planned.map((h) => h.at)].map(at)), { padding: [56, 90, 64, 40], maxZoom: 18, duration: 250 });
-  }, [planKey, planned, position]);
+    if (!isNew) return;
+    const way = new LineString([...(position ? [position] : []), ...planned.map((h) => h.at)].map(at));
+    map.current?.getView().fit(way, { padding: [56, 90, 64, 40], maxZoom: 18, duration: 250 });
+  }, [map, planKey, planned, position]);
+}
+
+/** The lake from above: shaded depths, labelled contours, holes. Pan, zoom, tap. */
+export default function DepthMapView(props: DepthMapProps) {
+  const { ground, palette, units, holes, candidate, position } = props;
+  const { marks: marked = unmarked, walked = unmeasured, measured = unmeasured, fished = unfished, planned = none, overlay = bare } = props;
+  const { isFlowing = false, isLoose = false, from = null, showStructure = false } = props;
+  const layers = useLayeredMap(props.onTap, units.distance === 'm' ? 'metric' : 'imperial', props.zoomRef);
+  const { host, marks, names, room, own, drawn } = layers;
+  useBed(layers, props);
+  usePlanInView(layers, planned, position);
 
   useEffect(() => {
     const picture = drawOverlay(ground, overlay, palette);
     drawn.current.setSource(picture ? new ImageStatic({ url: picture.url, imageExtent: picture.extent, interpolate: true }) : null);
     drawn.current.setOpacity(0.55);
-  }, [ground, overlay, palette]);
+  }, [drawn, ground, overlay, palette]);
 
   useEffect(() => {
     names.current.clear();
     names.current.addFeatures(markNames(marked, palette, isFlowing));
     if (showStructure) names.current.addFeatures(ground.features.map((f) => structureFeature(f, palette, units)));
-  }, [ground, showStructure, marked, isFlowing, palette, units]);
+  }, [names, ground, showStructure, marked, isFlowing, palette, units]);
 
   useEffect(() => {
     marks.current.clear();
@@ -161,7 +162,7 @@ export default function DepthMapView(props: DepthMapProps) {
       ...walkFeatures(planned, from, palette, isLoose),
       ...holes.map((h) => holeFeature(h, palette)),
     ]);
-  }, [marked, isFlowing, isLoose, holes, planned, walked, fished, from, palette]);
+  }, [marks, marked, isFlowing, isLoose, holes, planned, walked, fished, from, palette]);
 
   useEffect(() => {
     room.current.clear();
@@ -172,7 +173,7 @@ export default function DepthMapView(props: DepthMapProps) {
       ...(candidate ? [candidateFeature(candidate, palette)] : []),
       ...(position ? [positionFeature(position, palette)] : []),
     ]);
-  }, [measured, candidate, position, palette]);
+  }, [room, own, measured, candidate, position, palette]);
 
   return (
     <div

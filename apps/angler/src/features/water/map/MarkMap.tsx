@@ -1,5 +1,6 @@
 import type { LonLat } from '@burrow/core/ground';
 import type { UnitPreference } from '@burrow/core/units';
+import type { Coordinate } from 'ol/coordinate';
 import Feature from 'ol/Feature';
 import OlMap from 'ol/Map';
 import View from 'ol/View';
@@ -15,7 +16,7 @@ import CircleStyle from 'ol/style/Circle';
 import Fill from 'ol/style/Fill';
 import Stroke from 'ol/style/Stroke';
 import Style from 'ol/style/Style';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type RefObject } from 'react';
 import type { Palette } from '@/theme/palette';
 import type { Ground } from '@/workers/ground.api';
 import { bedFeatures } from './bed';
@@ -45,6 +46,48 @@ interface Props {
 
 /** A thumb in a glove hits within this, px. */
 const reachPx = 24;
+
+/** The shore with its corners, to drag while it may be moved; null while it may not. */
+function useShoreCorners(map: RefObject<OlMap | null>, outline: readonly LonLat[] | null, palette: Palette, onMoved: (ring: LonLat[]) => void): void {
+  const moved = useRef(onMoved);
+  useEffect(() => {
+    moved.current = onMoved;
+  });
+  useEffect(() => {
+    const chart = map.current;
+    if (!outline || !chart) return;
+    const feature = new Feature(new Polygon([outline.map(at)]));
+    feature.setStyle(cornerStyle(outline.map(at), palette, { radius: 5, width: 2.5 }));
+    const layer = new VectorLayer({ source: new VectorSource({ features: [feature] }) });
+    const modify = new Modify({ source: layer.getSource()!, pixelTolerance: reachPx });
+    modify.on('modifyend', () => {
+      const [ring] = feature.getGeometry()!.getCoordinates();
+      moved.current(ring.map((c) => placeAt(c)));
+    });
+    chart.addLayer(layer);
+    chart.addInteraction(modify);
+    return () => {
+      chart.removeInteraction(modify);
+      chart.removeLayer(layer);
+    };
+  }, [map, outline, palette]);
+}
+
+/** A line with a ring at each of its corners. */
+const cornerStyle = (points: Coordinate[], palette: Palette, ring: { radius: number; width: number }) => [
+  new Style({ stroke: new Stroke({ color: palette.ember, width: 3.5 }) }),
+  new Style({
+    geometry: new MultiPoint(points),
+    image: new CircleStyle({ radius: ring.radius, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: ring.width }) }),
+  }),
+];
+
+/** The line that is being drawn: of one corner, that corner alone. */
+function drawnLine(points: Coordinate[], palette: Palette): Feature {
+  const feature = new Feature<LineString | MultiPoint>(points.length > 1 ? new LineString(points) : new MultiPoint(points));
+  feature.setStyle(cornerStyle(points, palette, { radius: 7, width: 3 }));
+  return feature;
+}
 
 /** The water with its marks, to tap new ones on. */
 export default function MarkMap({ ground, outline, middle, marks, isFlowing, drawn, snapsToShore, palette, units, onShore, onTap }: Props) {
@@ -82,34 +125,7 @@ export default function MarkMap({ ground, outline, middle, marks, isFlowing, dra
     return () => made.setTarget(undefined);
   }, [scale]);
 
-  useEffect(() => {
-    const chart = map.current;
-    if (!movesShore || !outline || !chart) return;
-    const feature = new Feature(new Polygon([outline.map(at)]));
-    feature.setStyle([
-      new Style({ stroke: new Stroke({ color: palette.ember, width: 3.5 }) }),
-      new Style({
-        geometry: new MultiPoint(outline.map(at)),
-        image: new CircleStyle({ radius: 5, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 2.5 }) }),
-      }),
-    ]);
-    const layer = new VectorLayer({ source: new VectorSource({ features: [feature] }) });
-    const modify = new Modify({ source: layer.getSource()!, pixelTolerance: reachPx });
-    modify.on('modifyend', () =>
-      tap.current.onShore?.(
-        feature
-          .getGeometry()!
-          .getCoordinates()[0]
-          .map((c) => placeAt(c)),
-      ),
-    );
-    chart.addLayer(layer);
-    chart.addInteraction(modify);
-    return () => {
-      chart.removeInteraction(modify);
-      chart.removeLayer(layer);
-    };
-  }, [movesShore, outline, palette]);
+  useShoreCorners(map, movesShore ? outline : null, palette, (ring) => tap.current.onShore?.(ring));
 
   useEffect(() => {
     bed.current.clear();
@@ -125,17 +141,7 @@ export default function MarkMap({ ground, outline, middle, marks, isFlowing, dra
 
   useEffect(() => {
     line.current.clear();
-    if (drawn.length === 0) return;
-    const points = drawn.map(at);
-    const feature = new Feature(points.length > 1 ? new LineString(points) : new MultiPoint(points));
-    feature.setStyle([
-      new Style({ stroke: new Stroke({ color: palette.ember, width: 3.5 }) }),
-      new Style({
-        geometry: new MultiPoint(points),
-        image: new CircleStyle({ radius: 7, fill: new Fill({ color: palette.card }), stroke: new Stroke({ color: palette.ember, width: 3 }) }),
-      }),
-    ]);
-    line.current.addFeature(feature);
+    if (drawn.length > 0) line.current.addFeature(drawnLine(drawn.map(at), palette));
   }, [drawn, palette]);
 
   return (
