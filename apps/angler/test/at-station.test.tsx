@@ -115,6 +115,46 @@ describe('at a stand', () => {
     at.unmount();
   });
 
+  test('under a float it is the stop that is told, set and logged, and what the float did', async () => {
+    const float = { id: 'f', name: 'Float and maggot', tackle: { family: 'float-rig', massG: 0.6, sizeMm: 20, colour: null, hooks: 1, points: 1, rattle: null, suspends: null } };
+    const school: Logged = [2, 'felt', { station: stand, what: 'school', bearingDeg: 0, outM: 15, by: 'eye', topM: 4.9 }];
+    const at = await visit(
+      {
+        file: bare,
+        species: 'black-crappie',
+        method: 'cast',
+        log: [station(stand, 'stand', [25.4, 62.1]), school],
+        preferences: { presentations: [float], presentation: 'f' },
+        minutes: 5,
+      },
+      () => <StationScreen />,
+    );
+    await screen.findByText(/^Stop at 4\.6 m/);
+    await at.press(/^Cast/);
+    expect(at.wrote('line-down')[0]).toMatchObject({ presentation: 'Float and maggot', depthM: expect.closeTo(4.6, 1) });
+    await at.press('Under');
+    await at.press('Flat');
+    await at.press('It stood, then lay flat: a bite');
+    expect(at.wrote('reaction').map((r) => [r.reaction, r.float, r.depthM])).toEqual([
+      ['bite', 'under', at.wrote('line-down')[0].depthM],
+      ['bite', 'rose', at.wrote('line-down')[0].depthM],
+    ]);
+    await screen.findByText('Leave the stop: they come up to it');
+    await at.press('Flat');
+    await at.press(/^It never stood/);
+    expect(at.wrote('depth-set')[0].depthM).toBeCloseTo(at.wrote('line-down')[0].depthM! - 0.3, 2);
+    at.unmount();
+  });
+
+  test('a float is put on the line in one tap where the box has none', async () => {
+    const at = await visit({ file: bare, species: 'black-crappie', method: 'cast', log: [station(stand, 'stand', [25.4, 62.1])], minutes: 5 }, () => <StationScreen />);
+    await at.press('More');
+    await at.press('Under a float');
+    await at.press(/^Cast/);
+    expect(at.wrote('line-down')[0]).toMatchObject({ presentation: 'Float and small bait', depthM: expect.any(Number) });
+    at.unmount();
+  });
+
   test('straight down from the stand is another way at the same place, told by whom it was told before', async () => {
     const placed = { by: 'phone', accuracyM: 4 } as const;
     const at = await visit({ file: bare, method: 'cast', log: [station(stand, 'stand', [25.4, 62.1], { placed })], minutes: 5 }, () => <StationScreen />);

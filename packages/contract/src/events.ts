@@ -144,6 +144,7 @@ const bodies = {
     turn: z.enum(['straight', 'inside', 'outside']).optional(),
     speedMs: z.number().min(0).max(20).optional(),
     lostAt: z.enum(['strike', 'way', 'end']).optional(),
+    float: z.enum(['under', 'slid', 'rose']).optional(),
   }),
   'fish-landed': z.object({
     fish: id,

@@ -10,6 +10,7 @@ import { whatAfter, type AfterRule, type CastSign } from './after';
 import { aimAfter, castAlong } from './aim';
 import { chooseCadence, type BedKind } from './cadences';
 import { castClock, castMinutes, paceMin, type CastClock } from './clock';
+import { floatFamily, floatWork, type FloatWork } from './float-work';
 import { fishedPlaces, signsAt, type castsOf } from './from-log';
 import { backTo, type BackTo } from './rest';
 import { castSection, diveAlong, type CastSection, type StandAnswer } from './stand';
@@ -17,7 +18,7 @@ import { passesAlong } from './strike';
 import { passedBy, type CastTarget } from './targets';
 import { outAlong, type CastWater } from './water';
 import { ofFish, ruleWithBait, workedOn, type WorkedWay } from './working';
-import { backToText, bowText, castWords, diveText } from './wording';
+import { backToText, bowText, castWords, diveText, floatWords } from './wording';
 
 /** Line where no rod is written down, mm, and seconds down where the bait's mass is not: assumed. */
 const [assumedLineMm, assumedFallS] = [0.2, 10];
@@ -88,6 +89,8 @@ export interface CastAdvice {
   words: { headline: string; detail: string } | null;
   cast: AimedCast;
   retrieve: CastRetrieve;
+  /** The float and its stop, where one is on the line. */
+  float: FloatWork | null;
   clock: CastClock;
   back: BackTo | null;
   backText: string | null;
@@ -111,8 +114,14 @@ function bowOf({ situation, bait }: CastAdviceSetting, lengthM: number, bearingD
   return windBow(lengthM, bait.lineMm ?? assumedLineMm, Math.min(mostWindMs, wind.speedMs), betweenDeg(wind.fromDeg, bearingDeg)).slackM;
 }
 
+/** A float from this stand, by what is known of it. */
+function floatOf({ situation, outing, stand, seeks, nowMs, units }: CastAdviceSetting, rule: AfterRule, signs: readonly CastSign[], bedM: number | null): FloatWork {
+  const windMs = situation.wind?.value.speedMs ?? null;
+  return floatWork({ outing, stand, signs, rule, band: seeks.isMoving ? null : seeks.band, bedM, tempC: seeks.temp.value, windMs, nowMs, units });
+}
+
 /** The next cast and how it is brought back. */
-function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule, signs: readonly CastSign[]): { cast: AimedCast; retrieve: CastRetrieve } {
+function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule, signs: readonly CastSign[]): Pick<CastAdvice, 'cast' | 'retrieve' | 'float'> {
   const { situation, outing, bed, seeks, bait, stand, units } = setting;
   const { band } = seeks;
   const tempC = seeks.temp.value;
@@ -132,6 +141,7 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
     bites: ofFish(signs).length,
   });
   const bedM = bed.depth(end.x, end.y);
+  const float = bait.tackle?.family === floatFamily ? floatOf(setting, rule, signs, Number.isNaN(bedM) ? null : bedM) : null;
   const way = workedOn({
     tackle: bait.tackle,
     diveM: bait.dive?.depthM ?? null,
@@ -146,7 +156,7 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
   const { cadence } = way;
   const dives = bait.dive !== null && bait.tackle !== null && familyOf(bait.tackle.family).dives;
   const dive = dives ? { measured: bait.dive!, lineMm: bait.lineMm ?? bait.dive!.lineMm } : null;
-  const section = castSection(bed.map, stand.at, bearingDeg, seeks.castM, band, { liftM: cadence.liftM, takeM: cadence.takeM, atM: heldM, dive });
+  const section = castSection(bed.map, stand.at, bearingDeg, seeks.castM, band, { liftM: cadence.liftM, takeM: cadence.takeM, atM: float?.stopM ?? heldM, dive });
   const dived = dive ? diveAlong(section) : null;
   const slackM = bowOf(setting, section.lengthM, bearingDeg);
   const massG = bait.tackle?.massG;
@@ -158,6 +168,7 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
       fallS,
       waitS: dive ? 0 : (fallS ?? assumedFallS),
     },
+    float,
   };
 }
 
@@ -172,7 +183,7 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const underM = Number.isNaN(under) ? null : under;
   const first = whatAfter({ signs, nowMs, underM, passes: last ? passesAlong(made, last.bearingDeg, seeks.strikeM, seeks.castM) : 0 });
   const bearingDeg = ownDeg ?? (fan && aimAfter(first, fan, last, seeks.strikeM)) ?? last?.bearingDeg ?? 0;
-  const { cast, retrieve } = castOf(setting, bearingDeg, first, signs);
+  const { cast, retrieve, float } = castOf(setting, bearingDeg, first, signs);
   const rule = ruleWithBait(first, retrieve.worked, signs, setting.bait.tackle?.family ?? null, setting.situation.goal.value);
   const { section, passed } = cast;
   const expectedMin = castMinutes(Math.max(5, section.lengthM), retrieve.waitS, retrieve.paceSPerM);
@@ -185,12 +196,14 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const back = backTo(fishedPlaces(outing), nowMs, seeks.temp.by === 'measured' ? seeks.temp.value : null, duskMs);
   const isOwn = ownDeg !== null;
   const shown = fan && (fan.isReached || isOwn) ? castAlong(section, bearingDeg, fan, made, seeks.strikeM) : null;
+  const words = fan && castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, passed, units, !seeks.isMoving);
   return {
     rule,
     bearingDeg,
-    words: fan && castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, passed, units, !seeks.isMoving),
+    words: words && floatWords(float, rule, words, `${words.headline}.`),
     cast,
     retrieve,
+    float,
     clock,
     back,
     backText: back && backToText(back, units),

@@ -152,7 +152,7 @@ const rows = {
     does: 'Past the school, pull it a metre towards you and let it settle: the bite comes as it settles.',
     takeM: 1,
     moveS: 2,
-    rests: 1.2,
+    rests: 1.7,
     liftM: 0.4,
     at: { share: 0.6 },
     hangs: false,

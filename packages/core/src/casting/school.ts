@@ -1,5 +1,6 @@
 import { bearingDeg, distanceM, type LonLat } from '../ground';
-import { clamp, minuteMs, requireWithin } from '../units';
+import { minuteMs, requireWithin } from '../units';
+import { retrieveOf } from './retrieve';
 
 /** A float over a school: where it stops, how it is moved, and how it drifts. */
 export interface FloatOverSchool {
@@ -15,10 +16,11 @@ export interface FloatOverSchool {
 export function floatOverSchool(topM: number, offsetM: number, tempC: number, windMs: number): FloatOverSchool {
   requireWithin(topM, 0.3, 100, 'top of the school', 'm');
   requireWithin(windMs, 0, 30, 'wind', 'm/s');
+  const { pauseS } = retrieveOf({ family: 'float-rig', tempC, depthM: Math.min(100, topM + 1) });
   return {
     stopM: Math.max(0.2, topM - offsetM),
     pullM: tempC < 4 ? 0.4 : 1,
-    settleS: clamp(9 * 2 ** ((6 - tempC) / 4), 3, 45),
+    settleS: (pauseS[0] + pauseS[1]) / 2,
     driftMs: 0.02 * windMs,
     reason: 'The stop stands above the highest mark: they come up to it, not down. Pull, then let it settle: the bite comes as it settles.',
   };

@@ -1,6 +1,7 @@
 import type { FeltKind } from '../ledger';
 import { clockText, depthText, distanceText, tempStepText, type UnitPreference } from '../units';
 import type { AfterRule } from './after';
+import type { FloatWork } from './float-work';
 import type { BackTo } from './rest';
 import type { diveAlong, StandAnswer, StandCast } from './stand';
 import type { CastTarget } from './targets';
@@ -50,6 +51,15 @@ export function castWords(
       rule.aim === 'best' || rule.aim === 'beside' || rule.aim === 'far-side' ? `Cast ${hasBand || by ? at : 'over the run'}, ${bearing}${pass}` : `${rule.headline}, ${bearing}`,
     detail: `${own}${bandText}${passedText}`,
   };
+}
+
+/**
+ * Under a float its stop goes first, and what else was to be said of the cast after that. A miss, going and straight down go before both; but one that rose
+ * with the bait tells more of the stop than of the miss.
+ */
+export function floatWords(float: FloatWork | null, { aim }: AfterRule, cast: { headline: string; detail: string }, after: string): { headline: string; detail: string } {
+  const isOther = aim === 'straight-down' || aim === 'move' || (aim === 'let-fall' && !float?.isRising);
+  return float === null || isOther ? cast : { headline: float.headline, detail: `${float.reason} ${after}` };
 }
 
 /** The rested place to go back to, and why. */

@@ -33,6 +33,8 @@ export type LineTurn = 'straight' | 'inside' | 'outside';
 export type HookHold = 'deep' | 'lip' | 'outside';
 /** Where a fish came off: at the strike, on the way in, or at the hole, net or bank. */
 export type LostAt = 'strike' | 'way' | 'end';
+/** What a float did: went under, slid sideways, or stood and then lay flat, for the fish rose with the bait. Each is a bite. */
+export type FloatAnswer = 'under' | 'slid' | 'rose';
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
@@ -131,6 +133,8 @@ export interface EventBodies {
     speedMs?: number;
     /** Only of a fish that was lost. */
     lostAt?: LostAt;
+    /** What the float did, of a bite under one. */
+    float?: FloatAnswer;
   };
   /** No length where it was not measured; `classMm` is its size class by eye; `weightG` only of a fish that was weighed. `cast` and `outM` where it took on a cast, so far out; `alongM` how far down the run of a float. */
   'fish-landed': {

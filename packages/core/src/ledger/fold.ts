@@ -239,7 +239,7 @@ const reducers: Reducers = {
       at: body.at ?? null,
       turn: body.turn ?? null,
       speedMs: body.speedMs ?? null,
-      ...(body.lostAt === undefined ? {} : { lostAt: body.lostAt }),
+      ...said(body, 'lostAt', 'float'),
     });
     into.note(id, ms, kind, body.station, body.reaction);
   },

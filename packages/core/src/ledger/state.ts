@@ -1,4 +1,4 @@
-import type { EventBodies, EventKind, FeedContent, FeedWay, FeltKind, Goal, HookHold, LineTurn, LostAt, QuietReason, ReactionKind, SurfaceSeen } from './event';
+import type { EventBodies, EventKind, FeedContent, FeedWay, FeltKind, FloatAnswer, Goal, HookHold, LineTurn, LostAt, QuietReason, ReactionKind, SurfaceSeen } from './event';
 
 export interface LineState {
   id: string;
@@ -80,6 +80,8 @@ export interface ReactionState {
   speedMs: number | null;
   /** Where it came off; absent where nobody said. */
   lostAt?: LostAt;
+  /** What the float did; absent where there was none. */
+  float?: FloatAnswer;
 }
 
 export interface FishState {

@@ -1,4 +1,4 @@
-import type { FeltKind, LostAt, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { castText } from '@burrow/core/casting';
 import { clamp, metresPerDepthUnit } from '@burrow/core/units';
 import { View } from 'react-native';
@@ -10,11 +10,12 @@ import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
+import type { HowAnswered } from './float-log';
 
 const keys = { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } as const;
 
 /** What a fish did at the bait, beside what stands at the thumb. */
-export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, text: string, lostAt?: LostAt) => void }) {
+export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, text: string, how?: HowAnswered) => void }) {
   return (
     <View style={keys}>
       <Action height={64} label="Followed" onPress={() => onReact('followed', 'Follow logged')} />
@@ -24,7 +25,7 @@ export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, tex
       <Action height={64} label="Bait gone" onPress={() => onReact('robbed', 'Bait gone logged')} />
       <Action height={64} label="Nipped" onPress={() => onReact('nipped', 'Nip logged')} />
       {lostKeys.map(({ at, label }) => (
-        <Action key={at} height={64} label={label} onPress={() => onReact('lost', 'Lost logged', at)} />
+        <Action key={at} height={64} label={label} onPress={() => onReact('lost', 'Lost logged', { lostAt: at })} />
       ))}
     </View>
   );
@@ -36,6 +37,7 @@ export function FeltOutThere({ onFelt, says }: { onFelt: (what: FeltKind) => voi
     <View style={{ gap: 6 }}>
       <Text strong>Felt or seen out there</Text>
       <View style={keys}>
+        <Action height={64} label="Rock" onPress={() => onFelt('hard')} />
         <Action height={64} label="Wood" onPress={() => onFelt('wood')} />
         <Action height={64} label="Weeds" onPress={() => onFelt('weeds')} />
         <Action height={64} label="Soft" onPress={() => onFelt('soft')} />

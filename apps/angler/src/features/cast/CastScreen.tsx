@@ -46,17 +46,11 @@ export function CastScreen({ outing, station: stand }: { outing: OutingState; st
 function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand: StationState; water: WaterDetail; ground: NonNullable<ReturnType<typeof useGround>['data']> }) {
   const control = useCast(outing, stand, water, ground);
   const { units } = usePreferences();
-  const { aim, advice, shown, settings, sheet, setSheet, log: entry } = control;
+  const { advice, shown, settings, sheet, setSheet, log: entry } = control;
   const { words, back, isGoing, backText } = advice;
   const { temp, craft } = settings;
   const zone = water.file.water.timezone;
-  const keys: ThumbKey[] = [
-    { id: 'cast', label: 'Cast', detail: bearingText(aim.bearingDeg), icon: 'cast', shortcut: 'C', main: true, onPress: () => void entry.cast() },
-    { id: 'felt', label: 'Felt rock', icon: 'rock', shortcut: 'R', onPress: () => void entry.felt('hard') },
-    { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void entry.react('bite', 'Bite logged') },
-    { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => setSheet('fish') },
-    { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
-  ];
+  const keys = castKeys(control);
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />;
   const map = (
     <>
@@ -87,6 +81,25 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
       onHelp={() => setSheet('help')}
     />
   );
+}
+
+/** The keys of a stand; under a float what it does stands where what the bait feels would. */
+function castKeys({ aim, advice: { float }, setSheet, log: entry }: CastControl): ThumbKey[] {
+  const answers: ThumbKey[] = float
+    ? [
+        { id: 'bite', label: 'Under', icon: 'bite', shortcut: 'B', onPress: () => void entry.react('bite', 'Bite logged: under', { float: 'under' }) },
+        { id: 'flat', label: 'Flat', icon: 'minus', shortcut: 'R', onPress: () => setSheet('flat') },
+      ]
+    : [
+        { id: 'felt', label: 'Felt rock', icon: 'rock', shortcut: 'R', onPress: () => void entry.felt('hard') },
+        { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void entry.react('bite', 'Bite logged') },
+      ];
+  return [
+    { id: 'cast', label: 'Cast', detail: bearingText(aim.bearingDeg), icon: 'cast', shortcut: 'C', main: true, onPress: () => void entry.cast() },
+    ...answers,
+    { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => setSheet('fish') },
+    { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => setSheet('more') },
+  ];
 }
 
 /** The map about the stand with its fan. */
@@ -193,9 +206,9 @@ function CastsLeft({ control: { advice, water, setSheet } }: { control: CastCont
 /** Where to go where that is advised, else how to bring the cast back. */
 function CastMovement({ control }: { control: CastControl }) {
   const { units } = usePreferences();
-  const { goDown, goTo, standAt } = control.log;
+  const { goDown, goTo, standAt, setStop } = control.log;
   const { next } = control.shown;
-  const { rule, back, isGoing, retrieve, cast } = control.advice;
+  const { rule, back, isGoing, retrieve, cast, float } = control.advice;
   const action =
     rule.aim === 'straight-down'
       ? { label: 'Go straight down', onPress: () => void goDown() }
@@ -203,7 +216,9 @@ function CastMovement({ control }: { control: CastControl }) {
         ? { label: `To stand ${back.place.label}`, onPress: () => void goTo(back.place.id) }
         : next && isGoing
           ? { label: 'I am at the next stand', onPress: () => void standAt(next.at) }
-          : null;
+          : float?.toM != null
+            ? { label: `Stop set at ${depthText(float.toM, units)}`, onPress: () => void setStop(float.toM!) }
+            : null;
   if (action) return <Action kind="plain" height={56} label={action.label} onPress={action.onPress} />;
   return <RetrieveBeat way={retrieve} hasHard={cast.passed.some((p) => p.target.kind === 'hard')} units={units} />;
 }

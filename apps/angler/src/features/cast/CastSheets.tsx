@@ -18,7 +18,8 @@ import type { ThumbKey } from '@/ui/ThumbBar';
 import { CastMeasures } from './CastMeasures';
 import { ColdWater } from './ColdWater';
 import { CastAnswers, CastHabits, FeltOutThere } from './CastParts';
-import { FloatAdvice } from './FloatAdvice';
+import { CastBait } from './CastBait';
+import { FlatSheet } from './FlatSheet';
 import type { CastControl } from './useCast';
 
 /** Two fish from one stand within this many minutes are a school. */
@@ -45,7 +46,7 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         zone={zone}
         station={stand.id}
         line={line?.id}
-        depthM={null}
+        depthM={advice.float?.stopM ?? null}
         bottomM={null}
         airC={airC}
         onCast={onCast}
@@ -67,6 +68,15 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         )}
         <Text tone="second">{`A cast takes about ${clock.minPerCast.toFixed(1)} min here; moving costs ${clock.moveMin} min.`}</Text>
       </Sheet>
+      {sheet === 'flat' && advice.float ? (
+        <FlatSheet
+          float={advice.float}
+          units={units}
+          onReact={(reaction, text, how) => void control.log.react(reaction, text, how)}
+          onStop={(toM) => void control.log.setStop(toM)}
+          onClose={close}
+        />
+      ) : null}
       <CastWhy control={control} onClose={close} />
       <KeysSheet keys={keys} arrows="Arrows on the map turn the aim; on the section they move the bait." open={sheet === 'help'} onClose={close} />
     </>
@@ -98,8 +108,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
   const { units } = usePreferences();
   const { outing, stand, settings, advice, bait, setSheet, method } = control;
   const { underM } = advice;
-  const { react, felt, goDown, goTo, line } = control.log;
-  const { wind } = useSituation();
+  const { react, felt, goDown, goTo, line, setStop, liftLine } = control.log;
   const router = useRouter();
   const { band, bandBy } = settings;
   const close = () => setSheet(null);
@@ -112,7 +121,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
   };
   return (
     <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
-      <CastAnswers onReact={(reaction, text, lostAt) => void react(reaction, text, lostAt)} />
+      <CastAnswers onReact={(reaction, text, how) => void react(reaction, text, how)} />
       <SchoolField outing={outing.id} station={stand.id} zone={control.water.file.water.timezone} onLogged={close} />
       <FeltOutThere
         onFelt={(what) => void felt(what)}
@@ -123,6 +132,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
         <Action grow height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
         <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
       </View>
+      <CastBait float={advice.float} onChanged={() => void liftLine()} onStop={(toM) => void setStop(toM)} />
       {others.length > 0 ? (
         <View style={{ gap: 6 }}>
           <Text strong>Rest it, and go back to</Text>
@@ -133,7 +143,6 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
           </View>
         </View>
       ) : null}
-      <FloatAdvice speciesId={outing.species[0]} tempC={settings.temp.value} windMs={wind?.value.speedMs ?? null} underM={underM} units={units} />
       <ColdWater control={control} />
       <TurnBackNote outing={outing} at={stand.at} zone={control.water.file.water.timezone} />
       <CastHabits />

@@ -1,4 +1,4 @@
-import { bearingText } from '@burrow/core/casting';
+import { bearingText, floatWords } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
@@ -21,9 +21,10 @@ import { Sheet } from '@/ui/Sheet';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { CastMeasures } from './CastMeasures';
 import { CastAnswers, CastHabits, FeltOutThere, straightDown } from './CastParts';
+import { CastBait } from './CastBait';
 import { ColdWaterNote } from './ColdWater';
 import { Dial } from './Dial';
-import { FloatAdvice } from './FloatAdvice';
+import { FlatSheet } from './FlatSheet';
 import { RetrieveBeat } from './RetrieveBeat';
 import { useUnsoundedCast } from './useUnsoundedCast';
 
@@ -32,17 +33,29 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
   const { units } = usePreferences();
   const zone = water.file.water.timezone;
   const control = useUnsoundedCast(outing, stand, zone);
-  const { way, rule, made, line, logged, aim, sheets, log } = control;
+  const { way, float, rule, made, line, logged, aim, sheets, log } = control;
   const { temperature, airC } = useSituation();
   const keys: ThumbKey[] = [
     { id: 'cast', label: 'Cast', detail: bearingText(aim.bearingDeg), icon: 'cast', shortcut: 'C', main: true, onPress: () => void log.cast() },
-    { id: 'felt', label: 'Felt rock', icon: 'rock', shortcut: 'R', onPress: () => void log.felt('hard') },
-    { id: 'bite', label: 'Bite', icon: 'bite', shortcut: 'B', onPress: () => void log.react('bite', 'Bite logged') },
+    ...(float
+      ? [
+          { id: 'bite', label: 'Under', icon: 'bite' as const, shortcut: 'B', onPress: () => void log.react('bite', 'Bite logged: under', { float: 'under' }) },
+          { id: 'flat', label: 'Flat', icon: 'minus' as const, shortcut: 'R', onPress: () => sheets.open('flat') },
+        ]
+      : [
+          { id: 'felt', label: 'Felt rock', icon: 'rock' as const, shortcut: 'R', onPress: () => void log.felt('hard') },
+          { id: 'bite', label: 'Bite', icon: 'bite' as const, shortcut: 'B', onPress: () => void log.react('bite', 'Bite logged') },
+        ]),
     { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => sheets.open('fish') },
     { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => sheets.open('more') },
   ];
   const entries = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === stand.id)} units={units} timeZone={zone} onUndo={(id) => logged.undo(id)} />;
-  const isOwn = rule.aim === 'best';
+  const toAim = 'Three depths make a map, and then the casts that show most are worked out.';
+  const plain =
+    rule.aim === 'best'
+      ? { headline: 'Aim, cast, count it down', detail: `Drag the rod to where you cast. ${way.why.reason} ${toAim}` }
+      : { headline: rule.headline, detail: rule.reason };
+  const words = floatWords(float, rule, plain, `Drag the rod to where you cast. ${toAim}`);
   return (
     <StationFrame
       facts={
@@ -50,8 +63,8 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
           facts={`Stand ${stand.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}, water ${tempText(temperature.value, units)} ${temperature.by}, no depths known`}
         />
       }
-      heading={isOwn ? 'Aim, cast, count it down' : rule.headline}
-      reason={isOwn ? `Drag the rod to where you cast. ${way.why.reason} Three depths make a map, and then the casts that show most are worked out.` : rule.reason}
+      heading={words.headline}
+      reason={words.detail}
       reasonLines={4}
       movement={<RetrieveBeat way={way} hasHard={false} units={units} />}
       picture={
@@ -73,7 +86,7 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
             zone={zone}
             station={stand.id}
             line={line?.id}
-            depthM={null}
+            depthM={float?.stopM ?? null}
             bottomM={null}
             airC={airC?.value ?? null}
             onLogged={(id, text) => {
@@ -82,6 +95,15 @@ export function UnsoundedCast({ outing, stand, water }: { outing: OutingState; s
             }}
           />
           <KeysSheet keys={keys} arrows="Arrows on the picture turn the aim." open={sheets.sheet === 'help'} onClose={sheets.close} />
+          {sheets.sheet === 'flat' && float ? (
+            <FlatSheet
+              float={float}
+              units={units}
+              onReact={(reaction, text, how) => void log.react(reaction, text, how)}
+              onStop={(toM) => void log.setStop(toM)}
+              onClose={sheets.close}
+            />
+          ) : null}
           {sheets.sheet === 'more' ? (
             <MoreUnsounded outing={outing} stand={stand} zone={zone} control={control}>
               {entries}
@@ -104,15 +126,15 @@ interface MoreProps {
 }
 
 /** What else there is at a stand without depths. */
-function MoreUnsounded({ outing, stand, zone, control: { log, sheets }, children }: MoreProps) {
+function MoreUnsounded({ outing, stand, zone, control: { float, log, sheets }, children }: MoreProps) {
   const { units, craft } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
-  const { temperature, wind } = useSituation();
+  const { temperature } = useSituation();
   const tempC = temperature.value;
   return (
     <Sheet title={`Stand ${stand.label}`} open onClose={sheets.close}>
-      <CastAnswers onReact={(reaction, text, lostAt) => void log.react(reaction, text, lostAt)} />
+      <CastAnswers onReact={(reaction, text, how) => void log.react(reaction, text, how)} />
       <FeltOutThere onFelt={(what) => void log.felt(what)} says="How far out is reckoned by the time since the cast." />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
         <Action
@@ -124,7 +146,7 @@ function MoreUnsounded({ outing, stand, zone, control: { log, sheets }, children
         <Action grow height={64} icon="walk" label="Leave this stand" onPress={() => router.navigate('/water')} />
         <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
       </View>
-      <FloatAdvice speciesId={outing.species[0]} tempC={tempC} windMs={wind?.value.speedMs ?? null} underM={stand.depthM} units={units} />
+      <CastBait float={float} onChanged={() => void log.liftLine()} onStop={(toM) => void log.setStop(toM)} />
       <ColdWaterNote tempC={temperature.by === 'assumed' ? null : tempC} method={methodOf(stand.method) ?? usualMethod} craft={craft} units={units} />
       <CastHabits />
       <CastMeasures outing={outing} station={stand.id} zone={zone} levelM={0} units={units} onLogged={sheets.close} />

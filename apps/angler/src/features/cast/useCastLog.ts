@@ -1,5 +1,5 @@
 import { castText, feltWords, type CastAdvice } from '@burrow/core/casting';
-import type { FeltKind, LostAt, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
+import type { FeltKind, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import type { UnitPreference } from '@burrow/core/units';
 import { newId } from '@/data/ids';
@@ -7,9 +7,10 @@ import { tied, type Presentation } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useLogged } from '@/features/station/useLogged';
 import { straightDown } from './CastParts';
+import { stopOf, stopSet, stopText, type HowAnswered } from './float-log';
 
 /** What can be open over the station. */
-export type CastSheet = 'fish' | 'more' | 'clock' | 'why' | 'felt' | 'help';
+export type CastSheet = 'fish' | 'more' | 'clock' | 'why' | 'flat' | 'help';
 
 interface CastLogSetting {
   outing: OutingState;
@@ -25,6 +26,7 @@ interface CastLogSetting {
   onSheet: (sheet: CastSheet | null) => void;
 }
 
+const cm = (m: number) => Math.round(100 * m) / 100;
 const tenths = (m: number) => Math.round(10 * m) / 10;
 const whole = (deg: number) => Math.round(deg) % 360;
 
@@ -45,7 +47,7 @@ export function useCastLog({ outing, stand, zone, advice, bait, piece, units, on
     const lowered = line?.id ?? newId();
     const distanceM = Math.max(0.5, tenths(advice.cast.section.lengthM));
     await log(`Cast ${whole(advice.bearingDeg)}°`, [
-      ...(line ? [] : [{ kind: 'line-down' as const, body: { line: lowered, station: stand.id, rod: 'rod 1', ...tied(piece) } }]),
+      ...(line ? [] : [{ kind: 'line-down' as const, body: { line: lowered, station: stand.id, rod: 'rod 1', ...tied(piece), ...stopOf(advice.float) } }]),
       { kind: 'cast', body: { cast: newId(), station: stand.id, line: lowered, bearingDeg: whole(advice.bearingDeg), distanceM } },
     ]);
     bait.touch(null);
@@ -55,8 +57,13 @@ export function useCastLog({ outing, stand, zone, advice, bait, piece, units, on
     const body = { station: stand.id, what, ...(bait.last ? { cast: bait.last.id } : {}), bearingDeg: whole(bait.last?.bearingDeg ?? advice.bearingDeg), outM, by };
     return log(`${feltWords[what]} ${bait.isByTime ? 'about ' : ''}${castText(outM, units)} out`, [{ kind: 'felt', body }]);
   };
-  const react = (reaction: ReactionKind, text: string, lostAt?: LostAt) =>
-    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: advice.retrieve.cadence.id, ...onLine, ...onCast, ...(lostAt ? { lostAt } : {}) } }]);
+  const atDepth = advice.float ? { depthM: cm(advice.float.stopM) } : {};
+  const react = (reaction: ReactionKind, text: string, how: HowAnswered = {}) =>
+    log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: advice.retrieve.cadence.id, ...onLine, ...onCast, ...atDepth, ...how } }]);
+  const liftLine = async () => {
+    if (line) await ledger.write(scope, 'line-up', { line: line.id });
+  };
+  const setStop = (toM: number) => log(stopText(toM, units), [stopSet(line, { line: newId(), station: stand.id, rod: 'rod 1', ...tied(piece) }, toM)]);
   const fish = (text: string, event: string) => {
     setSaid({ text, undo: [event] });
     answered();
@@ -78,5 +85,5 @@ export function useCastLog({ outing, stand, zone, advice, bait, piece, units, on
     ]);
     onAnswered();
   };
-  return { said, setSaid, undo, line, onCast, cast, felt, react, fish, goDown, goTo, standAt };
+  return { said, setSaid, undo, line, onCast, cast, felt, react, setStop, liftLine, fish, goDown, goTo, standAt };
 }

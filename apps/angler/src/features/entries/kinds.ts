@@ -1,6 +1,6 @@
 import { bearingText, castText, feltWords } from '@burrow/core/casting';
 import { isKnownSpecies, speciesOf } from '@burrow/core/fish';
-import type { EventKind, LogEntry, LostAt, OutingState, ReactionKind, StationState, SurfaceSeen } from '@burrow/core/ledger';
+import type { EventKind, FloatAnswer, LogEntry, LostAt, OutingState, ReactionKind, StationState, SurfaceSeen } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
 import { changeRules, quietRules } from '@burrow/core/pole';
 import { currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
@@ -43,6 +43,8 @@ export const lostKeys: readonly { at: LostAt; label: string }[] = [
   { at: 'end', label: 'Lost at the end' },
 ];
 
+const floatWords: Readonly<Record<FloatAnswer, string>> = { under: 'float under', slid: 'float slid', rose: 'it rose, float flat' };
+
 /** An entry as the log shows it. */
 export interface EntryWords {
   what: string;
@@ -82,6 +84,7 @@ const sizeWords = (fish: OutingState['fish'][number], units: UnitPreference) =>
 function reactionEntry({ entry, outing, station, units }: About): EntryWords {
   const what = reactionWords[entry.text as ReactionKind] ?? 'Reaction';
   const reaction = outing.reactions.find((r) => r.id === entry.id);
+  if (reaction?.float) return { what, detail: `${floatWords[reaction.float]}${reaction.depthM === null ? '' : `, stop ${depthText(reaction.depthM, units)}`}` };
   if (reaction?.depthM == null) return { what, detail: outWords(reaction, station, units) };
   const line = outing.lines.find((l) => l.id === reaction.line);
   // Lines trail: which of them tells more than the word for what hangs under a rod.
