@@ -112,11 +112,23 @@ describe('tip-ups', () => {
     expect(screen.getByText('tip-up 1: flag up 1:05')).toBeTruthy();
     await userEvent.press(screen.getByRole('button', { name: 'Fish' }));
     expect(onFish).toHaveBeenCalledWith('l1');
-    await userEvent.press(screen.getByRole('button', { name: 'Set again' }));
+    await userEvent.press(screen.getByRole('button', { name: 'Nothing: set again' }));
     expect(mockWritten.map((w) => w.kind)).toEqual(['line-up', 'line-down']);
     expect(mockWritten[1].body).toMatchObject({ rod: 'tip-up 1', depthM: 7.2 });
     // Both or none: a line taken up without the one set again would be lost.
     expect(mockAtOnce).toEqual([2]);
+  });
+
+  test.each([
+    ['Felt it, missed', 'missed'],
+    ['Bait gone', 'robbed'],
+  ])('a flag that came to "%s" is a bite at its depth, and a fresh bait goes down as deep', async (label, reaction) => {
+    sheet([line({ flagsMs: [25_000] })]);
+    mockWritten.length = 0;
+    await userEvent.press(screen.getByRole('button', { name: label }));
+    expect(mockWritten.map((w) => w.kind)).toEqual(['reaction', 'line-up', 'line-down']);
+    expect(mockWritten[0].body).toMatchObject({ line: 'l1', reaction, depthM: 7.2 });
+    expect(mockWritten[2].body).toMatchObject({ rod: 'tip-up 1', depthM: 7.2 });
   });
 
   test('a line that is up, or no tip-up, has no flag; the earliest flag comes first', () => {

@@ -158,6 +158,7 @@ describe('the usual figure of a date', () => {
     [0, 'ice', '2027-01-20', 47, 'midwinter'],
     [0, 'ice', '2027-03-20', 47, 'late ice'],
     [11, 'open', '2027-04-10', 47, 'pre-spawn'],
+    [5.4, 'open', '2027-04-14', 47, 'just after ice-out'],
     [11, 'open', '2027-10-10', -42, 'pre-spawn'],
     [12, 'open', '2027-04-10', -42, 'autumn cooling'],
     [0, 'ice', '2027-07-20', -45, 'midwinter'],

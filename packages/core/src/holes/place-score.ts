@@ -24,7 +24,7 @@ export const placeRules: readonly PlaceRule[] = [
     stages: ['open cold water', 'midwinter', 'just after ice-out'],
     groups: ['panfish', 'bass', 'roach-like'],
     draws: { basin: 0.9, hollow: 0.7 },
-    reason: 'The basin is the wintering hole: deep, even, warmest under thick ice.',
+    reason: 'The basin is the wintering hole: deep, even, the last to cool.',
   },
   {
     id: 'place.break-foot',
@@ -45,7 +45,7 @@ export const placeRules: readonly PlaceRule[] = [
     stages: ['autumn cooling', 'first ice'],
     groups: ['panfish', 'bass', 'pike-walleye'],
     draws: { 'inside-turn': 0.9, 'drop-top': 0.8, point: 0.6, cover: 0.8, flat: 0.3 },
-    reason: 'Under young ice fish are still at their late-autumn places: weed edges, inside turns, first breaks.',
+    reason: 'They are at their late-autumn places: weed edges, inside turns, first breaks.',
   },
   {
     id: 'place.late-ice-up',

@@ -38,7 +38,7 @@ export interface FishDepth {
 }
 
 /** Soft limits of stages and bands; source: fieldcraft §1. */
-export const stageLimits = { firstIceDays: 28, lateIceThawDegreeH: 60, lateIceDayH: 11.2, springDayH: 11.5, coldC: 10, warmWithinC: 1.2 } as const;
+export const stageLimits = { firstIceDays: 28, lateIceThawDegreeH: 60, lateIceDayH: 11.2, springDayH: 11.5, afterIceC: 8, coldC: 10, warmWithinC: 1.2 } as const;
 
 /** The stage of the season, from the column, its ice and the length of the day in hours. */
 export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freezeUpMs' | 'iceOutMs'>, dayLengthH: number): SeasonStage {
@@ -50,7 +50,7 @@ export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freez
   }
   const surfaceC = now.tempC[0];
   const isSpring = iceOutMs !== null || (freezeUpMs === null && dayLengthH > stageLimits.springDayH && surfaceC > (answer.dayAgo?.tempC[0] ?? surfaceC) - 0.2);
-  if (isSpring) return iceOutMs !== null && surfaceC < 8 && now.atMs - iceOutMs < 15 * 24 * hourMs ? 'just after ice-out' : 'pre-spawn';
+  if (isSpring) return iceOutMs !== null && surfaceC < stageLimits.afterIceC && now.atMs - iceOutMs < 15 * 24 * hourMs ? 'just after ice-out' : 'pre-spawn';
   return surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
 }
 

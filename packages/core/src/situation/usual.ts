@@ -38,7 +38,8 @@ export function usualStage(surfaceC: number, surface: Surface, atMs: number, pla
     if (!isLengthening) return 'first ice';
     return dayH > stageLimits.lateIceDayH ? 'late ice' : 'midwinter';
   }
-  if (isLengthening && dayH > stageLimits.springDayH) return 'pre-spawn';
+  // Colder than this they still winter, whether or not anybody saw the ice go.
+  if (isLengthening && dayH > stageLimits.springDayH) return surfaceC < stageLimits.afterIceC ? 'just after ice-out' : 'pre-spawn';
   return surfaceC >= stageLimits.coldC ? 'autumn cooling' : 'open cold water';
 }
 

@@ -83,6 +83,7 @@ export function MoreSheet(props: Props) {
   const { open, onClose, outing, hole, method, zone, line, jigM, onReact, shown, onSheet, onKeep, log } = props;
   const { presentation, presentations } = usePreferences();
   const router = useRouter();
+  const { ledger } = useLedger();
   const moves = useMoves(props);
   const close = (then: Promise<unknown>) => void then.then(onClose);
   const linesHere = outing.lines.filter((l) => l.station === hole.id && l.upMs === null).length;
@@ -96,6 +97,7 @@ export function MoreSheet(props: Props) {
         <Action grow height={64} label="What they told us" onPress={() => onSheet('responses')} />
       </View>
       {method.isOnIce ? <Shelter /> : null}
+      {method.isOnIce ? <PinchOfFeed outing={outing} hole={hole} onFed={() => close(ledger.write(moves.scope, 'fed', { station: hole.id, what: 'pinch of feed' }))} /> : null}
       <SchoolField outing={outing.id} station={hole.id} zone={zone} onLogged={onClose} />
       <MoreAnswers
         onReact={(kind, lostAt) => {
@@ -178,5 +180,18 @@ function Shelter() {
       <Action height={64} label="I sit in a shelter" selected={isSheltered} onPress={() => change({ isSheltered: !isSheltered })} />
       {isSheltered ? <Caution headline={sheltered.headline}>{sheltered.text}</Caution> : null}
     </>
+  );
+}
+
+/** One pinch of feed down the hole, where the law allows it and one stays: a second one feeds them. */
+function PinchOfFeed({ outing, hole, onFed }: { outing: OutingState; hole: StationState; onFed: () => void }) {
+  const isFed = outing.feeds.some((f) => f.station === hole.id);
+  return (
+    <View style={{ gap: 4 }}>
+      <Action height={64} label={isFed ? 'Another pinch of feed' : 'A pinch of feed'} onPress={onFed} />
+      <Text size="small" tone={isFed ? 'straw' : 'second'}>
+        {isFed ? 'Fed here already: with a second pinch they eat that, not the jig.' : 'Where your rules allow feed, and only if you stay: one pinch, no more.'}
+      </Text>
+    </View>
   );
 }

@@ -47,6 +47,15 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
   const down = (rod: string, stationId: string, atM: number | null) =>
     ({ kind: 'line-down', body: { line: newId(), station: stationId, rod, presentation: deadBait, ...(atM === null ? {} : { depthM: Math.round(atM * 100) / 100 }) } }) as const;
   const again = (line: LineState) => void ledger.writeAll(scope, [{ kind: 'line-up', body: { line: line.id } }, down(line.rod, line.station, line.depths.at(-1)?.depthM ?? null)]);
+  /** What came to it, and the line down again with a fresh bait as deep as it hung. */
+  const answered = (line: LineState, reaction: 'missed' | 'robbed') => {
+    const depth = line.depths.at(-1)?.depthM;
+    return void ledger.writeAll(scope, [
+      { kind: 'reaction', body: { station: line.station, line: line.id, reaction, ...(depth === undefined ? {} : { depthM: depth }) } },
+      { kind: 'line-up', body: { line: line.id } },
+      down(line.rod, line.station, depth ?? null),
+    ]);
+  };
   return (
     <Sheet
       title="Tip-ups"
@@ -73,6 +82,7 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
           onFlag={() => void ledger.write(scope, 'flag-up', { line: line.id })}
           onFish={() => onFish(line.id)}
           onAgain={() => again(line)}
+          onAnswer={(reaction) => answered(line, reaction)}
           onUp={() => void ledger.write(scope, 'line-up', { line: line.id })}
         />
       ))}
@@ -104,10 +114,11 @@ interface TipUpProps {
   onFlag: () => void;
   onFish: () => void;
   onAgain: () => void;
+  onAnswer: (reaction: 'missed' | 'robbed') => void;
   onUp: () => void;
 }
 
-function TipUp({ line, where, nowMs, onFlag, onFish, onAgain, onUp }: TipUpProps) {
+function TipUp({ line, where, nowMs, onFlag, onFish, onAgain, onAnswer, onUp }: TipUpProps) {
   const palette = usePalette();
   const flagMs = flagOf(line);
   return (
@@ -123,7 +134,7 @@ function TipUp({ line, where, nowMs, onFlag, onFish, onAgain, onUp }: TipUpProps
     >
       <Text strong>{flagMs === null ? line.rod : `${line.rod}: flag up ${flagText(nowMs - flagMs)}`}</Text>
       <Text size="small" tone="second">
-        {flagMs === null ? where : `${where}. Pull the slack first, lift when you feel weight.`}
+        {flagMs === null ? where : `${where}. The jig rod made fast first. Kneel, lift the line off the ice, pull the slack in by hand; when you feel weight, strike.`}
       </Text>
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {flagMs === null ? (
@@ -131,9 +142,16 @@ function TipUp({ line, where, nowMs, onFlag, onFish, onAgain, onUp }: TipUpProps
         ) : (
           <Action grow height={64} kind="main" icon="fish" label="Fish" onPress={onFish} />
         )}
-        {flagMs === null ? null : <Action grow height={64} label="Set again" onPress={onAgain} />}
-        <Action grow height={64} label="Take up" onPress={onUp} />
+        {flagMs === null ? <Action grow height={64} label="Take up" onPress={onUp} /> : null}
       </View>
+      {flagMs === null ? null : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
+          <Action grow height={64} label="Felt it, missed" onPress={() => onAnswer('missed')} />
+          <Action grow height={64} label="Bait gone" onPress={() => onAnswer('robbed')} />
+          <Action grow height={64} label="Nothing: set again" onPress={onAgain} />
+          <Action grow height={64} label="Take up" onPress={onUp} />
+        </View>
+      )}
     </View>
   );
 }
