@@ -31,6 +31,7 @@ const allowed = {
   law: ['units', 'fish', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
   fieldcraft: ['tie-on', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole'],
+  crew: ['units', 'ledger', 'methods', 'season', 'visits'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits', 'outlook', 'methods'],
 };
 

@@ -17,7 +17,10 @@ import { openApi } from './openapi';
 import { notFound, ProblemError, problemHandler } from './problem';
 import { accountRoutes } from './routes/account';
 import { anglerRoutes } from './routes/angler';
+import { crewRoutes } from './routes/crews';
 import { waterRoutes } from './routes/waters';
+import { CrewNews } from './services/crew-news';
+import { Crews } from './services/crews';
 import { limitedTo, sessionRoutes } from './routes/session';
 import { signedIn } from './routes/signed-in';
 import type { Services } from './services';
@@ -97,6 +100,8 @@ export function makeApp(options: AppOptions): Express {
     waters,
     winters: new Winters(path.join(options.workers, 'winter-worker.mjs'), waters, ledger, weather),
     weather,
+    crews: new Crews(db, options.pool),
+    crewNews: new CrewNews(options.pool, options.log),
     flasher: new FlasherFeed(options.flasherUrl),
     clockOf: (account) => (demo && !account?.isDemo ? systemClock : clock),
     demo,
@@ -137,6 +142,7 @@ export function makeApp(options: AppOptions): Express {
     accountRoutes(services),
     anglerRoutes(services),
     waterRoutes(services),
+    crewRoutes(services),
   );
   if (options.webDir !== undefined) serveWeb(app, options.webDir);
   app.use(notFound);

@@ -7,6 +7,7 @@ import { Weather2000000000000 } from './migrations/2000000000000-weather';
 import { DeletedWaters2100000000000 } from './migrations/2100000000000-deleted-waters';
 import { Keep2200000000000 } from './migrations/2200000000000-keep';
 import { Photos2300000000000 } from './migrations/2300000000000-photos';
+import { Crews2400000000000 } from './migrations/2400000000000-crews';
 
 /** The store, with its migrations; not connected yet. */
 export const dataSource = (databaseUrl: string) =>
@@ -22,6 +23,7 @@ export const dataSource = (databaseUrl: string) =>
       DeletedWaters2100000000000,
       Keep2200000000000,
       Photos2300000000000,
+      Crews2400000000000,
     ],
     migrationsTransactionMode: 'each',
     synchronize: false,

@@ -10,7 +10,10 @@ export function newCode(): string {
 }
 
 /** What is kept of a code: whoever reads the database cannot use it. Blanks, dashes and small letters make no difference. */
-export const codeHash = (code: string): string =>
-  createHash('sha256')
-    .update(code.toUpperCase().replace(/[^A-Z0-9]/g, ''))
-    .digest('hex');
+export const codeHash = (code: string): string => createHash('sha256').update(plainCode(code)).digest('hex');
+
+/** A code of six signs, for a crew on the ice: "4KM7PR". It is good for an outing, and few tries are allowed. */
+export const shortCode = (): string => Array.from({ length: 6 }, () => signs[randomInt(signs.length)]).join('');
+
+/** A code as it was meant, however it was typed. */
+export const plainCode = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');

@@ -2,6 +2,8 @@ import type { Clock } from '../clock';
 import type { Bodies } from '../bodies';
 import type { Accounts, SignUp } from './accounts';
 import type { Archives } from './archives';
+import type { CrewNews } from './crew-news';
+import type { Crews } from './crews';
 import type { FlasherFeed } from './flasher-feed';
 import type { Ledger } from './ledger';
 import type { Mailer } from './mailer';
@@ -23,6 +25,8 @@ export interface Services {
   waters: Waters;
   winters: Winters;
   weather: Weather;
+  crews: Crews;
+  crewNews: CrewNews;
   flasher: FlasherFeed;
   /** The clock of an account's waters: the scenario's for the demo's own, else the server's. */
   clockOf: (account: { isDemo: boolean } | null) => Clock;

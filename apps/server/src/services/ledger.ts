@@ -6,6 +6,7 @@ import { In, MoreThan, QueryFailedError, type DataSource, type EntityManager } f
 import { sortOut, type Refusal, type SortedSync } from '../bodies/check';
 import { Account, Event, Fish } from '../entities';
 import { isDataError } from '../problem';
+import { seenByCrews, toldCrews } from './crews';
 import { toEvent } from './event-row';
 import { projected } from './projection';
 
@@ -39,6 +40,7 @@ export class Ledger {
     const own = good.filter((e) => e.angler === accountId);
     const foreign = good.filter((e) => e.angler !== accountId).map(({ id }) => ({ id, reason: 'angler: expected this account, found another' }));
     const stored = await this.storeAll(accountId, own);
+    await seenByCrews(this.db, accountId);
     const generation = await this.generationOf();
     // A cursor of another ledger, or one ahead of this one, says nothing of what its device has seen: it reads from the beginning.
     const isOfThis = request.cursor <= (await this.lastSeq(accountId)) && (request.generation ?? generation) === generation;
@@ -115,6 +117,7 @@ export class Ledger {
       .execute();
     await manager.getRepository(Account).update({ id: accountId }, { lastSeq: String(seq) });
     for (const outing of new Set(fresh.map((e) => e.outing))) await projected(manager, accountId, outing, this.log);
+    await toldCrews(manager, accountId, [...new Set(fresh.map((e) => e.outing))]);
     return judged;
   }
 }

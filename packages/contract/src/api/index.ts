@@ -160,6 +160,52 @@ export const lineSetting = z.object({
 });
 export type LineSetting = z.infer<typeof lineSetting>;
 
+/** A crew that is opened for an outing of one's own, under the name that the others read. */
+export const crewOpening = z.object({ outing: z.uuid(), name: storableText(1, 40) });
+/** A crew that is joined by its code. */
+export const crewJoining = z.object({ code: z.string().trim().min(4).max(20), outing: z.uuid(), name: storableText(1, 40) });
+
+/** The crew of an outing: its code is told to the one who opened it. */
+export const crewMembership = z.object({ id: z.uuid(), isYours: z.boolean(), code: z.string().nullable() });
+export type CrewMembership = z.infer<typeof crewMembership>;
+
+const crewRow = z.object({
+  name: z.string(),
+  isYou: z.boolean(),
+  /** How long ago a phone of his was last heard, min. */
+  silentMin: z.number(),
+  place: z.string().nullable(),
+  lines: z.array(z.object({ rod: z.string(), presentation: z.string().nullable(), depthM: z.number().nullable(), sinceMs: z.number() })),
+  spans: z.array(z.object({ fromMs: z.number(), toMs: z.number().nullable() })),
+  bites: z.array(z.object({ ms: z.number(), isFish: z.boolean() })),
+  fish: z.number(),
+  lineMin: z.number(),
+});
+
+/** What a crew shares: who fishes what where, what came, the schools seen, and the baits compared most. */
+export const crewBoard = z.object({
+  id: z.uuid(),
+  isYours: z.boolean(),
+  code: z.string().nullable(),
+  fromMs: z.number(),
+  nowMs: z.number(),
+  rows: z.array(crewRow),
+  schools: z.array(z.object({ by: z.string(), ms: z.number(), place: z.string().nullable(), outM: z.number(), bearingDeg: z.number(), topM: z.number().nullable() })),
+  trial: z
+    .object({
+      first: z.string(),
+      second: z.string(),
+      verdict: z.enum(['leads', 'even', 'open']),
+      best: z.string().nullable(),
+      evidence: z.number(),
+      looks: z.number(),
+      visits: z.number(),
+      steps: z.array(z.object({ ms: z.number(), odds: z.number() })),
+    })
+    .nullable(),
+});
+export type CrewBoardAnswer = z.infer<typeof crewBoard>;
+
 /** RFC 9457. */
 export const problem = z.object({ type: z.string(), title: z.string(), status: z.number(), detail: z.string().optional() });
 export type Problem = z.infer<typeof problem>;

@@ -36,6 +36,8 @@ export interface Trial {
   looks: number;
   /** Visits of fish that counted. */
   visits: number;
+  /** The odds after each look. */
+  steps: { ms: number; odds: number }[];
 }
 
 /** Presentations that were fished, most of all first. */
@@ -54,17 +56,19 @@ export function trialOf(outings: readonly OutingState[], [first, second]: readon
   const units = outings.flatMap((o) => unitsOf(o, first, second, nowMs)).sort((a, b) => a.ms - b.ms);
   const weights = mixture();
   const odds = weights.map(() => 1);
+  const steps: Trial['steps'] = [];
   let [evidence, best] = [1, null as string | null];
   for (const unit of units) {
     weights.forEach(({ p, size }, j) => (odds[j] *= oddsOf(unit, p, size)));
     const all = weights.reduce((sum, { w }, j) => sum + w * odds[j], 0);
     evidence = Math.max(evidence, all);
+    steps.push({ ms: unit.ms, odds: all });
     if (best !== null || all < trialLimits.leads * pairs) continue;
     const ofFirst = weights.reduce((sum, { w, p }, j) => sum + (p > 0.5 ? w * odds[j] : 0), 0);
     best = ofFirst > all / 2 ? first : second;
   }
   const verdict = best !== null ? 'leads' : isEven(units) ? 'even' : 'open';
-  return { verdict, best, evidence, looks: units.length, visits: units.reduce((sum, u) => sum + u.visits, 0) };
+  return { verdict, best, evidence, looks: units.length, visits: units.reduce((sum, u) => sum + u.visits, 0), steps };
 }
 
 /** A pair of presentations with what is known of it. */
