@@ -10,6 +10,7 @@ import { root, startStack } from './stack.mjs';
 const folder = path.join(root, 'docs/screenshots');
 const phone = { width: 390, height: 844 };
 const wide = { width: 1280, height: 800 };
+const noonOf = '2027-01-16T12:26:00-09:00';
 
 mkdirSync(folder, { recursive: true });
 const dataDir = mkdtempSync(path.join(os.tmpdir(), 'burrow-shots-'));
@@ -185,11 +186,6 @@ try {
   await shot('practice-phone');
   await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
   await shot('gear-phone');
-  await page.getByRole('button', { name: 'Change Tamber Lake' }).click();
-  await page.getByRole('button', { name: 'Its rule card' }).click();
-  await page.getByText('Your notes, not the law').waitFor();
-  await page.waitForTimeout(600);
-  await shot('gear-rules');
   await go('/tie-on', phone, page.getByRole('img', { name: /^Fall to / }));
   await page.getByRole('button', { name: 'Rig cards' }).click();
   await page.getByRole('radio', { name: 'Sliding float' }).click();
@@ -203,25 +199,71 @@ try {
 try {
   await noon('pole', 'marrow-drain', 3, (form) => `peg-${form}`);
   await noon('troll', 'verrin-reservoir', 3.05, (form) => (form === 'phone' ? 'pass-phone' : null));
+  await crewAtNoon();
 } finally {
   await browser.close();
 }
 
-/** Noon of the same day with hours behind it, in metres: what a morning adds up to. */
-async function noon(method, water, hours, name) {
+/** A stack of its own whose clock stands at noon of the same day, with a page; `work` is given both. */
+async function atNoon(work) {
   const folderAt = mkdtempSync(path.join(os.tmpdir(), 'burrow-shots-'));
   chmodSync(folderAt, 0o711);
-  const start = '2027-01-16T12:26:00-09:00';
-  const later = await startStack({ dataDir: folderAt, port: await freePort(), start });
+  const later = await startStack({ dataDir: folderAt, port: await freePort(), start: noonOf });
   const view = await (await browser.newContext({ viewport: phone })).newPage();
   try {
     await view.goto(later.url);
     await view.getByRole('button', { name: 'Enter the demo' }).click();
     await view.getByRole('link', { name: 'Season' }).waitFor();
-    const { account } = await (await view.request.get(`${later.url}/api/session`)).json();
-    const events = shiftedOuting(method, water, hours, Date.parse(start)).map((e) => ({ ...e, angler: account.id }));
-    const sent = await view.request.post(`${later.url}/api/ledger/sync`, { data: { device: 'demo-phone', cursor: 0, events } });
-    if ((await sent.json()).rejected.length > 0) throw new Error(`the server would not have the outing of ${method}`);
+    await work(later, view);
+  } finally {
+    await view.close();
+    await later.stop();
+    rmSync(folderAt, { recursive: true, force: true });
+  }
+}
+
+/** Puts hours of an outing of the season into the log of whoever is signed in there. */
+async function fished(request, url, events) {
+  const { account } = await (await request.get(`${url}/api/session`)).json();
+  const data = { device: 'demo-phone', cursor: 0, events: events.map((e) => ({ ...e, angler: account.id })) };
+  const sent = await request.post(`${url}/api/ledger/sync`, { data });
+  if ((await sent.json()).rejected.length > 0) throw new Error('the server would not have an outing of the season');
+}
+
+/** Three anglers with a morning behind them, two on one bait and one on another, each with an account of his own. */
+async function crewAtNoon() {
+  await atNoon(async (later, view) => {
+    const morning = () => shiftedOuting('ice', 'tamber-lake', 3.4, Date.parse(noonOf));
+    const own = morning();
+    await fished(view.request, later.url, own);
+    const { code } = await (await view.request.post(`${later.url}/api/crews`, { data: { outing: own[0].outing, name: 'Oda' } })).json();
+    for (const [k, name] of ['Brek', 'Ilun'].entries()) {
+      const partner = await browser.newContext();
+      const data = { email: `${name.toLowerCase()}@crew.invalid`, password: 'cold enough to stand on', name };
+      await partner.request.post(`${later.url}/api/account`, { data });
+      // Of what took the one bait these took a part.
+      const events = morning().filter(
+        (e, i) => !['reaction', 'fish-landed', 'fish-kept', 'fish-released', 'undone', 'amended'].includes(e.kind) || (e.kind === 'reaction' && (i + k) % 3 === 0),
+      );
+      const tied = events.map((e) => (e.kind === 'line-down' ? { ...e, body: { ...e.body, presentation: 'Tungsten 4 mm' } } : e));
+      await fished(partner.request, later.url, tied);
+      await partner.request.post(`${later.url}/api/crews/join`, { data: { code, outing: tied[0].outing, name } });
+      await partner.close();
+    }
+    await view.evaluate(() => localStorage.setItem('burrow.preferences', JSON.stringify({ version: 2, theme: 'day', water: 'tamber-lake' })));
+    await view.goto(`${later.url}/crew`);
+    await view.getByText(/^Crew of 3/).waitFor({ timeout: 60_000 });
+    await view.waitForTimeout(1500);
+    await view.screenshot({ path: path.join(folder, 'crew.png') });
+    process.stdout.write('· crew.png\n');
+  });
+}
+
+/** Noon of the same day with hours behind it, in metres: what a morning adds up to. */
+async function noon(method, water, hours, name) {
+  await atNoon(async (later, view) => {
+    const events = shiftedOuting(method, water, hours, Date.parse(noonOf));
+    await fished(view.request, later.url, events);
     await view.evaluate((kept) => localStorage.setItem('burrow.preferences', JSON.stringify(kept)), {
       version: 2,
       theme: 'day',
@@ -248,9 +290,5 @@ async function noon(method, water, hours, name) {
       await view.screenshot({ path: path.join(folder, `${name(form)}.png`) });
       process.stdout.write(`· ${name(form)}.png\n`);
     }
-  } finally {
-    await view.close();
-    await later.stop();
-    rmSync(folderAt, { recursive: true, force: true });
-  }
+  });
 }

@@ -57,7 +57,7 @@ const operations: Operation[] = [
   { method: 'get', path: '/api/waters/{id}/winter', summary: "A water's winter day by day: ice, warmth and oxygen, modelled and corrected", response: api.waterWinter },
   { method: 'post', path: '/api/crews', summary: 'Open a crew for an outing of your own', request: api.crewOpening, response: api.crewMembership, status: 201 },
   { method: 'post', path: '/api/crews/join', summary: 'Join a crew by its code: ten tries a minute', request: api.crewJoining, response: api.crewMembership },
-  { method: 'get', path: '/api/crews/of/{id}', summary: 'The crew that an outing of yours is shared with', response: api.crewMembership },
+  { method: 'get', path: '/api/crews/of/{id}', summary: 'The crew that an outing of yours is shared with; null for none', response: api.crewOfOuting },
   { method: 'get', path: '/api/crews/{id}', summary: 'The board of a crew that you are in', response: api.crewBoard },
   { method: 'get', path: '/api/crews/{id}/stream', summary: 'The board as server-sent events, whenever it changes' },
   { method: 'delete', path: '/api/crews/{id}/me', summary: 'Leave a crew', status: 204 },

@@ -1,49 +1,15 @@
 import type { WaterDetail, WaterSummary, WaterWeather, WaterWinter } from '@burrow/contract/api';
 import type { OutingState } from '@burrow/core/ledger';
 import { thinnest, type IceMeasurement } from '@burrow/core/safety';
-import { useQuery } from '@tanstack/react-query';
 import { createContext, use, useMemo } from 'react';
-import { api, ApiError } from './api';
+import { api } from './api';
 import { nowMs } from './clock';
+import { useKept } from './kept';
+
+export { isNone } from './kept';
 import { usePreferences } from './preferences';
 import { useAccount, useLedger } from './session';
 import { ownVersion } from './water-change';
-
-/** Whether the server answered that there is nothing of the kind. */
-export const isNone = (error: unknown): boolean => error instanceof ApiError && error.status === 404;
-
-/** What did not come is asked for again after this, ms: a service that was slow once is let alone by the server for a minute. */
-const failedAgainMs = 75_000;
-
-/** A query whose last answer is kept on the phone and shown, with its age, while there is no signal. */
-function useKept<T>(name: readonly string[], ask: () => Promise<T>, staleMs: number, enabled = true) {
-  const { store } = useAccount();
-  const key = name.join('/');
-  return useQuery({
-    queryKey: name,
-    enabled,
-    staleTime: staleMs,
-    // What did not come is asked for again soon; what did keeps its own pace.
-    refetchInterval: (query) => (query.state.status === 'error' ? Math.min(staleMs, failedAgainMs) : staleMs),
-    retry: (failures, error) => failures < 1 && !isNone(error),
-    queryFn: async (): Promise<{ value: T; keptMs: number }> => {
-      try {
-        const kept = { value: await ask(), keptMs: Date.now() };
-        await store.keep(key, kept, false);
-        return kept;
-      } catch (error) {
-        // A server that answers that there is none is no lost signal: what was kept before is not there any more.
-        if (isNone(error)) {
-          await store.keep(key, null, false);
-          throw error;
-        }
-        const last = await store.setting<{ value: T; keptMs: number } | null>(key);
-        if (last) return last;
-        throw error;
-      }
-    },
-  });
-}
 
 /** The water that the screens within are about, where that is not the one chosen. */
 export const WaterContext = createContext<string | null>(null);

@@ -2,6 +2,7 @@
  * Every screen but the Outlook, with the map, the sounder, the coach and the statistics: one piece, loaded when the first of them is opened. In pieces of
  * their own they would share these libraries, and what pieces share is loaded with the first page.
  */
+export { CrewScreen } from './crew/CrewScreen';
 export { FieldcraftScreen } from './fieldcraft/FieldcraftScreen';
 export { GearScreen } from './gear/GearScreen';
 export { StationScreen } from './station/StationScreen';

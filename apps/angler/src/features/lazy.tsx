@@ -35,4 +35,5 @@ export const MarkWaterRoute = opened('MarkWaterScreen');
 export const NewWaterRoute = opened('NewWaterScreen');
 export const OutingRoute = opened('OutingScreen');
 export const TieOnRoute = opened('TieOnScreen', true);
+export const CrewRoute = opened('CrewScreen', true);
 export const RigCardRoute = opened('RigCardScreen', true);

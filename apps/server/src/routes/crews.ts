@@ -2,7 +2,7 @@ import { crewJoining, crewOpening } from '@burrow/contract/api';
 import { Router, type Response } from 'express';
 import { z } from 'zod';
 import { smallBody } from '../bodies';
-import { accept, ProblemError } from '../problem';
+import { accept } from '../problem';
 import type { Services } from '../services';
 import { accountOf, whose } from './signed-in';
 
@@ -23,9 +23,7 @@ export function crewRoutes({ accounts, crews, crewNews, clockOf, demo }: Service
     res.json(await crews.join(accountOf(req), code, outing, name));
   });
   router.get('/crews/of/:id', async (req, res) => {
-    const crew = await crews.ofOuting(accountOf(req), accept(crewId, req.params.id));
-    if (!crew) throw new ProblemError(404, 'No crew', 'expected an outing that is shared with a crew, found one that is not');
-    res.json(crew);
+    res.json(await crews.ofOuting(accountOf(req), accept(crewId, req.params.id)));
   });
   router.get('/crews/:id', async (req, res) => {
     const account = await whose(req, accounts, demo);

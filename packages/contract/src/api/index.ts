@@ -168,6 +168,8 @@ export const crewJoining = z.object({ code: z.string().trim().min(4).max(20), ou
 /** The crew of an outing: its code is told to the one who opened it. */
 export const crewMembership = z.object({ id: z.uuid(), isYours: z.boolean(), code: z.string().nullable() });
 export type CrewMembership = z.infer<typeof crewMembership>;
+/** The crew that an outing is shared with; null where it is shared with none. */
+export const crewOfOuting = crewMembership.nullable();
 
 const crewRow = z.object({
   name: z.string(),

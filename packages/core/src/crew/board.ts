@@ -124,7 +124,7 @@ export function crewWords({ rows, trial }: CrewBoard): { headline: string; detai
   }
   const [fish, bites] = [rows.reduce((n, r) => n + r.fish, 0), rows.reduce((n, r) => n + r.bites.length, 0)];
   return {
-    headline: bites + fish === 0 ? 'No bite yet' : `${counted(fish, 'fish')}, ${counted(bites, 'bite')}`,
+    headline: bites + fish === 0 ? 'No bite yet' : `${fish} fish, ${counted(bites, 'bite')}`,
     detail: 'Two baits that are down at the same time are compared, whoever holds the rod. Put unlike ones on, one thing at a time.',
   };
 }

@@ -2,9 +2,11 @@ import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod, type StationPicture } from '@burrow/core/methods';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { ComponentType } from 'react';
+import { View } from 'react-native';
 import { useOutlook } from '@/data/outlook';
 import { useLedger } from '@/data/session';
 import { useOuting, useWater } from '@/data/water';
+import { CrewLine } from '@/features/crew/CrewLine';
 import { CastScreen } from '@/features/cast/CastScreen';
 import { PassScreen } from '@/features/pass/PassScreen';
 import { PegScreen } from '@/features/peg/PegScreen';
@@ -37,9 +39,12 @@ export function StationScreen() {
   if (situation === null && picture !== 'column') return <Notice title="Opening the water" busy />;
   const Screen = screens[picture];
   return (
-    <>
-      <Screen key={picture === 'column' ? station.id : picture} outing={outing} station={station} />
+    <View style={{ flex: 1 }}>
+      <CrewLine />
+      <View style={{ flex: 1, minHeight: 0 }}>
+        <Screen key={picture === 'column' ? station.id : picture} outing={outing} station={station} />
+      </View>
       {pictureTraits[picture].asksBait ? <BaitQuestion key={`${outing.id} ${station.method}`} outing={outing} method={station.method} /> : null}
-    </>
+    </View>
   );
 }

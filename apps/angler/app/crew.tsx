@@ -1,0 +1,1 @@
+export { CrewRoute as default } from '@/features/lazy';
