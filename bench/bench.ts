@@ -4,6 +4,7 @@ import type { Figure } from './figure';
 const benches: Record<string, () => Promise<Figure[]>> = {
   echo: async () => (await import('./echo')).echo(),
   fold: async () => (await import('./fold')).foldEvents(),
+  season: async () => (await import('./season')).seasonOfEvents(),
   column: async () => (await import('./column')).column(),
   ground: async () => (await import('./ground')).ground(),
   route: async () => (await import('./route')).route(),

@@ -96,7 +96,7 @@ test('the order of the two, a third bait, a line that nobody bit and one big vis
     event(day, 3600, 'outing-ended', {}),
   ];
   expect(judged(burst)).toMatchObject({ verdict: 'open', best: null, looks: 1 });
-  expect(judged([])).toEqual({ verdict: 'open', best: null, evidence: 1, looks: 0, visits: 0 });
+  expect(judged([])).toEqual({ verdict: 'open', best: null, evidence: 1, looks: 0, visits: 0, steps: [] });
 });
 
 test('two that are truly alike are called even once enough first bites say so', () => {

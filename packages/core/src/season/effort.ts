@@ -1,4 +1,4 @@
-import { reactionMeanings, type LedgerState, type LineState, type OutingState } from '../ledger';
+import { reactionMeanings, type LedgerState, type LineState, type OutingState, type StationState } from '../ledger';
 import { minuteMs } from '../units';
 import { lineEndMs, visitsOf } from '../visits';
 
@@ -40,13 +40,31 @@ export interface Catch {
 const visitMin = 10;
 
 /** Stretches of line at one depth over all outings, up to `nowMs` where a line is still down. */
-export function effortIntervals(ledger: LedgerState, nowMs: number): EffortInterval[] {
-  return ledger.outings.flatMap((outing) => outing.lines.flatMap((line) => lineIntervals(outing, line, nowMs)));
+export const effortIntervals = ({ outings }: Pick<LedgerState, 'outings'>, nowMs: number): EffortInterval[] => outings.flatMap((outing) => intervalsOf(outing, nowMs));
+
+/** What was worked out of an outing that is over: it stands, for an outing that changes is another object. */
+const knownIntervals = new WeakMap<OutingState, EffortInterval[]>();
+const knownCatches = new WeakMap<OutingState, Catch[]>();
+
+/** What `of` answers for an outing, kept once it is over. */
+function kept<T>(known: WeakMap<OutingState, T>, outing: OutingState, of: () => T): T {
+  if (outing.endedMs === null) return of();
+  const before = known.get(outing);
+  if (before !== undefined) return before;
+  const made = of();
+  known.set(outing, made);
+  return made;
 }
 
-function lineIntervals(outing: OutingState, line: LineState, nowMs: number): EffortInterval[] {
+/** Stretches of line at one depth of one outing. */
+export const intervalsOf = (outing: OutingState, nowMs: number): EffortInterval[] =>
+  kept(knownIntervals, outing, () => {
+    const stations = new Map(outing.stations.map((s) => [s.id, s]));
+    return outing.lines.flatMap((line) => lineIntervals(outing, stations.get(line.station), line, nowMs));
+  });
+
+function lineIntervals(outing: OutingState, station: StationState | undefined, line: LineState, nowMs: number): EffortInterval[] {
   const end = lineEndMs(line, nowMs);
-  const station = outing.stations.find((s) => s.id === line.station);
   const bottomM = station?.depthM ?? null;
   const cuts = [{ ms: line.downMs, depthM: null as number | null }, ...line.depths].filter((c) => c.ms < end);
   return cuts
@@ -64,28 +82,32 @@ function lineIntervals(outing: OutingState, line: LineState, nowMs: number): Eff
 }
 
 /** Bites and fish over all outings: the takes of their visits in which a fish took the bait, whether it was landed or not. */
-export function catchesOf(ledger: LedgerState, nowMs: number): Catch[] {
-  return ledger.outings.flatMap((outing) =>
-    visitsOf(outing, nowMs).flatMap((visit) =>
+export const catchesOf = ({ outings }: Pick<LedgerState, 'outings'>, nowMs: number): Catch[] => outings.flatMap((outing) => catchesIn(outing, nowMs));
+
+/** Bites and fish of one outing. */
+export const catchesIn = (outing: OutingState, nowMs: number): Catch[] =>
+  kept(knownCatches, outing, () => {
+    const stations = new Map(outing.stations.map((s) => [s.id, s]));
+    const lines = new Map(outing.lines.map((l) => [l.id, l]));
+    return visitsOf(outing, nowMs).flatMap((visit) =>
       visit.takes.flatMap((take): Catch[] => {
         const entry = take.fish ?? take.reactions.find((r) => reactionMeanings[r.kind].isBite);
         if (!take.isBite || !entry) return [];
-        const bottomM = entry.bottomM ?? outing.stations.find((s) => s.id === entry.station)?.depthM ?? null;
+        const bottomM = entry.bottomM ?? stations.get(entry.station)?.depthM ?? null;
         return [
           {
             outing: outing.id,
             station: entry.station,
             method: visit.method,
             ms: entry.ms,
-            presentation: outing.lines.find((l) => l.id === entry.line)?.presentation ?? null,
+            presentation: lines.get(entry.line ?? '')?.presentation ?? null,
             heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM,
             isFish: take.fish !== null,
           },
         ];
       }),
-    ),
-  );
-}
+    );
+  });
 
 /** A bite this soon before a fish on its line adds nothing to how much signs clump, ms. Convention. */
 const sameSignMs = 3 * minuteMs;

@@ -1,7 +1,7 @@
 /** What worked: rates with honest ranges, by height above the bottom, presentation, place and way of fishing. */
 export { clumpSize, heightBands, type Catch, type EffortInterval } from './effort';
 export { findLead, leastMinutes, probabilityAbove, shrunkenRates, type Finding, type Rate, type RateRow, type Tally } from './rates';
-export { lostTo, minutesPerCast, summariseSeason, type Comparison, type OutingSummary, type SeasonSummary } from './summary';
+export { lostTo, minutesPerCast, outingsSummary, summariseSeason, type Comparison, type OutingSummary, type SeasonSummary } from './summary';
 export { clumpWords, findingWords, rowLabel } from './wording';
 export { outingRates, type OutingRate } from './outing-rates';
 export { responsesBy, responseWords, type Responses, type ResponsesBy } from './responses';

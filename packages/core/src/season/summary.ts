@@ -1,5 +1,5 @@
 import type { LedgerState, OutingState, SurfaceSeen } from '../ledger';
-import { catchesOf, clumpSize, heightBands, effortIntervals, signsOf, type Catch } from './effort';
+import { catchesIn, catchesOf, clumpSize, heightBands, effortIntervals, intervalsOf, signsOf, type Catch } from './effort';
 import { findLead, shrunkenRates, type Finding, type RateRow, type Tally } from './rates';
 
 export interface Comparison {
@@ -46,6 +46,38 @@ export interface SeasonSummary {
   comparisons: Comparison[];
 }
 
+/** All outings with what they came to, the latest first; of one way of fishing alone where it is named. */
+export function outingsSummary({ outings }: Pick<LedgerState, 'outings'>, nowMs: number, method?: string): Pick<SeasonSummary, 'outings' | 'lineMin' | 'bites' | 'fish'> {
+  const isOf = (row: { method: string }) => method === undefined || row.method === method;
+  const rows = outings.map((outing) => ({ outing, intervals: intervalsOf(outing, nowMs).filter(isOf), catches: catchesIn(outing, nowMs).filter(isOf) }));
+  const all = rows.flatMap((r) => r.catches);
+  return {
+    outings: rows
+      .filter(({ outing }) => method === undefined || outing.methods.some((m) => m.method === method))
+      .map(({ outing, intervals, catches }) => summariseOuting(outing, intervals, catches))
+      .reverse(),
+    lineMin: rows.reduce((sum, r) => sum + minutesOf(r.intervals), 0),
+    bites: all.length,
+    fish: all.filter((c) => c.isFish).length,
+  };
+}
+
+const minutesOf = (intervals: readonly { fromMs: number; toMs: number }[]) => intervals.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0);
+
+/** Casts of one way by what was on the line. */
+function castsByPresentation({ outings }: LedgerState, isOf: (row: { method: string }) => boolean): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const o of outings) {
+    const methods = new Map(o.stations.map((s) => [s.id, s.method]));
+    const lines = new Map(o.lines.map((l) => [l.id, l.presentation]));
+    for (const cast of o.casts) {
+      const presentation = lines.get(cast.line ?? '') ?? null;
+      if (presentation !== null && isOf({ method: methods.get(cast.station) ?? o.method })) counts.set(presentation, (counts.get(presentation) ?? 0) + 1);
+    }
+  }
+  return counts;
+}
+
 /**
  * What the log says: effort, catches, and rates by height above bottom and by presentation.
  * @param method one way of fishing alone, since rates are compared only within one; all of them where it is left out
@@ -57,23 +89,13 @@ export function summariseSeason(ledger: LedgerState, nowMs: number, method?: str
   const catches = catchesOf(ledger, nowMs).filter(isOf);
   const methodOf = new Map(ledger.outings.flatMap((o) => o.stations.map((s) => [s.id, s.method])));
   const clump = clumpSize(signsOf(ledger).filter((sign) => method === undefined || methodOf.get(sign.station) === method));
-  const minutesBy = (key: (s: { heightM: number | null; presentation: string | null }) => string | null, wanted: string) =>
-    intervals.reduce((sum, s) => (key(s) === wanted ? sum + (s.toMs - s.fromMs) / 60_000 : sum), 0);
-  const castsBy = (presentation: string) =>
-    ledger.outings
-      .flatMap((o) =>
-        o.casts.map((c) => ({ method: o.stations.find((s) => s.id === c.station)?.method ?? o.method, presentation: o.lines.find((l) => l.id === c.line)?.presentation ?? null })),
-      )
-      .filter((c) => isOf(c) && c.presentation === presentation).length;
+  const casts = castsByPresentation(ledger, isOf);
   const compare = (by: Comparison['by'], count: Comparison['count']): Comparison => {
     const key = by === 'height' ? bandOf : (c: { presentation: string | null }) => c.presentation;
     const keys = by === 'height' ? heightBands.map((b) => b.id as string) : [...new Set(intervals.flatMap((s) => s.presentation ?? []))].sort();
     const counted = catches.filter((c) => count === 'bites' || c.isFish);
-    const tallies: Tally[] = keys.map((k) => ({
-      key: k,
-      minutes: unit === 'minutes' ? minutesBy(key, k) : by === 'height' ? 0 : minutesPerCast * castsBy(k),
-      count: counted.filter((c) => key(c) === k).length,
-    }));
+    const effort = (k: string) => (unit === 'minutes' ? minutesOf(intervals.filter((s) => key(s) === k)) : by === 'height' ? 0 : minutesPerCast * (casts.get(k) ?? 0));
+    const tallies: Tally[] = keys.map((k) => ({ key: k, minutes: effort(k), count: counted.filter((c) => key(c) === k).length }));
     const rows = shrunkenRates(
       tallies.filter((t) => t.minutes > 0),
       clump,
@@ -81,19 +103,7 @@ export function summariseSeason(ledger: LedgerState, nowMs: number, method?: str
     return { by, count, unit, rows, finding: findLead(rows, clump) };
   };
   return {
-    outings: ledger.outings
-      .filter((o) => method === undefined || o.methods.some((m) => m.method === method))
-      .map((o) =>
-        summariseOuting(
-          o,
-          intervals.filter((s) => s.outing === o.id),
-          catches.filter((c) => c.outing === o.id),
-        ),
-      )
-      .reverse(),
-    lineMin: intervals.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
-    bites: catches.length,
-    fish: catches.filter((c) => c.isFish).length,
+    ...outingsSummary(ledger, nowMs, method),
     clump,
     comparisons: [compare('height', 'fish'), compare('height', 'bites'), compare('presentation', 'fish'), compare('presentation', 'bites')],
   };
@@ -114,7 +124,7 @@ function summariseOuting(outing: OutingState, intervals: readonly { fromMs: numb
     endedMs: outing.endedMs,
     methods: [...new Set(outing.methods.map((m) => m.method))],
     stations: outing.stations.length,
-    lineMin: intervals.reduce((sum, s) => sum + (s.toMs - s.fromMs) / 60_000, 0),
+    lineMin: minutesOf(intervals),
     casts: outing.casts.length,
     bites: catches.length,
     fish: outing.fish.length,

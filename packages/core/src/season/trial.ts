@@ -53,7 +53,16 @@ export function presentationsOf(outings: readonly OutingState[]): string[] {
  * @param pairs how many pairs are compared: with several the bound is so many times as high
  */
 export function trialOf(outings: readonly OutingState[], [first, second]: readonly [string, string], nowMs: number, pairs = 1): Trial {
-  const units = outings.flatMap((o) => unitsOf(o, first, second, nowMs)).sort((a, b) => a.ms - b.ms);
+  return judged(
+    outings.flatMap((o) => unitsOf(o, first, second, nowMs)),
+    [first, second],
+    pairs,
+  );
+}
+
+/** The verdict on units, in order of time. */
+function judged(of: readonly Unit[], [first, second]: readonly [string, string], pairs: number): Trial {
+  const units = [...of].sort((a, b) => a.ms - b.ms);
   const weights = mixture();
   const odds = weights.map(() => 1);
   const steps: Trial['steps'] = [];
@@ -62,7 +71,7 @@ export function trialOf(outings: readonly OutingState[], [first, second]: readon
     weights.forEach(({ p, size }, j) => (odds[j] *= oddsOf(unit, p, size)));
     const all = weights.reduce((sum, { w }, j) => sum + w * odds[j], 0);
     evidence = Math.max(evidence, all);
-    steps.push({ ms: unit.ms, odds: all });
+    steps.push({ ms: unit.ms, odds: Number(all.toPrecision(6)) });
     if (best !== null || all < trialLimits.leads * pairs) continue;
     const ofFirst = weights.reduce((sum, { w, p }, j) => sum + (p > 0.5 ? w * odds[j] : 0), 0);
     best = ofFirst > all / 2 ? first : second;
@@ -81,9 +90,14 @@ export interface PairTrial extends Trial {
 export function trialsOf(outings: readonly OutingState[], nowMs: number, most: number): PairTrial[] {
   const names = presentationsOf(outings);
   const pairs = names.flatMap((first, k) => names.slice(k + 1).map((second) => [first, second] as const));
-  const met = pairs.filter(([first, second]) => outings.some((o) => unitsOf(o, first, second, nowMs).length > 0));
+  // Only where both were tied on one outing can they have been down together.
+  const tied = outings.map((o) => ({ outing: o, names: new Set(o.lines.map((l) => l.presentation)) }));
+  const met = pairs.flatMap(([first, second]) => {
+    const units = tied.filter((t) => t.names.has(first) && t.names.has(second)).flatMap((t) => unitsOf(t.outing, first, second, nowMs));
+    return units.length > 0 ? [{ first, second, units }] : [];
+  });
   return met
-    .map(([first, second]) => ({ first, second, ...trialOf(outings, [first, second], nowMs, met.length) }))
+    .map(({ first, second, units }) => ({ first, second, ...judged(units, [first, second], met.length) }))
     .sort((a, b) => b.visits - a.visits)
     .slice(0, most);
 }

@@ -20,10 +20,14 @@ interface PageProps {
   chart?: ReactNode;
 }
 
+/** Outings listed at first, and with each tap for more: a log of many winters is not drawn at once. */
+const [shownFirst, shownStep] = [40, 100];
+
 /** The season's parts: side by side where there is room. */
 export function SeasonPage({ outings, answer, rates, chart }: PageProps) {
   const { refused } = useLedger();
   const [isAdding, setAdding] = useState(false);
+  const [shown, setShown] = useState(shownFirst);
   const wide = useWide();
   const palette = usePalette();
   const list = (
@@ -33,9 +37,10 @@ export function SeasonPage({ outings, answer, rates, chart }: PageProps) {
       </Text>
       <Action icon="plus" label="Add a past outing" onPress={() => setAdding(true)} />
       {isAdding ? <PastOutingSheet onClose={() => setAdding(false)} /> : null}
-      {outings.map((o) => (
+      {outings.slice(0, shown).map((o) => (
         <OutingRow key={o.id} outing={o} />
       ))}
+      {outings.length > shown ? <Action label={`Show more: ${outings.length - shown} earlier`} onPress={() => setShown(shown + shownStep)} /> : null}
     </View>
   );
   const refusedNote =

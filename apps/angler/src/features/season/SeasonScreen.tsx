@@ -1,6 +1,6 @@
 import { effortUnitOf, methodOf } from '@burrow/core/methods';
-import { clumpWords, findingWords, outingRates, summariseMethods, summariseSeason, type Comparison, type MethodSummary } from '@burrow/core/season';
-import { counted } from '@burrow/core/units';
+import { clumpWords, findingWords, outingRates, outingsSummary, summariseMethods, summariseSeason, type Comparison, type MethodSummary } from '@burrow/core/season';
+import { counted, dayMs } from '@burrow/core/units';
 import { Suspense, useMemo, useState, type ReactNode } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { nowMs } from '@/data/clock';
@@ -63,6 +63,10 @@ export function SeasonScreen() {
   return way ? <WaySeason way={way} choice={choice} zone={zone} /> : <AllSeason ways={ways} choice={choice} onWay={setChosen} />;
 }
 
+/** A log of several winters is not called this one. */
+const spanWords = (outings: readonly { startedMs: number }[]) =>
+  outings.length > 0 && outings[0].startedMs - outings[outings.length - 1].startedMs > 300 * dayMs ? 'All winters' : 'This winter';
+
 const nameOfWay = (method: string) => methodOf(method)?.offer ?? method;
 
 /** Effort in words, in what a way counts it in. */
@@ -71,7 +75,7 @@ const effortText = (way: MethodSummary) => (way.unit === 'casts' ? counted(way.e
 /** What every way of fishing took and gave, with all outings. */
 function AllSeason({ ways, choice, onWay }: { ways: readonly MethodSummary[]; choice: ReactNode; onWay: (method: string) => void }) {
   const { state } = useLedger();
-  const season = useMemo(() => summariseSeason(state, nowMs()), [state]);
+  const season = useMemo(() => outingsSummary(state, nowMs()), [state]);
   const casts = season.outings.reduce((sum, o) => sum + o.casts, 0);
   return (
     <SeasonPage
@@ -82,7 +86,7 @@ function AllSeason({ ways, choice, onWay }: { ways: readonly MethodSummary[]; ch
           <Text
             size="small"
             tone="second"
-          >{`This winter: ${counted(season.outings.length, 'outing')}, ${Math.round(season.lineMin / 60)} h of line in the water, ${counted(casts, 'cast')}, ${season.fish} fish`}</Text>
+          >{`${spanWords(season.outings)}: ${counted(season.outings.length, 'outing')}, ${Math.round(season.lineMin / 60)} h of line in the water, ${counted(casts, 'cast')}, ${season.fish} fish`}</Text>
           <Text heading={1} size="title">{`${season.fish} fish on ${counted(season.outings.length, 'outing')}`}</Text>
           <Text tone="second">What brought them is compared within one way of fishing: choose one.</Text>
         </View>
@@ -142,7 +146,7 @@ function WaySeason({ way, choice, zone }: { way: MethodSummary; choice: ReactNod
       answer={
         <View style={{ gap: 6 }}>
           {choice}
-          <Text size="small" tone="second">{`This winter: ${counted(season.outings.length, 'outing')}, ${effort}, ${season.fish} fish`}</Text>
+          <Text size="small" tone="second">{`${spanWords(season.outings)}: ${counted(season.outings.length, 'outing')}, ${effort}, ${season.fish} fish`}</Text>
           <Text heading={1} size="title">
             {words.headline}
           </Text>
