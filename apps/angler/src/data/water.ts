@@ -5,11 +5,11 @@ import { createContext, use, useMemo } from 'react';
 import { api } from './api';
 import { nowMs } from './clock';
 import { useKept } from './kept';
-
-export { isNone } from './kept';
 import { usePreferences } from './preferences';
 import { useAccount, useLedger } from './session';
 import { ownVersion } from './water-change';
+
+export { isNone } from './kept';
 
 /** The water that the screens within are about, where that is not the one chosen. */
 export const WaterContext = createContext<string | null>(null);

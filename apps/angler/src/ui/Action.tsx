@@ -19,6 +19,9 @@ interface Props {
   shortcut?: string;
 }
 
+/** What is for the screen alone: paper has no keys. */
+const screenOnly = { dataSet: { screenonly: 'true' } } as object;
+
 /** A button for a gloved thumb. */
 export function Action({ label, onPress, icon, kind = 'plain', disabled, selected, height = 52, width, grow, spoken, shortcut }: Props) {
   const palette = usePalette();
@@ -31,6 +34,7 @@ export function Action({ label, onPress, icon, kind = 'plain', disabled, selecte
       aria-label={spoken}
       aria-pressed={selected}
       aria-keyshortcuts={shortcut}
+      {...screenOnly}
       disabled={disabled}
       onPress={onPress}
       style={({ pressed }) => ({

@@ -3,6 +3,7 @@ import { crewSchoolText, crewWords } from '@burrow/core/crew';
 import type { OutingState } from '@burrow/core/ledger';
 import { useRouter } from 'expo-router';
 import { ScrollView, View } from 'react-native';
+import { useWallNow } from '@/data/clock';
 import { useCrew, useCrewChanges } from '@/data/crew';
 import { usePreferences } from '@/data/preferences';
 import { useOuting } from '@/data/water';
@@ -32,6 +33,8 @@ export function CrewScreen() {
 
 /** A code in two halves, as it is read aloud. */
 const spaced = (code: string) => `${code.slice(0, 3)} ${code.slice(3)}`;
+/** A board that came longer ago than this is as it was last seen, ms. */
+const oldMs = 90_000;
 /** A member whose phone was not heard for so long is named, min. */
 const silentFromMin = 3;
 
@@ -42,8 +45,9 @@ function Board({ outing, crew, board, keptMs }: { outing: OutingState; crew: Cre
   const { leave } = useCrewChanges(outing);
   const words = crewWords(board);
   const { zone } = outing;
-  const [size] = [board.rows.length];
-  const isOld = keptMs !== null && Date.now() - keptMs > 90_000;
+  const size = board.rows.length;
+  const wallMs = useWallNow(15_000);
+  const isOld = keptMs !== null && wallMs - keptMs > oldMs;
   const silent = board.rows.filter((r) => !r.isYou && r.silentMin >= silentFromMin);
   return (
     <View style={{ flex: 1 }}>

@@ -1,3 +1,4 @@
+import { speciesOf } from '@burrow/core/fish';
 import { waysNow } from '@burrow/core/methods';
 import { alertsFor, bearingWords, outlookWords, thermometerWords, type FeedingWindow, type Outlook, type OutlookInput } from '@burrow/core/outlook';
 import type { Situation } from '@burrow/core/situation';
@@ -8,6 +9,7 @@ import { TargetChoice } from '@/features/fish/TargetChoice';
 import { Notice } from '@/ui/Notice';
 import { lazily } from '@/ui/lazily';
 import { AlertList } from './AlertList';
+import { CalendarKey } from './CalendarKey';
 import { ColumnPart } from './ColumnPart';
 import { DayPlanList } from './DayPlanList';
 import { EvidenceSheet, type Opened } from './EvidenceSheet';
@@ -68,7 +70,7 @@ interface ForecastProps {
 
 /** What there is once the weather has been read: the answer, its time line, and all that hangs on it. */
 function Forecast({ input, outlook, situation, weather, waterId, said, onSaid }: ForecastProps) {
-  const { column, winter, nowMs } = useOutlook();
+  const { column, winter, water, nowMs } = useOutlook();
   const { units, load, craft } = usePreferences();
   const wide = useWide();
   const day = useDayPlan();
@@ -118,7 +120,12 @@ function Forecast({ input, outlook, situation, weather, waterId, said, onSaid }:
     ),
     go: <GoPart {...ways} bears={bearingWords(outlook.ice, load, units)} />,
     cold: <ColdPart words={words} station={weather.value} keptMs={weather.keptMs} nowMs={nowMs} waterId={waterId} zone={timeZone} onSeen={() => setSeeing(true)} />,
-    windows: <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />,
+    windows: (
+      <>
+        <WindowList windows={outlook.windows} timeZone={timeZone} onWhy={setWhy} />
+        <CalendarKey water={water?.name ?? 'the water'} fish={speciesOf(input.speciesId).short} windows={outlook.windows} plan={day.items} />
+      </>
+    ),
     plan: (
       <View style={{ gap: 10 }}>
         <Text heading={2} size="lead">

@@ -4,6 +4,7 @@ import { counted, dayText } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { openFile, saveFile } from '@/data/files';
+import { printPage } from '@/data/print';
 import type { ImportRecord } from '@/data/ledger-view';
 import { useLedger } from '@/data/session';
 import { useWater } from '@/data/water';
@@ -61,6 +62,7 @@ export function Exchange() {
         <Action icon="download" label="Ledger (NDJSON)" onPress={() => void exportLedger()} />
         <Action icon="download" label="Catches (CSV)" onPress={() => saveFile('catches.csv', 'text/csv', catchesCsv(state))} />
         <Action icon="upload" label="Bring a ledger in" onPress={() => void bringIn()} />
+        <Action label="Print this page" onPress={() => void printPage()} />
       </View>
       <Text size="small" tone="second">
         The ledger holds all that was logged, and comes back as it was. The catches hold the fish alone: no bites, casts, lines, ice, feed or measurements, and no pictures.

@@ -13,6 +13,7 @@ import { useWide } from '@/features/shell/Shell';
 import { useNow } from '@/data/clock';
 import { savePassTracks } from '@/data/pass-tracks';
 import { usePreferences } from '@/data/preferences';
+import { printPage } from '@/data/print';
 import { useLedger } from '@/data/session';
 import { useWaterDetail } from '@/data/water';
 import { usePalette } from '@/theme/theme';
@@ -179,6 +180,7 @@ function OutingKeys({ outing, edits, onAdd }: { outing: OutingState; edits: Retu
       {outing.endedMs === null ? <Action grow kind="main" label={`To the ${place.toLowerCase()}`} onPress={() => router.navigate('/hole')} /> : null}
       {outing.stations.some((s) => s.track !== null) ? <Action grow icon="download" label="Tracks, GPX" onPress={() => void savePassTracks(outing)} /> : null}
       <Action grow icon="plus" label="Add an entry" onPress={onAdd} />
+      <Action grow label="Print" spoken="Print this outing" onPress={() => void printPage()} />
     </View>
   );
 }
