@@ -15,3 +15,4 @@ export { dayPart, stretchesOf, type DayPart, type Stretch } from './stretches';
 export { calibrationLimits, calibrationOf, type Calibration, type CalibrationBin, type ForetoldStretch, type Skill } from './calibration';
 export { outlookAgainstLog } from './foretold';
 export { aloneWords, calibrationWords, factorLabel, factorWords, lossLabel, lossWords } from './learned-words';
+export { speciesCaught, thisTimeBefore, type CaughtFish, type SpeciesCatch } from './bests';

@@ -16,6 +16,7 @@ import { Exchange } from './Exchange';
 import { FactorPart } from './learned/FactorPart';
 import { LossPart } from './learned/LossPart';
 import { OutlookPart } from './learned/OutlookPart';
+import { SpeciesPart, ThisTimePart } from './learned/SpeciesPart';
 import { Trials } from './learned/Trials';
 import { Rates } from './Rates';
 import { PastOutingSheet } from './PastOutingSheet';
@@ -101,7 +102,9 @@ function AllSeason({ ways, choice, onWay }: { ways: readonly MethodSummary[]; ch
               <WayRow key={way.method} way={way} onPress={() => onWay(way.method)} />
             ))}
           </View>
+          <ThisTimePart />
           <OutlookPart />
+          <SpeciesPart />
         </View>
       }
     />
