@@ -16,3 +16,4 @@ export { calibrationLimits, calibrationOf, type Calibration, type CalibrationBin
 export { outlookAgainstLog } from './foretold';
 export { aloneWords, calibrationWords, factorLabel, factorWords, lossLabel, lossWords } from './learned-words';
 export { speciesCaught, thisTimeBefore, type CaughtFish, type SpeciesCatch } from './bests';
+export { feedingRates, feedingWords, type FeedingBy, type FeedingRates } from './feedings';

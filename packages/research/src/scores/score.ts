@@ -4,6 +4,7 @@ const scores: Record<string, (args: readonly string[]) => Promise<boolean>> = {
   cast: async (args) => (await import('./cast')).scoreCast(args),
   troll: async (args) => (await import('./troll')).scoreTroll(args),
   pole: async (args) => (await import('./pole')).scorePole(args),
+  feed: async (args) => (await import('./feed')).scoreFeed(args),
   pays: async (args) => (await import('./pays')).scorePays(args),
 };
 const [wanted, ...rest] = process.argv.slice(2);

@@ -14,6 +14,7 @@ import { Text } from '@/ui/Text';
 import { lazily } from '@/ui/lazily';
 import { Exchange } from './Exchange';
 import { FactorPart } from './learned/FactorPart';
+import { FeedingPart } from './learned/FeedingPart';
 import { LossPart } from './learned/LossPart';
 import { OutlookPart } from './learned/OutlookPart';
 import { SpeciesPart, ThisTimePart } from './learned/SpeciesPart';
@@ -170,6 +171,7 @@ function WaySeason({ way, choice, zone }: { way: MethodSummary; choice: ReactNod
           {unit === 'casts' ? null : <Rates title="Height above bottom" comparison={heights} said={lead === heights} />}
           <Rates title="Presentation" comparison={baits} said={lead === baits} />
           <Text size="small" tone="second">{`Rates lean toward the winter's mean where little was tried. ${clumpWords(season)}`}</Text>
+          <FeedingPart method={way.method} />
           <FactorPart method={way.method} />
           <LossPart method={way.method} />
           <Trials outings={ofWay} heading="Side by side" />
