@@ -303,14 +303,23 @@ describe('what to change', () => {
     ['pole.change.deeper', scene({ tried: ['pole.change.lift'] })],
     ['pole.change.bait-single', scene({ tried: ['pole.change.lift', 'pole.change.deeper'] })],
     ['pole.change.bait-other', scene({ tried: ['pole.change.lift', 'pole.change.deeper', 'pole.change.bait-single'] })],
-    ['pole.change.start', scene({ tried: ['pole.change.lift', 'pole.change.deeper', 'pole.change.bait-single', 'pole.change.bait-other'] })],
-    ['pole.change.swap', scene({ tried: ['pole.change.lift', 'pole.change.deeper', 'pole.change.bait-single', 'pole.change.bait-other', 'pole.change.start'] })],
+    ['pole.change.bait-double', scene({ tempC: 7, tried: ['pole.change.lift', 'pole.change.shallower', 'pole.change.deeper', 'pole.change.bait-single'] })],
+    [
+      'pole.change.bait-slow',
+      scene({ flowMs: 0.02, tried: ['pole.change.lay-in', 'pole.change.lift', 'pole.change.deeper', 'pole.change.bait-single', 'pole.change.bait-other'] }),
+    ],
+    ['pole.change.bait-fluffy', scene({ tried: ['pole.change.lift', 'pole.change.deeper', 'pole.change.bait-single', 'pole.change.bait-other'] })],
+    ['pole.change.start', scene({ tried: ['pole.change.lift', 'pole.change.deeper', 'pole.change.bait-single', 'pole.change.bait-other', 'pole.change.bait-fluffy'] })],
+    [
+      'pole.change.swap',
+      scene({ tried: ['pole.change.lift', 'pole.change.deeper', 'pole.change.bait-single', 'pole.change.bait-other', 'pole.change.bait-fluffy', 'pole.change.start'] }),
+    ],
   ];
   it.each(cases)('%s', (id, s) => expect(whatToChange(s).id).toBe(id));
   it('every rule has its case, and never the same thing twice', () => {
     expect(new Set(cases.map(([id]) => id))).toEqual(new Set(changeRules.map((r) => r.id)));
     const tried: string[] = [];
-    for (let k = 0; k < 9; k++) {
+    for (let k = 0; k < 12; k++) {
       const { id } = whatToChange(scene({ tried: [...tried], minutesSinceFed: 60 }));
       if (id !== 'pole.change.swap') expect(tried).not.toContain(id);
       tried.push(id);

@@ -99,11 +99,29 @@ export const changeRules: readonly ChangeRule[] = [
     reason: 'In cold water the small bait is taken in whole.',
   },
   {
+    id: 'pole.change.bait-double',
+    label: 'Two of them on the hook',
+    holds: (s) => s.tempC >= 6 && s.hadBites,
+    reason: 'A better fish looks for more: two small ones fall slower and are seen from further.',
+  },
+  {
     id: 'pole.change.bait-other',
-    label: 'Another colour, or a slow sinker',
+    label: 'Another colour, or two colours',
     holds: () => true,
-    reason: 'The same bait shown too often: another colour, or bread pinched fluffier.',
+    reason: 'The same bait shown too often: another colour, or one of each.',
     viewpoint: 'Colour before size; schools differ',
+  },
+  {
+    id: 'pole.change.bait-slow',
+    label: 'A bait that just sinks',
+    holds: (s) => Math.abs(s.flowMs) < 0.1,
+    reason: 'One that floats by itself falls with the hook as slowly as what they were fed.',
+  },
+  {
+    id: 'pole.change.bait-fluffy',
+    label: 'Bread, pinched fluffier',
+    holds: () => true,
+    reason: 'Fluffy bread draws; where bites are missed a tackier pinch or a smaller punch stays on.',
   },
   {
     id: 'pole.change.start',
