@@ -246,6 +246,21 @@ describe('on a pass', () => {
     on.unmount();
   });
 
+  test('of a line with two baits a strike says which, at its own depth', async () => {
+    const line = testId();
+    const down: Logged = [2, 'line-down', { line, station: pass, rod: 'line', presentation: 'Soft minnow', depthM: 3, second: { presentation: 'Big worm', aboveM: 1 } }];
+    const on = await visit({ file: bare, species: 'walleye', method: 'troll', log: [station(pass, 'pass', [25.4, 62.1]), down], minutes: 5 }, () => <StationScreen />);
+    await on.press(/^Strike/);
+    await on.press(/^line, upper, Big worm/);
+    await on.press(/^Strike/);
+    await on.press(/^line, lower, Soft minnow/);
+    expect(on.wrote('reaction')).toEqual([
+      { station: pass, reaction: 'bite', line, depthM: 2, bait: 'upper' },
+      { station: pass, reaction: 'bite', line, depthM: 3 },
+    ]);
+    on.unmount();
+  });
+
   test('without a position a strike has no place, and no speed that nobody measured', async () => {
     const line = testId();
     const log: Logged[] = [station(pass, 'pass', [25.4, 62.1]), [2, 'line-down', { line, station: pass, rod: 'line', depthM: 3 }]];

@@ -145,6 +145,7 @@ const bodies = {
     speedMs: z.number().min(0).max(20).optional(),
     lostAt: z.enum(['strike', 'way', 'end']).optional(),
     float: z.enum(['under', 'slid', 'rose']).optional(),
+    bait: z.literal('upper').optional(),
   }),
   'fish-landed': z.object({
     fish: id,

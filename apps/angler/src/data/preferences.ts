@@ -64,6 +64,7 @@ export const startingPreferences: Preferences = {
     laneM: 600,
     massesG: [],
     lures: [],
+    upperLures: [],
     dragsM2: [],
     lineMm: null,
     isDrift: false,

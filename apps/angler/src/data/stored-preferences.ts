@@ -69,6 +69,8 @@ export interface TrollKit {
   massesG: number[];
   /** Which presentation runs on each line; null where nobody said. */
   lures: (string | null)[];
+  /** The same of the upper bait, where a line has two. */
+  upperLures: (string | null)[];
   /** Drag of what each of them draws, as drag coefficient times area, m², from a touch of the bed; null before one. */
   dragsM2: (number | null)[];
   /** The line, mm; null until somebody says. */
@@ -238,6 +240,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
     laneM: z.number().min(50).max(3000),
     massesG: z.array(z.number().positive()).max(8),
     lures: z.array(z.string().nullable()).max(8),
+    upperLures: z.array(z.string().nullable()).max(8),
     dragsM2: z.array(z.number().min(0).max(0.1).nullable()).max(8),
     lineMm: z.number().min(0.05).max(1.5).nullable(),
     isDrift: z.boolean(),

@@ -133,6 +133,8 @@ export interface EventBodies {
     speedMs?: number;
     /** Only of a fish that was lost. */
     lostAt?: LostAt;
+    /** The bait it took, where a line has two: the end one where nobody said. */
+    bait?: 'upper';
     /** What the float did, of a bite under one. */
     float?: FloatAnswer;
   };

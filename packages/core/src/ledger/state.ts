@@ -80,6 +80,8 @@ export interface ReactionState {
   speedMs: number | null;
   /** Where it came off; absent where nobody said. */
   lostAt?: LostAt;
+  /** The upper one of two baits on the line; absent for the end one. */
+  bait?: 'upper';
   /** What the float did; absent where there was none. */
   float?: FloatAnswer;
 }

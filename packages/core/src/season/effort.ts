@@ -44,6 +44,7 @@ export const effortIntervals = ({ outings }: Pick<LedgerState, 'outings'>, nowMs
 
 /** What was worked out of an outing that is over: it stands, for an outing that changes is another object. */
 const knownIntervals = new WeakMap<OutingState, EffortInterval[]>();
+const knownUppers = new WeakMap<OutingState, EffortInterval[]>();
 const knownCatches = new WeakMap<OutingState, Catch[]>();
 
 /** What `of` answers for an outing, kept once it is over. */
@@ -61,6 +62,16 @@ export const intervalsOf = (outing: OutingState, nowMs: number): EffortInterval[
   kept(knownIntervals, outing, () => {
     const stations = new Map(outing.stations.map((s) => [s.id, s]));
     return outing.lines.flatMap((line) => lineIntervals(outing, stations.get(line.station), line, nowMs));
+  });
+
+/** The same of the upper baits of lines with two: an hour of line is one hour, but each of its baits was shown for it. */
+export const upperIntervalsOf = (outing: OutingState, nowMs: number): EffortInterval[] =>
+  kept(knownUppers, outing, () => {
+    const seconds = new Map(outing.lines.flatMap((l) => (l.second ? [[l.id, l.second] as const] : [])));
+    return intervalsOf(outing, nowMs).flatMap((s) => {
+      const second = seconds.get(s.line);
+      return second ? [{ ...s, presentation: second.presentation, heightM: s.heightM === null ? null : s.heightM + second.aboveM }] : [];
+    });
   });
 
 function lineIntervals(outing: OutingState, station: StationState | undefined, line: LineState, nowMs: number): EffortInterval[] {
@@ -84,6 +95,9 @@ function lineIntervals(outing: OutingState, station: StationState | undefined, l
 /** Bites and fish over all outings: the takes of their visits in which a fish took the bait, whether it was landed or not. */
 export const catchesOf = ({ outings }: Pick<LedgerState, 'outings'>, nowMs: number): Catch[] => outings.flatMap((outing) => catchesIn(outing, nowMs));
 
+/** What it took, of a line with one bait or two. */
+const baitOf = (line: LineState | undefined, isUpper: boolean): string | null => (isUpper ? (line?.second?.presentation ?? null) : (line?.presentation ?? null));
+
 /** Bites and fish of one outing. */
 export const catchesIn = (outing: OutingState, nowMs: number): Catch[] =>
   kept(knownCatches, outing, () => {
@@ -100,7 +114,10 @@ export const catchesIn = (outing: OutingState, nowMs: number): Catch[] =>
             station: entry.station,
             method: visit.method,
             ms: entry.ms,
-            presentation: lines.get(entry.line ?? '')?.presentation ?? null,
+            presentation: baitOf(
+              lines.get(entry.line ?? ''),
+              take.reactions.some((r) => r.bait === 'upper'),
+            ),
             heightM: bottomM === null || entry.depthM === null ? null : bottomM - entry.depthM,
             isFish: take.fish !== null,
           },

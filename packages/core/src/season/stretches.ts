@@ -79,7 +79,10 @@ export function stretchesOf(ledger: LedgerState, method: string, nowMs: number, 
   pieces.forEach(({ interval }, k) => byStation.get(interval.station)!.push(k));
   for (const bite of catches) {
     // A fish may be landed after its line is called up: the last stretch that had begun is its own.
-    const own = byStation.get(bite.station)?.filter((k) => pieces[k].interval.presentation === bite.presentation && pieces[k].fromMs <= bite.ms) ?? [];
+    const begun = byStation.get(bite.station)?.filter((k) => pieces[k].fromMs <= bite.ms) ?? [];
+    const same = begun.filter((k) => pieces[k].interval.presentation === bite.presentation);
+    // An upper bait has no stretch of its own: its bites are those of the line.
+    const own = same.length > 0 ? same : begun;
     const k = own.find((i) => bite.ms <= pieces[i].toMs) ?? own.at(-1);
     if (k !== undefined) stretches[k].bites++;
   }

@@ -1,5 +1,5 @@
 import type { LedgerState, OutingState, SurfaceSeen } from '../ledger';
-import { catchesIn, catchesOf, clumpSize, heightBands, effortIntervals, intervalsOf, signsOf, type Catch } from './effort';
+import { catchesIn, catchesOf, clumpSize, heightBands, effortIntervals, intervalsOf, signsOf, upperIntervalsOf, type Catch } from './effort';
 import { findLead, shrunkenRates, type Finding, type RateRow, type Tally } from './rates';
 
 export interface Comparison {
@@ -85,7 +85,8 @@ function castsByPresentation({ outings }: LedgerState, isOf: (row: { method: str
  */
 export function summariseSeason(ledger: LedgerState, nowMs: number, method?: string, unit: Comparison['unit'] = 'minutes'): SeasonSummary {
   const isOf = (row: { method: string }) => method === undefined || row.method === method;
-  const intervals = effortIntervals(ledger, nowMs).filter(isOf);
+  // Baits are compared with the upper ones of lines with two; the hours of line count once.
+  const intervals = [...effortIntervals(ledger, nowMs), ...ledger.outings.flatMap((o) => upperIntervalsOf(o, nowMs))].filter(isOf);
   const catches = catchesOf(ledger, nowMs).filter(isOf);
   const methodOf = new Map(ledger.outings.flatMap((o) => o.stations.map((s) => [s.id, s.method])));
   const clump = clumpSize(signsOf(ledger).filter((sign) => method === undefined || methodOf.get(sign.station) === method));

@@ -42,6 +42,9 @@ export interface PassLinesSetting {
 /** A line that runs, with the depth of its second bait, m. */
 export interface PassLine extends RunningLine {
   second: number | null;
+  /** What hangs at its end and above, as the log has it; null where nobody said. */
+  bait: string | null;
+  upperBait: string | null;
 }
 
 /** The lines of a pass as they run, and the depths that the spread asks for. */
@@ -81,6 +84,8 @@ function linesOut({ outing, pass, tackle }: PassLinesSetting): PassLine[] {
       depthM: last?.depthM ?? null,
       lineOutM: last?.lineOutM ?? null,
       rig: rigOf(tackle, k),
+      bait: l.presentation,
+      upperBait: l.second?.presentation ?? null,
       second: l.second === null || last === undefined ? null : Math.max(0, last.depthM - l.second.aboveM),
     };
   });

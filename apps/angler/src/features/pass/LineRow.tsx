@@ -2,7 +2,7 @@ import { trollSpeedText, type PassLines } from '@burrow/core/troll';
 import { clamp, depthText, distanceText, lureText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { setTroll, unsaidBait, usePreferences } from '@/data/preferences';
+import { setTroll, unsaidBait, usePreferences, type Presentation } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
@@ -46,11 +46,11 @@ export interface RowLine {
 
 /** One line: its depth and the line to let out, what hangs on it, and what one touch of the bed tells. */
 export function LineRow({ row, control }: { row: RowLine; control: DepthsControl }) {
-  const { presentations, units, troll } = usePreferences();
+  const { units, troll } = usePreferences();
+  const [bait, upper] = useBaitsOn(row.k);
   const [opened, setOpened] = useState<'bait' | 'touch' | null>(null);
   const turn = (part: 'bait' | 'touch') => setOpened(opened === part ? null : part);
   const massG = troll.massesG[row.k];
-  const bait = presentations.find((p) => p.id === troll.lures[row.k]);
   const massOf = (d: 1 | -1) => {
     const next = [...troll.massesG];
     while (next.length <= row.k) next.push(next.at(-1) ?? startMassG);
@@ -67,28 +67,64 @@ export function LineRow({ row, control }: { row: RowLine; control: DepthsControl
         <Action
           grow
           selected={opened === 'bait'}
-          label={bait?.name ?? unsaidBait}
-          spoken={`Bait on the ${row.name} line: ${bait?.name ?? 'not said'}`}
+          label={baitsText(bait, upper, troll.baits)}
+          spoken={`Bait on the ${row.name} line: ${bait?.name ?? 'not said'}${troll.baits === 1 ? '' : `, above it ${upper?.name ?? 'not said'}`}`}
           onPress={() => turn('bait')}
         />
         {row.id !== null && massG !== undefined ? (
           <Action grow selected={opened === 'touch'} label="It touched the bed" spoken={`The ${row.name} line touched the bed`} onPress={() => turn('touch')} />
         ) : null}
       </View>
-      {opened === 'bait' ? (
-        <Choice
-          label={`Bait on the ${row.name} line`}
-          wrap
-          options={[...presentations.map((p) => ({ id: p.id, label: p.name })), { id: '', label: 'Not said' }]}
-          value={bait?.id ?? ''}
-          onChange={(id) => {
-            setTroll({ lures: put(troll.lures, row.k, id === '' ? null : id, null), dragsM2: put(troll.dragsM2, row.k, null, null) });
-            setOpened(null);
-          }}
-        />
-      ) : null}
+      {opened === 'bait' ? <Baits row={row} onDone={() => setOpened(null)} /> : null}
       {opened === 'touch' ? <Touch k={row.k} control={control} stepM={stepOf(units)} onDone={() => setOpened(null)} /> : null}
     </View>
+  );
+}
+
+/** What hangs at the end of a line and above it; undefined where nobody said. */
+function useBaitsOn(k: number): [Presentation | undefined, Presentation | undefined] {
+  const { presentations, troll } = usePreferences();
+  const of = (id: string | null | undefined) => presentations.find((p) => p.id === id);
+  return [of(troll.lures[k]), of(troll.upperLures[k])];
+}
+
+const baitsText = (bait: Presentation | undefined, upper: Presentation | undefined, baits: number): string =>
+  baits === 1 ? (bait?.name ?? unsaidBait) : `${bait?.name ?? unsaidBait}; upper: ${upper?.name ?? 'not said'}`;
+
+/** Which bait runs at the end of a line, and where it has two which above. */
+function Baits({ row, onDone }: { row: RowLine; onDone: () => void }) {
+  const { presentations, troll } = usePreferences();
+  const [bait, upper] = useBaitsOn(row.k);
+  const options = [...presentations.map((p) => ({ id: p.id, label: p.name })), { id: '', label: 'Not said' }];
+  const hasUpper = troll.baits > 1;
+  // Another bait draws otherwise: what was told of its drag is of the one before.
+  const dragsM2 = put(troll.dragsM2, row.k, null, null);
+  return (
+    <>
+      {hasUpper ? <Text strong>At its end</Text> : null}
+      <Choice
+        label={`Bait on the ${row.name} line`}
+        wrap
+        options={options}
+        value={bait?.id ?? ''}
+        onChange={(id) => {
+          setTroll({ lures: put(troll.lures, row.k, id === '' ? null : id, null), dragsM2 });
+          if (!hasUpper) onDone();
+        }}
+      />
+      {hasUpper ? (
+        <>
+          <Text strong>Above it</Text>
+          <Choice
+            label={`Upper bait on the ${row.name} line`}
+            wrap
+            options={options}
+            value={upper?.id ?? ''}
+            onChange={(id) => setTroll({ upperLures: put(troll.upperLures, row.k, id === '' ? null : id, null), dragsM2 })}
+          />
+        </>
+      ) : null}
+    </>
   );
 }
 

@@ -1,7 +1,8 @@
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import type { PassStrike, RunningLine } from '@burrow/core/troll';
-import { depthText } from '@burrow/core/units';
+import type { PassLine, PassStrike } from '@burrow/core/troll';
+import { depthText, type UnitPreference } from '@burrow/core/units';
+import { Fragment } from 'react';
 import { View } from 'react-native';
 import { useSituation } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
@@ -9,15 +10,16 @@ import { FishSheet } from '@/features/station/FishSheet';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
+import { hasTwo } from './pass-keys';
 
 interface StrikeControl {
   outing: OutingState;
   pass: StationState;
   zone: string;
-  lines: readonly RunningLine[];
+  lines: readonly PassLine[];
   strikes: readonly PassStrike[];
   here: LonLat | null;
-  strike: (line: RunningLine) => unknown;
+  strike: (line: PassLine, isUpper?: boolean) => unknown;
   landed: (id: string, text: string) => void;
 }
 
@@ -39,7 +41,10 @@ export function StrikeSheets({ sheet, control, onClose }: Props) {
       <Sheet title="Strike: which line?" open={sheet === 'strike'} onClose={onClose}>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>
           {lines.map((l) => (
-            <Action key={l.id} grow height={84} label={`${l.name}${l.depthM === null ? '' : `, ${depthText(l.depthM, units)}`}`} onPress={() => void strike(l)} />
+            <Fragment key={l.id}>
+              {hasTwo(l) ? <Action grow height={84} label={baitText(`${l.name}, upper`, l.upperBait, l.second, units)} onPress={() => void strike(l, true)} /> : null}
+              <Action grow height={84} label={baitText(hasTwo(l) ? `${l.name}, lower` : l.name, l.bait, l.depthM, units)} onPress={() => void strike(l)} />
+            </Fragment>
           ))}
         </View>
         {lines.length === 0 ? <Text tone="second">No line is out.</Text> : null}
@@ -60,3 +65,7 @@ export function StrikeSheets({ sheet, control, onClose }: Props) {
     </>
   );
 }
+
+/** A bait by its line, its name where somebody said it, and its depth. */
+const baitText = (line: string, bait: string | null, depthM: number | null, units: UnitPreference): string =>
+  [line, bait, depthM === null ? null : depthText(depthM, units)].filter((part) => part !== null).join(', ');

@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { trollingSpeed, type RunningLine } from '@burrow/core/troll';
+import { trollingSpeed, type PassLine } from '@burrow/core/troll';
 import { clockText, counted, depthText, tempText } from '@burrow/core/units';
 import { useState, type ReactNode } from 'react';
 import { FactsLine } from '@/features/fish/TargetChoice';
@@ -53,7 +53,7 @@ export function UnsoundedPass({ outing, pass, water }: { outing: OutingState; pa
   const running = usePassLines({ outing, pass, water, band, waterM: null, speedMs, nowMs: now });
   const { lines, strikes, rows } = running;
   const entry = usePassLog({ outing, pass, zone, running, speedMs, onLogged: close });
-  const strike = (line: RunningLine) => entry.strike(line, { at: here, speedMs: speedBy === 'measured' ? speedMs : null });
+  const strike = (line: PassLine, isUpper = false) => entry.strike(line, { isUpper, at: here, speedMs: speedBy === 'measured' ? speedMs : null });
   const turnRound = async () => {
     await flush();
     await entry.nextPass(here ?? pass.at);

@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { CastWater } from '@burrow/core/casting';
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { laneBand, passAdvice, reversed, trollingSpeed, type Lane, type RunningLine } from '@burrow/core/troll';
+import { laneBand, passAdvice, reversed, trollingSpeed, type Lane, type PassLine } from '@burrow/core/troll';
 import { useMemo, useState } from 'react';
 import { useCastSetting } from '@/data/casting';
 import { useNow } from '@/data/clock';
@@ -81,10 +81,10 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const along = advice.place?.alongM;
   if (along !== undefined && lane && !troll.isDrift && (wasAlong?.lane !== lane || Math.abs(wasAlong.alongM - along) > rememberM)) setWasAlong({ lane, alongM: along });
 
-  const strike = (line: RunningLine) => {
+  const strike = (line: PassLine, isUpper = false) => {
     const { turning } = advice;
     const turn = turning === null ? 'straight' : turning === line.side ? 'inside' : 'outside';
-    return log.strike(line, { at: place.at, bottomM: advice.underM, speedMs: speed.by === 'measured' ? speed.speedMs : null, ...(advice.place === null ? {} : { turn }) });
+    return log.strike(line, { isUpper, at: place.at, bottomM: advice.underM, speedMs: speed.by === 'measured' ? speed.speedMs : null, ...(advice.place === null ? {} : { turn }) });
   };
   const turnRound = async () => {
     await flush();

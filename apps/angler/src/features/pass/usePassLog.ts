@@ -1,6 +1,6 @@
 import type { LonLat } from '@burrow/core/ground';
 import type { LineTurn, OutingState, StationState } from '@burrow/core/ledger';
-import { dragOfTouch, type PassLines, type RunningLine } from '@burrow/core/troll';
+import { dragOfTouch, type PassLines, type PassLine } from '@burrow/core/troll';
 import { clamp, depthText } from '@burrow/core/units';
 import { newId } from '@/data/ids';
 import { setTroll, tied, usePreferences } from '@/data/preferences';
@@ -17,6 +17,8 @@ export interface StrikeKnown {
   speedMs: number | null;
   bottomM?: number | null;
   turn?: LineTurn;
+  /** Whether it was the upper of two baits. */
+  isUpper?: boolean;
 }
 
 interface PassLogSetting {
@@ -47,7 +49,9 @@ export function usePassLog({ outing, pass, zone, running, speedMs, onLogged }: P
   const scope = { id: outing.id, zone };
   const { said, setSaid, undo, log } = useLogged(scope, onLogged);
   const { lines, spread, outFor, rigAt } = running;
-  const baitOn = (k: number) => presentations.find((p) => p.id === troll.lures[k]) ?? null;
+  const pieceOf = (id: string | null | undefined) => presentations.find((p) => p.id === id) ?? null;
+  const baitOn = (k: number) => pieceOf(troll.lures[k]);
+  const upperOn = (k: number) => pieceOf(troll.upperLures[k]);
   const withOut = (k: number, depthM: number) => {
     const lineOutM = outFor(k, depthM);
     return lineOutM === null ? {} : { lineOutM };
@@ -64,7 +68,7 @@ export function usePassLog({ outing, pass, zone, running, speedMs, onLogged }: P
           ...tied(baitOn(k)),
           depthM: cm(depths[0]),
           ...withOut(k, depths[0]),
-          ...(depths.length > 1 ? { second: { ...tied(baitOn(k)), aboveM: cm(clamp(depths[0] - depths[1], 0.05, 20)) } } : {}),
+          ...(depths.length > 1 ? { second: { ...tied(upperOn(k)), aboveM: cm(clamp(depths[0] - depths[1], 0.05, 20)) } } : {}),
         },
       })),
     );
@@ -87,15 +91,17 @@ export function usePassLog({ outing, pass, zone, running, speedMs, onLogged }: P
     );
   const lifted = lines.map((l): Thing => ({ kind: 'line-up', body: { line: l.id } }));
   const liftLines = () => log('Lines in', lifted);
-  const strike = (line: RunningLine, known: StrikeKnown) =>
-    log(`Strike, ${line.name}`, [
+  const strike = (line: PassLine, known: StrikeKnown) => {
+    const depthM = known.isUpper ? line.second : line.depthM;
+    return log(`Strike, ${line.name}${known.isUpper ? ', upper bait' : ''}`, [
       {
         kind: 'reaction',
         body: {
           station: pass.id,
           reaction: 'bite',
           line: line.id,
-          ...(line.depthM === null ? {} : { depthM: line.depthM }),
+          ...(depthM === null ? {} : { depthM: cm(depthM) }),
+          ...(known.isUpper ? { bait: 'upper' as const } : {}),
           ...(known.at === null ? {} : { at: [known.at[0], known.at[1]] }),
           ...(known.bottomM == null ? {} : { bottomM: known.bottomM }),
           ...(known.turn === undefined ? {} : { turn: known.turn }),
@@ -103,6 +109,7 @@ export function usePassLog({ outing, pass, zone, running, speedMs, onLogged }: P
         },
       },
     ]);
+  };
   /** Ends this pass and begins the next from a place, the same lines running on. */
   const nextPass = (begin: LonLat) => {
     const next = newId();
