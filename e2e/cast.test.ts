@@ -253,9 +253,20 @@ test('a river of one’s own without a depth: casting from the bank is offered, 
   await page.getByRole('button', { name: 'A school there' }).click();
   await expect(page.getByText(/^School about .* out$/)).toBeVisible();
   await page.getByRole('button', { name: 'More', exact: true }).click();
-  await page.getByRole('button', { name: 'More Float over a school: its top' }).click();
-  await expect(page.getByText(/^Stop at [\d.]+ ft\. Pull/)).toBeVisible();
+  await page.getByRole('button', { name: 'Under a float' }).click();
+  await page.getByRole('button', { name: 'More The float’s stop' }).click();
   expect(await serious(page), 'more, without depths').toEqual([]);
+  // The stop was set: the sheet is closed, and the heading says it.
+  await expect(page.getByRole('heading', { level: 1, name: /^Stop at [\d.]+ ft/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Cast/ }).click();
+  await page.getByRole('button', { name: 'Under', exact: true }).click();
+  await page.getByRole('button', { name: 'Flat', exact: true }).click();
+  expect(await serious(page), 'a float that lies flat').toEqual([]);
+  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/float-flat.png` });
+  await page.getByRole('button', { name: 'It stood, then lay flat: a bite' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Leave the stop: they come up to it' })).toBeVisible();
+  if (process.env.SHOTS) await page.screenshot({ path: `${process.env.SHOTS}/float-rose.png` });
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'Straight down here' }).click();
   await expect(page.getByRole('link', { name: 'Leave the spot for the map' })).toBeVisible();
   await page.context().setOffline(false);

@@ -17,7 +17,7 @@ import {
   chooseCadence,
   feltOn,
   fishedPlaces,
-  floatOverSchool,
+  floatDriftMs,
   nextStand,
   paceMin,
   passedBy,
@@ -311,12 +311,8 @@ describe('a stand', () => {
 });
 
 describe('schools', () => {
-  it('a float stops above the highest mark and settles longer in the cold', () => {
-    const cold = floatOverSchool(5, 0.4, 3, 5);
-    expect(cold.stopM).toBeCloseTo(4.6, 6);
-    expect(cold.settleS).toBeGreaterThan(floatOverSchool(5, 0.4, 9, 5).settleS);
-    expect(cold.driftMs).toBeCloseTo(0.1, 6);
-    expect(() => floatOverSchool(0, 0.4, 3, 5)).toThrow('top of the school');
+  it('the wind takes a float along by a fiftieth of its speed, whatever was logged', () => {
+    expect([0, 5, 500].map(floatDriftMs)).toEqual([0, 0.1, 0.6]);
   });
 
   it('its way follows from two sightings', () => {

@@ -1,4 +1,4 @@
-import { signsAt, floatWork, whatAfter } from '../src/casting';
+import { floatWork, retrieveOf, signsAt, whatAfter } from '../src/casting';
 import { foldLedger } from '@burrow/contract';
 import { metric } from '../src/units';
 import type { FloatAnswer, LedgerEvent } from '../src/ledger';
@@ -41,9 +41,10 @@ function asked({ topM, stopM, casts = [], floats = [], missed = [], setAt = 0, s
   const outing = foldLedger(events).outings[0];
   const stand = outing.stations[0];
   const nowMs = start + now * 60_000;
+  const { cadence, pauseS } = retrieveOf({ family: 'float-rig', tempC: 7, depthM: bedM ?? 5 });
   const signs = signsAt(outing, stand);
   const rule = whatAfter({ signs, nowMs, underM: 6, passes: 0 });
-  return floatWork({ outing, stand, signs, rule, band: { fromM: 3, toM: 6 }, bedM, tempC: 7, windMs: 9, nowMs, units: metric });
+  return floatWork({ outing, stand, signs, rule, band: { fromM: 3, toM: 6 }, bedM, way: { cadence, restS: (pauseS[0] + pauseS[1]) / 2 }, windMs: 9, nowMs, units: metric });
 }
 
 describe('a float at a stand', () => {

@@ -115,9 +115,15 @@ function bowOf({ situation, bait }: CastAdviceSetting, lengthM: number, bearingD
 }
 
 /** A float from this stand, by what is known of it. */
-function floatOf({ situation, outing, stand, seeks, nowMs, units }: CastAdviceSetting, rule: AfterRule, signs: readonly CastSign[], bedM: number | null): FloatWork {
+function floatOf(
+  { situation, outing, stand, seeks, nowMs, units }: CastAdviceSetting,
+  rule: AfterRule,
+  signs: readonly CastSign[],
+  way: WorkedWay,
+  bedM: number | null,
+): FloatWork {
   const windMs = situation.wind?.value.speedMs ?? null;
-  return floatWork({ outing, stand, signs, rule, band: seeks.isMoving ? null : seeks.band, bedM, tempC: seeks.temp.value, windMs, nowMs, units });
+  return floatWork({ outing, stand, signs, rule, band: seeks.isMoving ? null : seeks.band, bedM, way, windMs, nowMs, units });
 }
 
 /** The next cast and how it is brought back. */
@@ -141,7 +147,6 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
     bites: ofFish(signs).length,
   });
   const bedM = bed.depth(end.x, end.y);
-  const float = bait.tackle?.family === floatFamily ? floatOf(setting, rule, signs, Number.isNaN(bedM) ? null : bedM) : null;
   const way = workedOn({
     tackle: bait.tackle,
     diveM: bait.dive?.depthM ?? null,
@@ -153,6 +158,7 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
     rule,
     chosen,
   });
+  const float = bait.tackle?.family === floatFamily ? floatOf(setting, rule, signs, way, Number.isNaN(bedM) ? null : bedM) : null;
   const { cadence } = way;
   const dives = bait.dive !== null && bait.tackle !== null && familyOf(bait.tackle.family).dives;
   const dive = dives ? { measured: bait.dive!, lineMm: bait.lineMm ?? bait.dive!.lineMm } : null;

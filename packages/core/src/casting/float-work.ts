@@ -3,7 +3,8 @@ import type { LineState, OutingState, StationState } from '../ledger';
 import { floatLimits } from '../rig';
 import { clamp, depthText, liftText, minuteMs, type UnitPreference } from '../units';
 import type { AfterRule, CastSign } from './after';
-import { floatOverSchool } from './school';
+import { floatDriftMs } from './school';
+import type { WorkedWay } from './working';
 
 /** The family of what is fished under a float. */
 export const floatFamily = 'float-rig';
@@ -22,7 +23,8 @@ export interface FloatSetting {
   band: { fromM: number; toM: number } | null;
   /** Water where it is fished, m; null where nobody sounded. */
   bedM: number | null;
-  tempC: number;
+  /** How what hangs under it is worked: the pull and the wait are told once. */
+  way: Pick<WorkedWay, 'cadence' | 'restS'>;
   /** m/s; null where nobody knows it. */
   windMs: number | null;
   nowMs: number;
@@ -74,12 +76,12 @@ const floatBites: readonly CastSign['kind'][] = ['bite', 'missed', 'robbed', 'lo
  * is set stays while they answer, also where they come up to it.
  */
 export function floatWork(setting: FloatSetting): FloatWork {
-  const { outing, stand, signs, tempC, windMs, nowMs, units } = setting;
+  const { outing, stand, signs, way, windMs, nowMs, units } = setting;
   const wanted = wantedStop(setting);
   const line = lineAt(outing, stand);
   const set = line?.depths.at(-1);
   const stopM = set?.depthM ?? wanted.stopM;
-  const { pullM, settleS, driftMs } = floatOverSchool(Math.max(0.3, wanted.topM ?? stopM + floatStop.overM[0]), 0.15, tempC, Math.min(30, windMs ?? 0));
+  const [pullM, settleS, driftMs] = [way.cadence.takeM, way.restS, floatDriftMs(windMs ?? 0)];
   const sinceMs = Math.max(set?.ms ?? 0, wanted.sinceMs);
   const answers = signs.filter((s) => floatBites.includes(s.kind));
   const isAnswered = answers.some((s) => s.ms >= (set?.ms ?? 0));

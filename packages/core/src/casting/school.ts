@@ -1,30 +1,8 @@
 import { bearingDeg, distanceM, type LonLat } from '../ground';
-import { minuteMs, requireWithin } from '../units';
-import { retrieveOf } from './retrieve';
+import { minuteMs } from '../units';
 
-/** A float over a school: where it stops, how it is moved, and how it drifts. */
-export interface FloatOverSchool {
-  stopM: number;
-  pullM: number;
-  settleS: number;
-  /** With the wind, m/s. Heuristic: a fiftieth of it. */
-  driftMs: number;
-  reason: string;
-}
-
-/** Over the top mark by what the species wants, never under it; pull and settle by the cold. Wind 0 to 30 m/s, top 0.3 to 100 m. RangeError outside. */
-export function floatOverSchool(topM: number, offsetM: number, tempC: number, windMs: number): FloatOverSchool {
-  requireWithin(topM, 0.3, 100, 'top of the school', 'm');
-  requireWithin(windMs, 0, 30, 'wind', 'm/s');
-  const { pauseS } = retrieveOf({ family: 'float-rig', tempC, depthM: Math.min(100, topM + 1) });
-  return {
-    stopM: Math.max(0.2, topM - offsetM),
-    pullM: tempC < 4 ? 0.4 : 1,
-    settleS: (pauseS[0] + pauseS[1]) / 2,
-    driftMs: 0.02 * windMs,
-    reason: 'The stop stands above the highest mark: they come up to it, not down. Pull, then let it settle: the bite comes as it settles.',
-  };
-}
+/** How fast the wind takes a float along, m/s: a fiftieth of it. Heuristic. */
+export const floatDriftMs = (windMs: number): number => 0.02 * Math.min(30, Math.max(0, windMs));
 
 /** Where a school seen twice is going: its bearing, its speed, and where it should be after a while; null from one sighting, or two at one moment. */
 export function schoolWay(seen: readonly { ms: number; at: LonLat }[], aheadMs: number): { bearingDeg: number; speedMs: number; ahead: LonLat } | null {

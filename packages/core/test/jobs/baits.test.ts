@@ -1,5 +1,5 @@
 import { castsAlong, approachOf } from '../../src/banks';
-import { floatOverSchool, retrieveOf, shyDistanceM, whatAfter, withMood, moodOf, type CastSign } from '../../src/casting';
+import { retrieveOf, shyDistanceM, whatAfter, withMood, moodOf, type CastSign } from '../../src/casting';
 import { diveOver, floatFor, rigCard } from '../../src/rig';
 import { tackleFamilies, familyOf } from '../../src/tackle';
 import { pickByZone, whatToTieOn, type TieOnQuery } from '../../src/tie-on';
@@ -40,12 +40,12 @@ describe('job 7, a sliding float over timber', () => {
 
 describe('job 8, crappie under a float in the lee', () => {
   test('rig: 1.5 m are fixed, 2.4 m slide', () => expect([floatFor(1.5), floatFor(2.4)]).toEqual(['fixed-float', 'sliding-float']));
-  test('depth: the stop stands 15 to 45 cm over the top mark at 2.6 m', () => {
-    const { stopM } = floatOverSchool(2.6, 0.3, 7, 9);
-    expect(2.6 - stopM).toBeGreaterThanOrEqual(0.15 - 1e-9);
-    expect(2.6 - stopM).toBeLessThanOrEqual(0.45 + 1e-9);
+  test('movement: pull a metre, then 10 to 20 s of settling about 7 °C', () => {
+    const { cadence, pauseS } = retrieveOf({ family: 'float-rig', tempC: 7, depthM: 4.4 });
+    expect(cadence.takeM).toBe(1);
+    expect((pauseS[0] + pauseS[1]) / 2).toBeGreaterThanOrEqual(10);
+    expect((pauseS[0] + pauseS[1]) / 2).toBeLessThanOrEqual(20);
   });
-  test('movement: pull a metre, then 10 to 20 s of settling about 7 °C, less in a blow', () => expect(floatOverSchool(2.6, 0.3, 7, 3).settleS).toBeGreaterThan(5));
   test('bite: after a miss in again, the stop unchanged', () =>
     expect(retrieveOf({ family: 'float-rig', tempC: 7, depthM: 4.4, after: 'miss' }).headline).toBe('In again, same stop'));
 });

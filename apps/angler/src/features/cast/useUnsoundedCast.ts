@@ -6,6 +6,7 @@ import { useNow } from '@/data/clock';
 import { newId } from '@/data/ids';
 import { useSituation } from '@/data/outlook';
 import { tied, useOnTheLine, usePreferences } from '@/data/preferences';
+import { useLedger } from '@/data/session';
 import { useLogged } from '@/features/station/useLogged';
 import { stopOf, stopSet, stopText, type HowAnswered } from './float-log';
 
@@ -39,7 +40,7 @@ function useWorking(outing: OutingState, stand: StationState, now: number) {
   });
   const float =
     bait?.tackle?.family === floatFamily
-      ? floatWork({ outing, stand, signs, rule: first, band: band?.value ?? null, bedM: stand.depthM, tempC, windMs: wind?.value.speedMs ?? null, nowMs: now, units })
+      ? floatWork({ outing, stand, signs, rule: first, band: band?.value ?? null, bedM: stand.depthM, way, windMs: wind?.value.speedMs ?? null, nowMs: now, units })
       : null;
   return { bait, way, float, rule: ruleWithBait(first, way.worked, signs, bait?.tackle?.family ?? null, goal) };
 }
@@ -47,6 +48,7 @@ function useWorking(outing: OutingState, stand: StationState, now: number) {
 /** A stand where too few depths are known for a map: the aim, the bait, and what can be logged. */
 export function useUnsoundedCast(outing: OutingState, stand: StationState, zone: string) {
   const { units, castM } = usePreferences();
+  const { ledger } = useLedger();
   const now = useNow(5000);
   const [aimDeg, setAim] = useState<number | null>(null);
   const [sheet, setSheet] = useState<UnsoundedSheet | null>(null);
@@ -68,7 +70,9 @@ export function useUnsoundedCast(outing: OutingState, stand: StationState, zone:
   const react = (reaction: ReactionKind, text: string, how: HowAnswered = {}) =>
     log(text, [{ kind: 'reaction', body: { station: stand.id, reaction, cadence: way.cadence.id, ...(line ? { line: line.id } : {}), ...onCast, ...stopOf(float), ...how } }]);
   const setStop = (toM: number) => log(stopText(toM, units), [stopSet(line, { line: newId(), station: stand.id, rod: 'rod 1', ...tied(bait) }, toM)]);
-  const liftLine = () => log('Line up', line ? [{ kind: 'line-up', body: { line: line.id } }] : []);
+  const liftLine = async () => {
+    if (line) await ledger.write({ id: outing.id, zone }, 'line-up', { line: line.id });
+  };
   const felt = async (what: FeltKind) => {
     if (!last) return setSaid({ text: 'Cast first: how far out is reckoned from the time since', undo: [] });
     const outM = Math.round(10 * baitOutM(last.distanceM, (now - last.ms) / 1000, assumedFallS, way.cadence.takeM, way.paceSPerM)) / 10;
