@@ -175,6 +175,12 @@ try {
   await learned.waitFor({ timeout: 60_000 });
   await learned.evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
   await shot('season-phone');
+  await go('/season', wide, season);
+  await page.getByRole('button', { name: /^On the ice: / }).click();
+  await learned.waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  await shot('season-wide');
+  await go('/season', phone, season);
   await page.getByRole('link', { name: /^Open the outing of Wed 13 Jan/ }).click();
   await page.getByText('All that was logged').waitFor();
   await page.waitForTimeout(2500);
@@ -184,8 +190,6 @@ try {
   await page.getByRole('button', { name: 'Show the coach' }).click();
   await fishNear();
   await shot('practice-phone');
-  await go('/gear', phone, page.getByRole('heading', { name: 'Tackle box' }));
-  await shot('gear-phone');
   await go('/tie-on', phone, page.getByRole('img', { name: /^Fall to / }));
   await page.getByRole('button', { name: 'Rig cards' }).click();
   await page.getByRole('radio', { name: 'Sliding float' }).click();
