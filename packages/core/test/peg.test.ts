@@ -1,11 +1,13 @@
 import fc from 'fast-check';
 import { fold, type LedgerEvent, type OutingState } from '../src/ledger';
 import {
+  assumedPole,
   bedAt,
   changesAnswered,
   changeRules,
   feedPicture,
   feedRules,
+  pegAdvice,
   pegAnswer,
   pegOf,
   pegRig,
@@ -56,6 +58,11 @@ const pegAt = (events: readonly LedgerEvent[], min: number, here = near) => {
     start + min * minuteMs,
   );
 };
+const adviceAt = (o: OutingState, nowMs: number) =>
+  pegAdvice({
+    ...{ outing: o, station: o.stations.find((s) => s.id === near)!, tempC: 6, reasons: [], isBaited: false, windMs: null, nowMs, units: metric, zone: 'UTC' },
+    tackle: { ...assumedPole, pattern: null, shot: null, targetG: null, floats: [0.4, 0.9].map((capacityG) => ({ name: `${capacityG}`, capacityG })) },
+  });
 const query = (events: readonly LedgerEvent[], min: number, over: Partial<PegQuery> = {}): PegQuery => ({
   peg: pegAt(events, min),
   tempC: 6,
@@ -165,6 +172,17 @@ describe('what to do at a peg', () => {
     expect(rain.detail).toMatch(/Cold rain runs in/);
   });
 
+  test('another flow asks for another float in the heading, until it has been changed', () => {
+    const timed = (min: number, seconds: number) => put(min, 'flow-timed', { station: near, alongM: 2, seconds });
+    const slower = [...begun(), timed(15, 7), timed(20, 14)];
+    const says = (events: LedgerEvent[], min: number) => adviceAt(outingOf(events), start + min * minuteMs);
+    expect(says(slower, 21)).toMatchObject({ headline: 'Change to the 0.4 g', change: { id: 'pole.change.float' } });
+    const done = says([...slower, put(22, 'changed', { station: near, what: 'pole.change.float' })], 23);
+    expect(done.headline).toMatch(/^Stay on/);
+    // It was no try for a bite: what is tried next begins anew.
+    expect(done.here.tried).toEqual([]);
+  });
+
   test('rings: what is left of a stay, go where one should', () => {
     const q = query(begun(), 12);
     const rings = swimRings(pegAnswer(q), q.peg, q.nowMs);
@@ -270,12 +288,15 @@ describe('feed along the run', () => {
 test('rig of a peg: the lightest float that carries it, shot for it, laid on in tow; a flow a third stronger asks for another', () => {
   const floats = [0.3, 0.4, 0.6].map((capacityG) => ({ name: `${capacityG}`, capacityG }));
   const rig = pegRig({ depthM: 1.8, flowMs: 0.1, earlierMs: null, floats, loadG: 0.02, pattern: null });
-  expect(rig).toMatchObject({ float: { capacityG: 0.4 }, pattern: 'bulk-droppers', changeText: null });
+  expect(rig).toMatchObject({ float: { capacityG: 0.4 }, pattern: 'bulk-droppers', change: null });
   expect(rig.plan!.totalG + 0.02).toBeLessThanOrEqual(0.4 + 1e-9);
   expect(rig.stopM).toBeCloseTo(1.85, 6);
   expect(shotText(rig.plan!)).toMatch(/^\d+ × No\. \d+/);
-  expect(pegRig({ depthM: 1.8, flowMs: 0.16, earlierMs: 0.1, floats, loadG: 0.02, pattern: null }).changeText).toBe('The flow has changed by a third: change to the 0.6 g.');
-  expect(pegRig({ depthM: 1.8, flowMs: 0, earlierMs: 0.02, floats, loadG: 0.02, pattern: null })).toMatchObject({ pattern: 'strung', changeText: null });
+  expect(pegRig({ depthM: 1.8, flowMs: 0.16, earlierMs: 0.1, floats, loadG: 0.02, pattern: null }).change).toEqual({
+    label: 'Change to the 0.6 g',
+    reason: 'The flow has changed by a third. The heavier one holds the bait down.',
+  });
+  expect(pegRig({ depthM: 1.8, flowMs: 0, earlierMs: 0.02, floats, loadG: 0.02, pattern: null })).toMatchObject({ pattern: 'strung', change: null });
   expect(pegRig({ depthM: 0.2, flowMs: 0, earlierMs: null, floats: [], loadG: 0.5, pattern: 'bulk' }).plan).toBeNull();
 });
 

@@ -2,6 +2,7 @@ import type { OutingState, QuietReason, StationState } from '../ledger';
 import { clamp, currentText, depthText, minuteMs, type UnitPreference } from '../units';
 import { pegAnswer, swimRings, type PegAnswer, type SwimRing } from './answer';
 import { bagSoFar, targetOf, type BagSoFar } from './bag-of';
+import { floatRule } from './changes';
 import { feedPicture, type Ball, type FeedPicture } from './feeding';
 import { pegOf, type Peg, type PegSwim } from './from-log';
 import { pegRig, type PegRig, type RigQuery } from './rig';
@@ -83,6 +84,19 @@ function blankMinOf({ fedMs, bitesMs }: PegSwim, nowMs: number): number | null {
   return fedMs.length === 0 || bitesMs.some((ms) => ms >= lastMs) ? null : (nowMs - lastMs) / minuteMs;
 }
 
+/** Whether the float has still to be changed after the flow that was timed last. A swap that is due goes before it. */
+function isFloatDue(outing: OutingState, peg: Peg, { swapTo }: PegAnswer): boolean {
+  const isFished = peg.swims.some((s) => s.stays.length > 0);
+  const isDone = outing.changes.some((c) => c.what === floatRule.id && peg.flow !== null && c.ms >= peg.flow.ms && peg.swims.some((s) => s.id === c.station));
+  return isFished && swapTo === null && peg.flow !== null && !isDone;
+}
+
+/** The answer with the float in its place, where a changed flow asks for another. */
+function otherFloat(answer: PegAnswer, { change }: PegRig): PegAnswer {
+  if (change === null) return answer;
+  return { ...answer, headline: change.label, detail: change.reason, change: { ...floatRule, ...change } };
+}
+
 /** What to do at a peg, by what was plumbed, timed, fed and caught there, and by the water of now. */
 export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, windMs, nowMs, units, zone }: PegAdviceSetting): PegAdvice {
   const peg = pegOf(outing, station, nowMs);
@@ -103,6 +117,7 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, w
       pattern,
       table: shot ?? undefined,
     });
+  const rig = rigAt(depthM);
   const bag = bagSoFar(peg.fish, outing.weighed, peg.sinceMs, nowMs);
   const feedOf = (swim: PegSwim) =>
     feedPicture(swim, clamp(swim.depthM ?? depthM, leastM, mostM), flow.ms, tackle.runM, tackle.ball, units, {
@@ -112,13 +127,13 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, w
     });
   const others = peg.swims.filter((s) => s.outM !== null && s.id !== here.id);
   return {
-    ...answer,
+    ...(isFloatDue(outing, peg, answer) ? otherFloat(answer, rig) : answer),
     peg,
     depth: { m: depthM, by: here.depthM === null ? 'assumed' : 'plumbed' },
     flow,
     feedPicture: feedOf(here),
     feedOf,
-    rig: rigAt(depthM),
+    rig,
     rigAt,
     rings: swimRings(answer, peg, nowMs),
     bag,

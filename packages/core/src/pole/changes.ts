@@ -137,5 +137,11 @@ export const changeRules: readonly ChangeRule[] = [
   },
 ];
 
+/** What a flow that has changed asks for before anything else, whatever the wait: the float is named where it is said. */
+export const floatRule: ChangeRule = { id: 'pole.change.float', label: 'Another float', holds: () => false, reason: 'The flow has changed by a third.' };
+
+/** What a change that was logged is called; empty for one that is not known. */
+export const changeName = (id: string | undefined): string => [...changeRules, floatRule].find((r) => r.id === id)?.label ?? '';
+
 /** The one thing to do about the wait. */
 export const whatToChange = (scene: ChangeScene): ChangeRule => changeRules.find((r) => r.holds(scene) && !scene.tried.includes(r.id)) ?? changeRules[changeRules.length - 1];

@@ -1,7 +1,7 @@
 import { type OutingState, type QuietReason, type StationState } from '../ledger';
 import { clamp, minuteMs } from '../units';
 import { biteMsOf, takesOf } from '../visits';
-import { coolingC, quietRules } from './changes';
+import { coolingC, floatRule, quietRules } from './changes';
 import { flowOfTimedFloat } from '../water';
 import { isOtherFloat } from './float';
 import { bedAt, type PlumbedDepth } from './peg';
@@ -19,7 +19,7 @@ export interface PegSwim extends SwimLog {
   feedsNow: OutingState['feeds'];
   bites: number;
   fish: number;
-  /** Changes tried since the last bite, by id. */
+  /** Changes tried for a bite since the last one, by id: a float that the flow asked for is none. */
   tried: string[];
 }
 
@@ -69,7 +69,7 @@ function swimOf(outing: OutingState, station: StationState, plumbed: readonly Pl
     feedsNow: outing.feeds.filter((f) => f.station === station.id && f.ms >= flowSinceMs),
     bites: bites.length,
     fish: outing.fish.filter((f) => f.station === station.id).length,
-    tried: outing.changes.filter((c) => c.station === station.id && c.ms > lastBite).map((c) => c.what),
+    tried: outing.changes.filter((c) => c.station === station.id && c.ms > lastBite && c.what !== floatRule.id).map((c) => c.what),
   };
 }
 

@@ -17,6 +17,12 @@ export interface RigQuery {
   table?: readonly ShotSize[];
 }
 
+/** Another float, and why. */
+export interface FloatChange {
+  label: string;
+  reason: string;
+}
+
 export interface PegRig {
   wantedG: number;
   float: { name: string; capacityG: number } | null;
@@ -27,8 +33,8 @@ export interface PegRig {
   overM: number;
   /** From float to hook, m. */
   stopM: number;
-  /** What a changed flow asks for; null where nothing. */
-  changeText: string | null;
+  /** The float that a changed flow asks for, and why; null where the one that is on stays. */
+  change: FloatChange | null;
 }
 
 /** From here out a pole swim is a far one, m. Heuristic. */
@@ -46,12 +52,19 @@ function patternFor(flowMs: number, reachM: number | null): { pattern: ShotPatte
 }
 
 /** What a flow that has changed by a third asks for; null where it has not, or where the float stays the same. */
-function floatChange({ depthM, flowMs, earlierMs, floats }: RigQuery, float: PegRig['float']): string | null {
+function floatChange({ depthM, flowMs, earlierMs, floats }: RigQuery, wind: FloatWind | null, rig: Pick<PegRig, 'float' | 'wantedG'>): FloatChange | null {
   if (earlierMs === null || !isOtherFloat(earlierMs, flowMs ?? 0)) return null;
-  if (float === null) return 'The flow has changed by a third: another float.';
-  const before = floatOf(floats, floatCapacityG(depthM, earlierMs));
-  return before?.name === float.name ? null : `The flow has changed by a third: change to the ${float.capacityG} g.`;
+  const beforeG = floatCapacityG(depthM, earlierMs, wind);
+  const { float, wantedG } = rig;
+  if (float === null ? sameG(beforeG, wantedG) : floatOf(floats, beforeG)?.name === float.name) return null;
+  return {
+    label: `Change to ${float === null ? `a float of ${wantedG.toFixed(1)} g` : `the ${float.capacityG} g`}`,
+    reason: `The flow has changed by a third. ${wantedG < beforeG ? 'The lighter one stops and lifts the bait.' : 'The heavier one holds the bait down.'}`,
+  };
 }
+
+/** Floats that differ by less are the same one, g. */
+const sameG = (a: number, b: number) => Math.abs(a - b) < 0.05;
 
 /** Float, shot and depth for a swim, from the floats one owns. Without one the float that is wanted is worked with. */
 export function pegRig(query: RigQuery): PegRig {
@@ -71,7 +84,7 @@ export function pegRig(query: RigQuery): PegRig {
     plan: capacityG > loadG + 0.02 ? shotPlan(capacityG, depthM, loadG, pattern ?? chosen.pattern, table) : null,
     overM,
     stopM: depthM + overM,
-    changeText: floatChange(query, float),
+    change: floatChange(query, wind, { float, wantedG }),
   };
 }
 

@@ -5,8 +5,8 @@ const rig = (flowMs: number, earlierMs: number | null) => pegRig({ depthM: 1.7, 
 
 describe('job 6, roach on a drain', () => {
   test('float: the 0.9 g for 0.25 m/s, and when it slows to 0.12 the 0.4 g', () => {
-    expect(rig(0.25, null)).toMatchObject({ float: { capacityG: 0.9 }, changeText: null });
-    expect(rig(0.12, 0.25).changeText).toMatch(/change to the 0\.4 g/);
+    expect(rig(0.25, null)).toMatchObject({ float: { capacityG: 0.9 }, change: null });
+    expect(rig(0.12, 0.25).change).toMatchObject({ label: 'Change to the 0.4 g', reason: expect.stringMatching(/lifts the bait/) });
   });
   test('whip: shot never weighs more than the float carries', () => {
     for (const flow of [0, 0.12, 0.25]) {

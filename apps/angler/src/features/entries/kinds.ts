@@ -2,7 +2,7 @@ import { bearingText, castText, feltWords } from '@burrow/core/casting';
 import { isKnownSpecies, speciesOf } from '@burrow/core/fish';
 import type { EventKind, FloatAnswer, LogEntry, LostAt, OutingState, ReactionKind, StationState, SurfaceSeen } from '@burrow/core/ledger';
 import { methodOf } from '@burrow/core/methods';
-import { changeRules, quietRules } from '@burrow/core/pole';
+import { changeName, quietRules } from '@burrow/core/pole';
 import { currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { unsaidBait } from '@/data/preferences';
 import { traitsOfPicture } from '@/features/station/pictures';
@@ -214,7 +214,7 @@ export const entryKinds: { readonly [K in EventKind]: EntryRow } = {
     words: ({ entry, station, units }) => ({ what: 'Fed', detail: [entry.text, station?.outM == null ? '' : `at ${depthText(station.outM, units)}`].filter(Boolean).join(' ') }),
     figures: fedFigures,
   },
-  changed: { name: 'Change', words: ({ entry }) => ({ what: 'Change', detail: changeRules.find((r) => r.id === entry.text)?.label ?? '' }) },
+  changed: { name: 'Change', words: ({ entry }) => ({ what: 'Change', detail: changeName(entry.text) }) },
   'quiet-seen': { name: 'Reason for the quiet', words: ({ entry }) => ({ what: 'Seen', detail: quietRules.find((r) => r.id === entry.text)?.label ?? '' }) },
   'bag-weighed': {
     name: 'Fish weighed',

@@ -77,7 +77,7 @@ function SwimRig({ name, rig, units }: { name: string; rig: PegControl['advice']
       <Text heading={2} size="lead">
         {`${name}: ${float ? `${float.name}, ${float.capacityG} g` : `a float of ${wantedG.toFixed(2)} g`}`}
       </Text>
-      {rig.changeText ? <Text tone="straw">{rig.changeText}</Text> : null}
+      {rig.change ? <Text tone="straw">{`${rig.change.reason} ${rig.change.label}.`}</Text> : null}
       {float && float.capacityG < wantedG - 0.01 ? <Text tone="straw">{`It carries less than the ${wantedG.toFixed(2)} g that depth and flow ask for.`}</Text> : null}
       <Text>{plan ? `${shotText(plan)}: ${plan.totalG.toFixed(2)} g, ${plan.leftG.toFixed(2)} g to spare` : 'It cannot carry hook and bait.'}</Text>
       {placed ? (

@@ -1,7 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { runPlaceText, swimName, type BagSoFar } from '@burrow/core/pole';
+import { floatRule, runPlaceText, swimName, type BagSoFar } from '@burrow/core/pole';
 import { clockText, fishLengthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { Pressable, View } from 'react-native';
 import { FactsLine } from '@/features/fish/TargetChoice';
@@ -147,7 +147,7 @@ function pegAction({ advice, sheets, log }: PegControl, units: UnitPreference): 
   if (log.line === undefined) return { label: `Line down on ${swimName(here, units)}`, onPress: () => void log.lineDown() };
   if (better) return { label: `Swap to ${swimName(better, units)}`, onPress: () => void log.swap(better) };
   const { wait, change } = advice;
-  const isChange = wait.isUnusual && change.id !== 'pole.change.none-yet' && change.id !== 'pole.change.reason';
+  const isChange = change.id === floatRule.id || (wait.isUnusual && change.id !== 'pole.change.none-yet' && change.id !== 'pole.change.reason');
   return isChange ? { label: `Done: ${change.label.toLowerCase()}`, onPress: () => void log.answers.changed() } : null;
 }
 
