@@ -17,8 +17,9 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
     await set.waitFor({ timeout: 60_000 });
     // Read and pressed in one go: the advice may change from one picture to the next.
     const told = await set.evaluate((button: HTMLElement) => {
+      const says = button.innerText;
       button.click();
-      return button.innerText;
+      return says;
     });
     const to = parseFloat(/to ([\d.]+)/.exec(told)![1]);
     await expect.poll(() => jigDepth(page), { timeout: 20_000 }).toBeCloseTo(to, 0);

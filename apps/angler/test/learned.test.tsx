@@ -94,6 +94,6 @@ test('baits that hung side by side are told of; one alone is not', async () => {
     event(outing, 700, 'reaction', { station: hole, line, reaction: 'bite' }),
   ];
   await show(<Trials outings={fold([...events, ...second]).outings} heading="Side by side" />);
-  expect(screen.getByText('Side by side')).toBeOnTheScreen();
+  expect(await screen.findByText('Side by side')).toBeOnTheScreen();
   expect(screen.getByText(/against .*: open$/)).toBeOnTheScreen();
 });

@@ -282,6 +282,7 @@ test('an account that is deleted leaves no row', async () => {
   );
   await new Accounts(app.db).resetCode(one.email);
   await one.agent.put(`/api/photos/${testId()}`).set('content-type', 'image/jpeg').send(Buffer.from(smallJpeg)).expect(204);
+  await one.agent.post('/api/crews').send({ outing: testId(), name: 'Ada' }).expect(201);
   expect(Object.values(await rowsOf(app, one.id)).every((n) => n > 0)).toBe(true);
   await one.agent.delete('/api/account').send({ password: 'not the password' }).expect(403);
   await one.agent.delete('/api/account').send({ password }).expect(204);
