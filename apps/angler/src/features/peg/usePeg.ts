@@ -22,6 +22,11 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const [alongM, setAlong] = useState<number | null>(null);
   const [sheet, setSheet] = useState<PegSheet | null>(null);
   const [feedFor, setFeedFor] = useState<string | null>(null);
+  const show = (next: PegSheet) => {
+    // Opened by hand, the feed is that of the swim one fishes, whichever was fed last.
+    if (next === 'feed') setFeedFor(null);
+    setSheet(next);
+  };
   const advice = pegAdvice({
     outing,
     station,
@@ -48,7 +53,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
     advice,
     before: changesAnswered(state.outings).get(advice.change.id) ?? null,
     along: { m: alongM, set: setAlong },
-    sheets: { open: sheet, show: setSheet, close: () => setSheet(null), feedFor },
+    sheets: { open: sheet, show, close: () => setSheet(null), feedFor },
     log,
   };
 }
