@@ -15,3 +15,4 @@ export * from './sounding-source';
 export * from './depth-unit';
 export * from './level';
 export { dropFeet, footLimits, type DropFoot } from './foot';
+export { coveLimits, findCoves, findWalls, wallLimits, type Cove } from './coves';

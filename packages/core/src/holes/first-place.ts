@@ -17,7 +17,7 @@ export interface FirstPlace {
   /** Whether the water there is as deep as one of them. */
   isInBand: boolean;
   /** Why it is not. */
-  short: 'deeper-than-they-live' | 'no-such-depth' | null;
+  short: 'deeper-than-they-live' | 'no-such-depth' | 'out-of-reach' | null;
   /** What the bed does there; null where nothing stands out. */
   feature: Pick<GroundFeature, 'kind' | 'side' | 'depthM'> | null;
   /** The drop that it lies at the foot of; null elsewhere. */
@@ -48,6 +48,8 @@ export interface FirstQuery {
 
 /** A place belongs to a feature this near to it, m; fish that are let go again are not sought deeper than they live through, less this, m. */
 const [nearM, spareM] = [30, 0.3] as const;
+/** Least stretch that is fished, m. Convention. */
+const leastSoughtM = 1;
 /** The foot of a drop draws the fish that keep to it so strongly, over so many metres. Heuristic. */
 const footDraw = { times: 6, reachM: 15 } as const;
 
@@ -55,6 +57,12 @@ const footDraw = { times: 6, reachM: 15 } as const;
 export function deepestSoughtM(speciesId: string, keepsAll: boolean): number {
   const { injuryDepthM } = speciesOf(speciesId);
   return keepsAll || injuryDepthM === null ? Infinity : injuryDepthM - spareM;
+}
+
+/** What of a stretch is fished, m: of fish that are let go again no deeper than they live through, at least a metre of it. */
+export function soughtBand(speciesId: string, keepsAll: boolean, band: Band): Band {
+  const toM = deepestSoughtM(speciesId, keepsAll);
+  return band.toM <= toM ? band : { fromM: Math.min(band.fromM, toM - leastSoughtM), toM };
 }
 
 /** Why holes are kept shallower than the fish are looked for; null where they are not. */
@@ -74,7 +82,8 @@ export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, un
   const { map, features, feet, score, perHour, isBarred } = ground;
   const deepestM = deepestSoughtM(speciesId, keepsAll);
   const wanted: Band = { fromM: Math.min(band.fromM, deepestM), toM: Math.min(band.toM, deepestM) };
-  const offM = (depthM: number) => Math.round(10 * Math.max(0, wanted.fromM - depthM, depthM - wanted.toM)) / 10;
+  // In steps of 10 cm, so that of places as near to the stretch the better one is taken; what lies outside by a hair is not within.
+  const offM = (depthM: number) => Math.ceil(10 * Math.max(0, wanted.fromM - depthM, depthM - wanted.toM) - 0.1) / 10;
   const { nx, x0, y0, cellM } = score.prior;
   const spotOf = (cell: number): Spot => ({ x: x0 + (cell % nx) * cellM, y: y0 + Math.floor(cell / nx) * cellM });
   const footSpots = feet.map((f) => score.frame.toMetres(f.at));
@@ -85,6 +94,7 @@ export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, un
   perHour.forEach((fish, cell) => {
     if (fish >= 0 && !isBarred?.(spotOf(cell))) open.push({ cell, offM: offM(map.depthM[cell]), worth: fish * drawnTo(spotOf(cell)) });
   });
+  const isElsewhere = perHour.some((fish, cell) => fish >= 0 && offM(map.depthM[cell]) === 0);
   open.sort((a, b) => a.offM - b.offM || b.worth - a.worth);
   const chosen: Spot[] = [];
   for (const { cell } of open) {
@@ -96,7 +106,7 @@ export function firstPlaces(ground: FirstGround, { speciesId, band, keepsAll, un
     const at = score.frame.toLonLat(spot.x, spot.y);
     const { depthM, sdM } = depthAt(map, at)!;
     const isInBand = depthM >= band.fromM - 0.05 && depthM <= band.toM + 0.05;
-    const short = isInBand ? null : band.fromM > deepestM ? 'deeper-than-they-live' : 'no-such-depth';
+    const short = isInBand ? null : band.fromM > deepestM ? 'deeper-than-they-live' : isElsewhere ? 'out-of-reach' : 'no-such-depth';
     return { at, depthM, sdM, band, isInBand, short, feature: featureAt(features, at, depthM), foot: footNear(feet, at, depthM), reasons: score.reasonsAt(at, units) };
   });
 }
@@ -141,7 +151,9 @@ export function firstPlaceWords(place: FirstPlace, map: DepthMap, species: Speci
       ? `${looked}. From deeper than ${depthText(species.injuryDepthM!, units)} they are often hurt on the way up: begin here, or keep what you catch.`
       : short === 'no-such-depth'
         ? `${looked}, and the map has no such depth: this is the nearest to it.`
-        : `${looked}.`;
+        : short === 'out-of-reach'
+          ? `${looked}, and no such depth lies within reach: this is the nearest to it.`
+          : `${looked}.`;
   // Why it is not where they are looked for is reason enough.
   const more = short !== null ? null : foot ? footText(foot, units) : rule?.text;
   const named = `${depthText(place.depthM, units)}${what}`;

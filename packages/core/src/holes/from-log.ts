@@ -36,17 +36,26 @@ function differentFish(signs: number[]): number[] {
   return signs.filter((ms, k) => k === 0 || ms - signs[k - 1] > limits.sameFishMin * minuteMs);
 }
 
+/** When one and the same fish came again on end, ms: since the last other one, or the last that took. */
+function sameFish({ reactions, fish }: OutingState, { id }: StationState, sinceMs: number): number[] {
+  const here = [...reactions, ...fish.map((f) => ({ ms: f.ms, station: f.station, isSame: undefined }))].filter((r) => r.station === id && r.ms >= sinceMs);
+  here.sort((a, b) => a.ms - b.ms);
+  return here.slice(here.findLastIndex((r) => !r.isSame) + 1).map((r) => r.ms);
+}
+
 /** What tells on staying at a hole, since the last arrival; refusals of earlier stays too. Marks within a minute and a half are one fish. */
 export function holeSigns(outing: OutingState, station: StationState): HoleSigns {
   const arrivedMs = station.arrivals.at(-1) ?? station.openedMs;
   const times = (kinds: readonly ReactionKind[], sinceMs: number) =>
-    outing.reactions.filter((r) => r.station === station.id && r.ms >= sinceMs && kinds.includes(r.kind)).map((r) => r.ms);
+    outing.reactions.filter((r) => r.station === station.id && r.ms >= sinceMs && kinds.includes(r.kind) && !r.isSame).map((r) => r.ms);
+  const same = sameFish(outing, station, arrivedMs);
   const bites = takesOf(outing).flatMap((take) => (take.station === station.id ? (biteMsOf(take) ?? []) : []));
   return {
     arrivedMs,
     visitsMs: differentFish(times(sightingKinds, arrivedMs)),
     refusalsMs: differentFish(times(refusalKinds, -Infinity)),
     bitesMs: differentFish(bites.filter((ms) => ms >= arrivedMs)),
+    ...(same.length > 0 ? { sameMs: same } : {}),
   };
 }
 

@@ -6,6 +6,6 @@ export * from './scan-plan';
 export * from './next-hole';
 export * from './from-log';
 export * from './wording';
-export { deepestSoughtM, firstPlaces, firstPlaceWords, isNearShore, shallowerText, type FirstPlace, type FirstQuery } from './first-place';
+export { deepestSoughtM, firstPlaces, firstPlaceWords, isNearShore, shallowerText, soughtBand, type FirstPlace, type FirstQuery } from './first-place';
 export { fromStation, schoolPlace, schoolPlaceWords, type SchoolPlace } from './school-place';
 export { likePlaceWords, placesLike, type LikeMarks, type LikePlace } from './like';

@@ -1,8 +1,8 @@
 import { holePriors } from '../patch';
 import type { SpeciesGroup } from '../fish';
-import { depthAt, LocalFrame, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
+import { depthAt, findCoves, findWalls, LocalFrame, type Cove, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
 import type { Band, SeasonStage } from '../outlook';
-import { depthText, type UnitPreference } from '../units';
+import { depthText, distanceM, type UnitPreference } from '../units';
 import type { PhaseName } from '../weather';
 import type { DensityPrior } from './density';
 
@@ -11,9 +11,15 @@ export interface PlaceRule {
   id: string;
   stages: readonly SeasonStage[] | 'any';
   groups: readonly SpeciesGroup[] | 'any';
-  draws: Partial<Record<FeatureKind | 'inflow' | 'cover', number>>;
+  /** Of pockets the first stretch; of walls those near a cove. */
+  draws: Partial<Record<FeatureKind | MadePlace, number>>;
+  /** Beside stage and group; holds always where left out. */
+  when?: (setting: PlaceSetting) => boolean;
   reason: string;
 }
+
+/** Places that are marked, or that the shore makes. */
+type MadePlace = 'inflow' | 'cover' | 'pocket' | 'wall';
 
 const ice: readonly SeasonStage[] = ['first ice', 'midwinter', 'late ice'];
 
@@ -70,8 +76,38 @@ export const placeRules: readonly PlaceRule[] = [
     draws: { point: 0.5, inflow: 0.6, flat: 0.3 },
     reason: 'They roam the small points and the fresh water near the bank.',
   },
+  {
+    id: 'place.warmed-pockets',
+    stages: 'any',
+    groups: ['bass', 'panfish', 'pike-walleye', 'stocked-trout'],
+    when: (s) => s.isWarmed === true,
+    draws: { pocket: 2.2, cover: 1 },
+    reason: 'The water has risen: the first 100 to 150 m of pockets, and the hard cover in them, come first while it lasts.',
+  },
+  {
+    id: 'place.risen-coves',
+    stages: 'any',
+    groups: ['stocked-trout', 'panfish', 'bass'],
+    when: (s) => (s.levelM ?? 0) >= pocketLimits.risenM,
+    draws: { pocket: 1.6, point: 0.5 },
+    reason: 'The level is up over new ground: bait fish, and what eats them, are in the coves and round the small points.',
+  },
+  {
+    id: 'place.walls-by-coves',
+    stages: ['open cold water', 'just after ice-out', 'pre-spawn'],
+    groups: ['bass'],
+    when: ({ tempC = null }) => tempC !== null && tempC >= pocketLimits.wallC[0] && tempC <= pocketLimits.wallC[1],
+    draws: { wall: 1.8 },
+    reason: 'They wait on the steep walls next to the coves where they will spawn.',
+  },
   { id: 'place.points.ends', stages: 'any', groups: ['bass', 'pike-walleye', 'deep'], draws: { point: 0.5 }, reason: 'The end of a point stops what comes along the wall.' },
 ];
+
+/**
+ * Of a pocket so much of its way in is looked at first, m; a level so far up floods new ground, m; walls so near a cove hold fish at these temperatures, m and °C.
+ * Source: fieldcraft §1; jobs of the scenario.
+ */
+const pocketLimits = { inM: [20, 150], risenM: 0.5, wallM: 400, wallC: [5, 13] } as const;
 
 /** On pressed waters the other school fishes the straight wall beside the point. */
 const pressedPoints = { id: 'place.points.sides', nearM: 50, farM: 100, reason: 'Pressed water: everybody fishes the point, the straight wall 50 to 100 m along holds more.' };
@@ -89,6 +125,10 @@ export interface PlaceSetting {
   cover: readonly LonLat[];
   /** Whether many anglers fish here: the school on points. */
   isPressed: boolean;
+  /** Whether open water has risen of late by the thermometer; how far the level stands over that of the soundings, m; water near the surface, °C. */
+  isWarmed?: boolean;
+  levelM?: number;
+  tempC?: number | null;
 }
 
 export interface PlaceReason {
@@ -148,9 +188,11 @@ export class PlaceScore {
 
   private drawsOf(features: readonly GroundFeature[]): Draw[] {
     const { setting, frame } = this;
-    const rules = placeRules.filter((r) => (r.stages === 'any' || r.stages.includes(setting.stage)) && (r.groups === 'any' || r.groups.includes(setting.group)));
+    const rules = placeRules.filter(
+      (r) => (r.stages === 'any' || r.stages.includes(setting.stage)) && (r.groups === 'any' || r.groups.includes(setting.group)) && (r.when?.(setting) ?? true),
+    );
     const draws: Draw[] = [];
-    const add = (kind: FeatureKind | 'inflow' | 'cover', at: LonLat, sure: number) => {
+    const add = (kind: FeatureKind | MadePlace, at: LonLat, sure: number) => {
       const [x, y] = frame.toMetres(at);
       for (const rule of rules) {
         const weight = rule.draws[kind];
@@ -162,7 +204,19 @@ export class PlaceScore {
     for (const f of features) add(f.kind, f.at, f.confidence);
     for (const at of setting.inflows) add('inflow', at, 1);
     for (const at of setting.cover) add('cover', at, 1);
+    for (const { kind, at } of this.shorePlaces(rules)) add(kind, at, 1);
     return draws;
+  }
+
+  /** What the shore makes, where a rule asks for it: pockets over their first stretch, and walls near a cove. */
+  private shorePlaces(rules: readonly PlaceRule[]): { kind: MadePlace; at: LonLat }[] {
+    const asks = (kind: MadePlace) => rules.some((r) => r.draws[kind] !== undefined);
+    if (!asks('pocket') && !asks('wall')) return [];
+    const coves = findCoves(this.map);
+    const [fromM, toM] = pocketLimits.inM;
+    const pockets = asks('pocket') ? coves.flatMap((c) => c.places.filter((p) => p.inM >= Math.min(fromM, c.lengthM / 3) && p.inM <= toM)) : [];
+    const walls = asks('wall') ? findWalls(this.map).filter((w) => isNearCove(coves, w.at)) : [];
+    return [...pockets.map(({ at }) => ({ kind: 'pocket' as const, at })), ...walls.map(({ at }) => ({ kind: 'wall' as const, at }))];
   }
 
   private parts(x: number, y: number, depthM: number, units?: UnitPreference): PlaceReason[] {
@@ -186,12 +240,16 @@ export class PlaceScore {
   }
 }
 
+const isNearCove = (coves: readonly Cove[], at: LonLat) => coves.some((c) => distanceM(c.mouth, at) <= pocketLimits.wallM);
+
 /** Where the bed lies within or a little below the stretch that the fish are looked for in, there is water for them. */
 function bandPart(depthM: number, look: Band, units?: UnitPreference): PlaceReason {
-  const tooShallow = look.fromM + 0.5 - depthM;
+  // Water for them begins a little below the upper end of a stretch, less in a thin one.
+  const tooShallow = look.fromM + Math.min(0.5, (look.toM - look.fromM) / 2) - depthM;
   const spareM = depthM - look.toM;
   const weight = tooShallow > 0 ? limits.band - 2 - 2 * tooShallow : limits.band - limits.offBandPerM * Math.max(0, spareM - 1);
   const words = units ? `${depthText(look.fromM, units)} to ${depthText(look.toM, units)}` : '';
-  const text = tooShallow > 0 ? `Too shallow: they are looked for at ${words}.` : `Deep enough for where they are looked for, ${words}.`;
+  const isAbove = depthM < look.fromM - 0.05;
+  const text = isAbove ? `Too shallow: they are looked for at ${words}.` : `Deep enough for where they are looked for, ${words}.`;
   return { ruleId: 'place.depth-band', text, weight: Math.max(limits.offBand, weight) };
 }

@@ -1,4 +1,4 @@
-import { clockText, depthText, hourMs, iceText, spanText, tempStepText, windText, type UnitPreference } from '../units';
+import { clockText, dayText, depthText, hourMs, iceText, spanText, tempStepText, windText, type UnitPreference } from '../units';
 import { valueAt } from '../water';
 import { stormLimits, type Outlook } from './answer';
 import { fishDepth } from './band';
@@ -6,7 +6,7 @@ import type { ColumnAnswer } from '../column';
 
 /** Something worth a glance. */
 export interface Alert {
-  id: 'storm' | 'front' | 'water-up' | 'ice-lost' | 'oxygen';
+  id: 'storm' | 'skin' | 'front' | 'water-up' | 'ice-lost' | 'oxygen';
   /** Cautions stand out; the others are good to know. */
   isCaution: boolean;
   text: string;
@@ -16,24 +16,45 @@ export interface Alert {
 export const alertLimits = { frontH: 12, warmerC: 1, iceLostM: 0.01, oxygenDaysAhead: 5 } as const;
 
 interface Asked {
-  outlook: Pick<Outlook, 'depth' | 'nextFront' | 'storm'>;
+  outlook: Pick<Outlook, 'depth' | 'nextFront' | 'storm' | 'skin'>;
   speciesId: string;
   nowMs: number;
   timeZone: string;
   units: UnitPreference;
+  /** Waters of the angler's that flow, and so stay open longer. */
+  flowing: readonly string[];
 }
 
 /** What changes about a water soon or has just changed, for the depth that is fished. */
-export function alertsFor(answer: ColumnAnswer | null, outlook: Asked['outlook'], speciesId: string, nowMs: number, timeZone: string, units: UnitPreference): Alert[] {
-  const asked = { outlook, speciesId, nowMs, timeZone, units };
+export function alertsFor(
+  answer: ColumnAnswer | null,
+  outlook: Asked['outlook'],
+  speciesId: string,
+  nowMs: number,
+  timeZone: string,
+  units: UnitPreference,
+  flowing: readonly string[] = [],
+): Alert[] {
+  const asked = { outlook, speciesId, nowMs, timeZone, units, flowing };
   const ofWater = answer ? [warmedWater(answer, asked), lostIce(answer, asked), failingOxygen(answer, asked)] : [];
-  return [comingStorm(asked), comingFront(asked), ...ofWater].filter((a) => a !== null);
+  return [comingStorm(asked), comingSkin(asked), comingFront(asked), ...ofWater].filter((a) => a !== null);
 }
 
 function comingStorm({ outlook: { storm }, timeZone, units }: Asked): Alert | null {
   if (!storm) return null;
   const what = storm.windMs >= stormLimits.windMs ? `Wind to ${windText(storm.windMs, units)}` : 'Heavy snow or rain';
   return { id: 'storm', isCaution: true, text: `${what} about ${clockText(storm.atMs, timeZone)}: shelters blow over, tracks go, boats swamp. Be off before it.` };
+}
+
+function comingSkin({ outlook: { skin }, timeZone, flowing }: Asked): Alert | null {
+  if (!skin) return null;
+  const by = skin.by === 'modelled' ? 'by the model' : 'by the frost foretold, where it is small and calm';
+  const other = flowing.length > 0 ? ` Moving water stays open longer: ${flowing.join(', ')}.` : '';
+  return {
+    id: 'skin',
+    isCaution: true,
+    text: `Likely skinned over by ${dayText(skin.byMs, timeZone)}, ${by}, after ${skin.frostH} h of frost: neither to stand on nor to cast through.${other}`,
+  };
 }
 
 function comingFront({ outlook: { nextFront }, nowMs }: Asked): Alert | null {

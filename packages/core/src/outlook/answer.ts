@@ -9,6 +9,8 @@ import { startingViewpoints, type Viewpoints } from './viewpoints';
 import { isDenied, surfaceOf, type Surface, type SurfaceNews } from './surface';
 import type { RuleEvidence } from './log-evidence';
 import { phaseRules } from './rules';
+import { skinRisk, type SkinRisk } from './skin';
+import { turnNow } from './turn';
 import { feedingActivity, feedingWindows, type Activity, type FeedingSetting, type FeedingWindow } from './windows';
 
 export interface OutlookInput {
@@ -69,6 +71,8 @@ export interface Outlook {
   grownM: number | null;
   /** Wind or snow before dark that is a danger in itself; null where none is forecast. */
   storm: Storm | null;
+  /** Whether open still water will likely be skinned over; null where it will not. */
+  skin: SkinRisk | null;
   /** Where to look for the fish in the column; null without one. */
   depth: FishDepth | null;
   /** Where to look for it in the weather of the window to go for. */
@@ -90,9 +94,10 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const hour = Math.floor(nowMs / hourMs) * hourMs;
   const last = series[series.length - 1].atMs;
   const modelled = input.column ? columnAsMeasured(input.column, input.readings ?? [], nowMs) : null;
-  const surface = surfaceOf(input.isMoving ?? false, modelled, { iceMs: input.lastIce?.atMs, seen: input.seen }, nowMs);
-  // A model that has ice where somebody stands at open water, or none where he stands on it, tells nothing of this water.
+  const surface = surfaceOf(input.isMoving ?? false, modelled, { iceMs: input.lastIce?.atMs, seen: input.seen, readings: input.readings }, nowMs);
+  // A model that has ice where somebody stands at open water or read it warm, or none where he stands on it, tells nothing of this water.
   const column = modelled && isDenied(modelled, surface, input.seen) ? null : modelled;
+  const turn = surface === 'ice' || surface === 'skin' ? null : turnNow(input.readings ?? [], nowMs, column?.ahead ?? []);
   const setting: FeedingSetting = {
     viewpoints: input.viewpoints ?? startingViewpoints,
     evidence: input.evidence ?? new Map(),
@@ -105,7 +110,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
   const choice = chooseWindow(windows, nowMs);
   const stage = column && seasonStage(column, (today.sunsetMs - today.sunriseMs) / hourMs);
   const bed = { deepestM: column?.deepestM ?? 0, footM: input.footM ?? null };
-  const depthIn = (phase: PhaseName | undefined) => (column && stage ? fishDepth(input.speciesId, column.now, bed, stage, phase) : null);
+  const depthIn = (phase: PhaseName | undefined) => (column && stage ? fishDepth(input.speciesId, column.now, bed, stage, phase, turn) : null);
   const weatherNow = weatherAt(series, nowMs);
   const sun: SunDay[] = [];
   for (let day = startOfDay(span.fromMs, place.timeZone) + dayMs / 2; day < span.toMs + dayMs / 2; day += dayMs) sun.push(sunDay(day, place));
@@ -127,6 +132,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     ice: judgeIce(input.lastIce, input.load ?? 'foot', nowMs, thawHours(series, input.lastIce?.atMs ?? nowMs, nowMs)),
     grownM: grownSince(column, input.lastIce),
     storm: stormBefore(series, nowMs, today.duskMs > nowMs ? today.duskMs : nowMs + 12 * hourMs),
+    skin: skinRisk(surface, column, input.readings ?? [], series, nowMs),
     depth: depthIn(phaseAtInstant(phases, nowMs)?.name),
     choiceLook: (choice && depthIn(choice.phase)?.look) ?? null,
     setting,
@@ -194,7 +200,7 @@ export function outlookWords(outlook: Outlook, input: Pick<OutlookInput, 'specie
 }
 
 function windowWords(
-  { choice, windows, nextFront, sun, choiceLook, phaseNow, setting, knownToMs }: Outlook,
+  { choice, windows, nextFront, sun, depth, choiceLook, phaseNow, setting, knownToMs }: Outlook,
   { speciesId, nowMs, place }: Pick<OutlookInput, 'speciesId' | 'nowMs' | 'place'>,
   units: UnitPreference,
 ) {
@@ -217,16 +223,26 @@ function windowWords(
   const dusk = sun.find((s) => s.duskMs > choice.fromMs)?.duskMs;
   const off = dusk ? ` Dark at ${clock(dusk)}.` : '';
   const rule = phaseRules.find((r) => r.phase === choice.phase)!;
-  const at = choiceLook ? `, ${depthFigure(choiceLook.fromM, units)} to ${depthText(choiceLook.toM, units)} down` : '';
+  const at = depth?.look ? depthWords(depth.look, choiceLook, units) : '';
   const later = windows.find((w) => w.fromMs > choice.toMs && startOfDay(w.fromMs, place.timeZone) === startOfDay(choice.fromMs, place.timeZone));
   const again = later ? ` and ${clock(later.fromMs)} to ${clock(later.toMs)}` : '';
   // Another day is the answer: say what is against this one.
   const now = !today && phaseNow && setting.viewpoints['pressure-or-light'] !== 'light' ? `Today: ${lowerFirst(phaseRules.find((r) => r.phase === phaseNow.name)!.reason)} ` : '';
-  const hurt = choiceLook ? injuryWords(speciesOf(speciesId), choiceLook.toM, units) : '';
+  const hurt = depth?.look ? injuryWords(speciesOf(speciesId), depth.look.toM, units) : '';
   return {
     headline,
     why: `${now}${fish} feed best ${clock(choice.fromMs)} to ${clock(choice.toMs)}${day}${again}${at}.${hurt} ${inOwnUnits(rule.reason, units)}${front}${off}${ends && ` ${ends}`}`,
   };
+}
+
+/** A stretch that moves by less than this is told as one, m. Convention. */
+const movedM = 0.5;
+
+/** Where to fish, the same stretch that every other screen names, and how the weather of the window moves its upper end. Begins with a comma. */
+function depthWords(look: Band, then: Band | null, units: UnitPreference): string {
+  const at = `, ${depthFigure(look.fromM, units)} to ${depthText(look.toM, units)} down`;
+  if (!then || Math.abs(then.fromM - look.fromM) < movedM) return at;
+  return then.fromM < look.fromM ? `${at}, in that weather up to ${depthText(then.fromM, units)}` : `${at}, in that weather below ${depthText(then.fromM, units)}`;
 }
 
 const lowerFirst = (text: string) => text[0].toLowerCase() + text.slice(1);

@@ -1,4 +1,4 @@
-import { isDepthInjuryLikely, speciesOf, type Species } from '../fish';
+import { isDepthInjuryLikely, speciesOf, type Species, type SpeciesGroup } from '../fish';
 import { clamp, depthText, hourMs, type UnitPreference } from '../units';
 import type { PhaseName } from '../weather';
 import { valueAt } from '../water';
@@ -6,6 +6,7 @@ import type { ColumnProfile } from '../winter';
 import type { ColumnAnswer } from '../column';
 import { phaseRules } from './rules';
 import { stageRuleOf, type SeasonStage, type StageRule } from './stages';
+import type { WaterTurn } from './turn';
 
 /** A stretch of depth, m. */
 export interface Band {
@@ -33,6 +34,8 @@ export interface FishDepth {
   spentBelowM: number | null;
   /** Warmth of the water in the stretch to fish, °C. */
   tempC: number | null;
+  /** By how much the water has risen, where that has brought them up, °C; null elsewhere. */
+  risenC: number | null;
   /** Where the stretch to fish reaches deeper than this, fish brought up are often hurt, m; null where none of it does. */
   hurtBelowM: number | null;
 }
@@ -56,16 +59,24 @@ export function seasonStage(answer: Pick<ColumnAnswer, 'now' | 'dayAgo' | 'freez
 
 /**
  * Where to look for a species in this column at this stage, in this phase of the weather: within the depths that it is known to use,
- * however deep the water. Throws RangeError for an unknown species.
+ * however deep the water. A rise of open water brings them up for as long as it lasts, whatever the stage. Throws RangeError for an unknown species.
  */
-export function fishDepth(speciesId: string, profile: ColumnProfile, { deepestM, footM }: Bed, stage: SeasonStage, phase: PhaseName = 'steady'): FishDepth {
+export function fishDepth(
+  speciesId: string,
+  profile: ColumnProfile,
+  { deepestM, footM }: Bed,
+  stage: SeasonStage,
+  phase: PhaseName = 'steady',
+  turn: WaterTurn | null = null,
+): FishDepth {
   const species = speciesOf(speciesId);
   const rule = stageRuleOf(stage, species.group);
   const breathable = (z: number) => valueAt(profile, 'oxygenMgL', z) >= species.leastOxygenMgL;
   const usedM = Math.min(deepestM, species.usedDepthM[1]);
   const warmestC = warmest(profile, breathable, usedM);
   const habitable = longest(profile, usedM, (z) => breathable(z) && isWarmEnough(species, profile, z, warmestC));
-  const look = habitable && (footBand(rule, footM, habitable) ?? inPhase(lookWithin(rule, habitable), habitable, phase));
+  const up = warmedBand(turn, species.group, deepestM);
+  const look = up ?? (habitable && (footBand(rule, footM, habitable) ?? inPhase(lookWithin(rule, habitable), habitable, phase)));
   const isSpent = !breathable(deepestM - 0.1);
   return {
     stage,
@@ -74,6 +85,7 @@ export function fishDepth(speciesId: string, profile: ColumnProfile, { deepestM,
     look,
     spentBelowM: isSpent ? (longest(profile, deepestM, breathable)?.toM ?? profile.depthM[0]) : null,
     tempC: look && valueAt(profile, 'tempC', (look.fromM + look.toM) / 2),
+    risenC: up ? turn!.stepC : null,
     hurtBelowM: look && isDepthInjuryLikely(species, look.toM) ? species.injuryDepthM : null,
   };
 }
@@ -142,3 +154,11 @@ function inPhase(look: Band, habitable: Band, phase: PhaseName): Band {
   const span = Math.max(0.5, (look.toM - look.fromM) * stretch);
   return { fromM: Math.max(habitable.fromM, look.toM - span), toM: look.toM };
 }
+
+const comeUp: readonly SpeciesGroup[] = ['bass', 'panfish', 'pike-walleye', 'stocked-trout'];
+/** Depths of the pockets and the cover that fish come up to while open water has warmed, m. Source: fieldcraft. */
+const pocketM: Band = { fromM: 0.5, toM: 2.5 };
+
+/** Where fish of a group are looked for while open water has warmed; null where the rise moves none, or the water has no such depth. */
+const warmedBand = (turn: WaterTurn | null, group: SpeciesGroup, deepestM: number): Band | null =>
+  turn?.kind === 'warmed' && comeUp.includes(group) && deepestM > pocketM.fromM ? { fromM: pocketM.fromM, toM: Math.min(pocketM.toM, deepestM) } : null;

@@ -37,9 +37,11 @@ function warmthWords(now: ColumnProfile, deepestM: number): string {
 const breathWords = ({ spentBelowM, habitable }: FishDepth, units: UnitPreference) =>
   habitable === null ? 'too little oxygen anywhere' : spentBelowM === null ? 'oxygen to the bottom' : `breathable to ${depthText(spentBelowM, units)}`;
 
-function lookWords({ look, rule, tempC, stage }: FishDepth, fish: string, units: UnitPreference): string {
+function lookWords({ look, rule, tempC, stage, risenC }: FishDepth, fish: string, units: UnitPreference): string {
   if (!look || tempC === null) return `No depth here suits ${fish.toLowerCase()} now.`;
-  return `${fish}, ${stage}: ${depthFigure(look.fromM, units)} to ${depthText(look.toM, units)}, ${tempText(tempC, units)}, ${rule.where}. ${inOwnUnits(rule.reason, units)}`;
+  const at = `${fish}, ${stage}: ${depthFigure(look.fromM, units)} to ${depthText(look.toM, units)}, ${tempText(tempC, units)}`;
+  if (risenC !== null) return `${at}, in pockets and hard cover. The water rose ${tempStepText(risenC, units)}: they come up while it lasts.`;
+  return `${at}, ${rule.where}. ${inOwnUnits(rule.reason, units)}`;
 }
 
 const hurtWords = ({ hurtBelowM }: FishDepth, units: UnitPreference) =>

@@ -15,4 +15,6 @@ export { sourceWords, type WeatherSource } from './source-words';
 export { withoutWeather, type WithoutWeather } from './without-weather';
 export { surfaceOf, surfaceSeen, type Surface, type SurfaceNews } from './surface';
 export { columnAsMeasured, readingLimits, readingReach, readingWeight, recentReadings, type TempReading } from './reading';
+export { turnLimits, turnNow, waterTurn, type WaterTurn } from './turn';
 export { thermometerWords } from './thermometer-words';
+export { skinLimits, skinRisk, type SkinRisk } from './skin';

@@ -1,8 +1,7 @@
 import { speciesOf } from '../fish';
-import type { Surface } from '../outlook';
+import type { Surface, WaterTurn } from '../outlook';
 import { betweenDeg, currentText, depthFigure, depthText, dayText, tempStepText, tempText, windText, type UnitPreference } from '../units';
 import type { Situation } from './situation';
-import type { WaterTurn } from './turn';
 
 /** What a measurement must differ from the plan's to be worth a word. Convention. */
 const worth = { tempC: 0.4, windMs: 1.5, windDeg: 40, clarityTimes: 1.25, levelM: 0.15, flowMs: 0.03, bandM: 0.3 } as const;

@@ -1,4 +1,3 @@
-import { speciesOf } from '../fish';
 import type { LedgerState, OutingState } from '../ledger';
 import {
   fishDepth,
@@ -7,21 +6,21 @@ import {
   readingWeight,
   recentReadings,
   seasonStage,
-  surfaceOf,
-  surfaceSeen,
   type Band,
   type Outlook,
   type SeasonStage,
   type Surface,
+  turnNow,
   type TempReading,
+  type WaterTurn,
 } from '../outlook';
 import { clamp, compassPoint, dayMs, hourMs } from '../units';
 import { flowOfTimedFloat, valueAt, type DepthProfile } from '../water';
 import { sunDay, sunHeightDeg, type PhaseName, type Place } from '../weather';
 import { visitsOf } from '../visits';
 import { answersOf, type BaitAnswers } from './answers';
-import { assumed, type Known } from './known';
-import { turnNow, warmedBand, type WaterTurn } from './turn';
+import { assumed, lastOf, type Known } from './known';
+import { iceNow, surfaceNow, type WaterSetting } from './surface';
 import { usualProfile, usualStage, usualWaterC } from './usual';
 
 /** What a situation is made of. */
@@ -111,7 +110,8 @@ export function situationAt(setting: SituationSetting): Situation {
   const column = waterNow(setting, surface.value);
   const stage = stageNow(setting, column.profile, surface.value);
   const phase: Known<PhaseName> | null = outlook?.phaseNow ? { value: outlook.phaseNow.name, by: 'foretold', atMs: outlook.phaseNow.fromMs } : null;
-  const turn = turnNow(column.readings, nowMs, outlook);
+  const turned = turnNow(column.readings, nowMs, outlook?.column?.ahead ?? []);
+  const turn: Known<WaterTurn> | null = turned && { value: turned, by: 'measured', atMs: column.readings.at(-1)?.atMs ?? nowMs };
   const band = bandNow(setting, speciesId, column, stage, phase?.value, surface.value === 'ice' || surface.value === 'skin' ? null : (turn?.value ?? null));
   const middleM = band ? (band.value.fromM + band.value.toM) / 2 : 1;
   const partial = { nowMs, column };
@@ -177,11 +177,6 @@ const [nearM, alikeC] = [1.5, 0.3] as const;
 
 type WaterColumn = Situation['column'];
 
-/** What of a setting tells the temperature of its water. */
-export type WaterSetting = Pick<SituationSetting, 'state' | 'readings' | 'nowMs' | 'outlook' | 'isOnIce'> & {
-  water: Pick<SituationSetting['water'], 'id' | 'place' | 'isMoving' | 'deepestM'>;
-};
-
 /** The temperature of a water alone, for `temperatureAt`. */
 export function waterAt(setting: WaterSetting): Pick<Situation, 'nowMs' | 'column'> {
   const { state, water, outlook, nowMs } = setting;
@@ -238,11 +233,10 @@ function bandNow(
   const deepestM = water.deepestM ?? outlook?.column?.deepestM ?? null;
   if (deepestM === null) return null;
   if (water.isMoving) return assumed(wholeBed(deepestM));
-  // A rise brings them up for as long as it lasts, whatever the stage.
-  const up = warmedBand(turn, speciesOf(speciesId).group, deepestM);
-  if (up) return { value: up, by: 'measured', atMs: turn!.sinceMs };
   const profile = { ...emptyIce, ...column.profile, atMs: nowMs };
-  const { look } = fishDepth(speciesId, profile, { deepestM: outlook?.column?.deepestM ?? deepestM, footM: water.footM ?? null }, stage.value, phase);
+  const bed = { deepestM: outlook?.column?.deepestM ?? deepestM, footM: water.footM ?? null };
+  const { look, risenC } = fishDepth(speciesId, profile, bed, stage.value, phase, turn);
+  if (look && risenC !== null) return { value: look, by: 'measured', atMs: turn!.sinceMs };
   return look && { value: look, by: stage.by, atMs: stage.atMs };
 }
 
@@ -253,31 +247,6 @@ export const wholeBed = (deepestM: number): Band => ({ fromM: Math.min(coversM, 
 const coversM = 0.4;
 
 const emptyIce = { iceClearM: 0, iceWhiteM: 0, snowM: 0, slushM: 0, thawDegreeH: 0, hoursAbove: 0 };
-
-function iceNow(here: readonly OutingState[], outlook: Outlook | null, nowMs: number): Known<number> | null {
-  const measured = lastOf(
-    here.flatMap((o) => o.ice),
-    nowMs,
-    (i) => i.clearM + i.whiteM,
-    'measured',
-  );
-  const now = outlook?.column?.now;
-  const modelled: Known<number> | null = now ? { value: now.iceClearM + now.iceWhiteM, by: 'modelled', atMs: now.atMs } : null;
-  return measured && nowMs - measured.atMs! <= measuredIceMs ? measured : (modelled ?? measured);
-}
-
-/** Ice measured within this time is told as measured. The same as `surfaceOf` takes it for. */
-const measuredIceMs = 4 * dayMs;
-
-function surfaceNow({ state, outlook, water, nowMs, isOnIce }: WaterSetting, ice: Known<number> | null): Known<Surface> {
-  const seen = surfaceSeen(state, water.id, nowMs);
-  const value = surfaceOf(water.isMoving, outlook?.column ?? null, { iceMs: ice?.by === 'measured' ? ice.atMs! : undefined, seen }, nowMs);
-  if (seen?.surface === value) return { value, by: 'logged', atMs: seen.atMs };
-  if (value === 'moving') return { value, by: 'logged', atMs: null };
-  if (value === 'ice' && ice?.by === 'measured') return { value, by: 'measured', atMs: ice.atMs };
-  if (value === 'unknown' && isOnIce && !water.isMoving) return assumed('ice');
-  return value === 'unknown' ? assumed(value) : { value, by: 'modelled', atMs: nowMs };
-}
 
 function clarityNow(here: readonly OutingState[], { water, nowMs }: SituationSetting): Known<number> {
   const measured = lastOf(
@@ -319,10 +288,4 @@ function spokenBy(state: LedgerState, rowMs: number): { by: 'logged' | 'foretold
 function lightAt(nowMs: number, place: Place): 'day' | 'twilight' | 'dark' {
   const height = sunHeightDeg(nowMs, place);
   return height > dayDeg ? 'day' : height > darkDeg ? 'twilight' : 'dark';
-}
-
-/** The latest entry up to an instant, as a value. */
-function lastOf<E extends { ms: number }, T>(entries: readonly E[], nowMs: number, valueOf: (entry: E) => T, by: Known<T>['by']): Known<T> | null {
-  const last = entries.reduce<E | null>((best, e) => (e.ms <= nowMs && (best === null || e.ms >= best.ms) ? e : best), null);
-  return last && { value: valueOf(last), by, atMs: last.ms };
 }

@@ -1,7 +1,6 @@
-import type { SpeciesGroup } from '../fish';
-import { readingLimits, type Band, type Outlook, type TempReading } from '../outlook';
+import type { ColumnProfile } from '../winter';
 import { dayMs, hourMs } from '../units';
-import type { Known } from './known';
+import { readingLimits, type TempReading } from './reading';
 
 /** Water near the surface that warmed or cooled, as a thermometer read it. */
 export interface WaterTurn {
@@ -36,17 +35,10 @@ export function waterTurn(readings: readonly TempReading[], nowMs: number, ahead
   return { kind: 'warmed', stepC: roseC, sinceMs: coldest.atMs, untilMs: gone?.atMs ?? null };
 }
 
-/** A rise or fall by the thermometer as a situation knows it, with its end as foretold. */
-export function turnNow(readings: readonly TempReading[], nowMs: number, outlook: Outlook | null): Known<WaterTurn> | null {
-  const ahead = (outlook?.column?.ahead ?? []).map((p) => ({ atMs: p.atMs, tempC: p.tempC[0] }));
-  const turn = waterTurn(readings, nowMs, ahead);
-  return turn && { value: turn, by: 'measured', atMs: readings.at(-1)?.atMs ?? nowMs };
-}
-
-const comeUp: readonly SpeciesGroup[] = ['bass', 'panfish', 'pike-walleye', 'stocked-trout'];
-/** Depths of the pockets and the cover that fish come up to while open water has warmed, m. Source: fieldcraft. */
-const pocketM: Band = { fromM: 0.5, toM: 2.5 };
-
-/** Where fish of a group are looked for while open water has warmed; null where the rise moves none, or the water has no such depth. */
-export const warmedBand = (turn: WaterTurn | null, group: SpeciesGroup, deepestM: number): Band | null =>
-  turn?.kind === 'warmed' && comeUp.includes(group) && deepestM > pocketM.fromM ? { fromM: pocketM.fromM, toM: Math.min(pocketM.toM, deepestM) } : null;
+/** A rise or fall by the thermometer now, with its end as a column foretells it. */
+export const turnNow = (readings: readonly TempReading[], nowMs: number, ahead: readonly ColumnProfile[]): WaterTurn | null =>
+  waterTurn(
+    readings,
+    nowMs,
+    ahead.map((p) => ({ atMs: p.atMs, tempC: p.tempC[0] })),
+  );
