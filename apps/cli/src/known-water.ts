@@ -3,6 +3,7 @@ import { isFlowing, islandsOf, middleOfWater, parseLedger, parseWaterFile, parse
 import { answerColumn, type ColumnAnswer } from '@burrow/core/column';
 import { speciesTable } from '@burrow/core/fish';
 import { buildDepthMap, dropFeet, hypsographyOf, mapAtLevel, surveyedArea, type DepthMap, type SurveyedArea } from '@burrow/core/ground';
+import { holeStays, type HoleStay } from '@burrow/core/holes';
 import { instantOf, type LedgerState } from '@burrow/core/ledger';
 import { methodIds, methodOf } from '@burrow/core/methods';
 import { answerOutlook, measurementsOf, recentReadings, secchiOf, surfaceSeen, type Outlook, type TempReading } from '@burrow/core/outlook';
@@ -26,6 +27,10 @@ export interface KnownWater {
   /** With the depths of that moment; null where nothing is sounded. */
   map: DepthMap | null;
   area: SurveyedArea | null;
+  /** Over that of the soundings, m: as given, else as logged. */
+  levelM: number;
+  /** Stays of the log on it up to that moment. */
+  stays: HoleStay[];
   situation: Situation;
 }
 
@@ -81,7 +86,7 @@ export function knownWater(
     ownBand: null,
     isOnIce: methodOf(method)!.isOnIce,
   });
-  return { file, isMoving, map, area, situation };
+  return { file, isMoving, map, area, levelM, stays: holeStays(state, waterId, nowMs), situation };
 }
 
 interface Weathered {

@@ -146,6 +146,7 @@ const bodies = {
     lostAt: z.enum(['strike', 'way', 'end']).optional(),
     float: z.enum(['under', 'slid', 'rose']).optional(),
     bait: z.literal('upper').optional(),
+    isSame: z.literal(true).optional(),
   }),
   'fish-landed': z.object({
     fish: id,

@@ -4,6 +4,7 @@ import {
   approachRules,
   bankInsolation,
   bankSegments,
+  bankWords,
   castsAlong,
   effectiveFetch,
   judgeBanks,
@@ -14,7 +15,7 @@ import {
   windWaves,
 } from '../src/banks';
 import { LocalFrame, ringOf, type LonLat } from '../src/ground';
-import { hourMs } from '../src/units';
+import { hourMs, metric } from '../src/units';
 import { sunPosition, type WeatherHour } from '../src/weather';
 
 const frame = new LocalFrame(-140, 47);
@@ -167,4 +168,28 @@ describe('which bank', () => {
     // In water where sun does not count the lee is taken, and that has no fetch.
     expect(best({ tempC: 12, windMs: 7, viewpoint: 'lee' }).fetchM).toBeLessThan(300);
   });
+});
+
+test('how steep a bank is is told by its soundings: 1 in 1 is fished along, 1 in 3 slopes, a shelf is flat, and what was noted goes before', () => {
+  const outline = [[-200, -200], [200, -200], [200, 200], [-200, 200]].map(([x, y]) => frame.toLonLat(x, y)); // prettier-ignore
+  const slopes = { 1: 'steep', [1 / 3]: 'It slopes, about 1 in 3', [1 / 12]: 'It is flat' };
+  for (const [slope, says] of Object.entries(slopes)) {
+    const { segments } = bankSegments(outline, [], (at) => {
+      const [x, y] = frame.toMetres(at);
+      return Number(slope) * Math.min(200 - Math.abs(x), 200 - Math.abs(y));
+    });
+    const middle = segments.filter((s) => Math.abs(s.x) < 150 || Math.abs(s.y) < 150);
+    for (const s of middle) {
+      expect(s.steepBy).toBe('sounded');
+      expect(s.steepDeg).toBeCloseTo((Math.atan(Number(slope)) * 180) / Math.PI, 0);
+      expect(castsAlong(s.steepDeg)).toBe(Number(slope) === 1 ? 'parallel' : 'pitched');
+    }
+    const bank = { segment: middle[0], casts: castsAlong(middle[0].steepDeg), shelter: 'glassy', ruleIds: [], score: 1 } as never;
+    expect(bankWords({ hoursMs: [], banks: [bank], best: 0 }, { secchiM: 2, tempC: 7, airC: 5, windMs: 2, windFromDeg: 0, cloud: 0, viewpoint: 'lee' }, metric).detail).toContain(
+      says,
+    );
+  }
+  const line = Array.from({ length: 41 }, (_, i) => frame.toLonLat(-200 + 10 * i, -200));
+  expect(bankSegments(outline, [{ line, heightM: 3, steepness: 'wall' }], () => 0.5).segments[0]).toMatchObject({ steepBy: 'noted', steepDeg: 75 });
+  expect(bankSegments(outline).segments[0].steepBy).toBe('assumed');
 });

@@ -1,4 +1,4 @@
-import { aboveMark, adviceWords, chooseCadence, Coach, coachLimits, sightingRules, memoryOf, shaftWords, type SightingId } from '../src/coach';
+import { aboveMark, adviceWords, chooseCadence, Coach, coachLimits, searchSpan, sightingRules, memoryOf, shaftWords, type SightingId } from '../src/coach';
 import { speciesOf } from '../src/fish';
 import { EchoReader, type EchoState, type Mark } from '../src/sonar';
 import { SimulatedFlasher } from '../src/simulator';
@@ -175,4 +175,22 @@ test('advice reads as an instruction with its reason in the angler’s units', (
   expect(adviceWords(advice, metric)).toMatchObject({ instruction: 'Go to 6.3 m', reason: 'The top mark lies still at 6.6 m, 1.6 m under the jig. Go to it.' });
   for (const rule of sightingRules) expect(rule.reason).not.toMatch(/!|\{(?!mark|gap|still|count|bottom|jig|bait)/);
   expect(shaftWords({ bottomM: 7.5, jigM: 5.8, marks: [mark(6.1, 0.1)] }, imperial)).toBe('Bottom 24.5 ft, jig 19, 1 mark, highest 20, rising');
+});
+
+test('a search without a mark runs through the band however thin, and over the bottom where that lies above it', () => {
+  expect(searchSpan([], 13, { fromM: 8, toM: 11 })).toEqual({ fromM: 8, toM: 11 });
+  for (const floorM of [3.4, 7.2, 12]) {
+    for (const band of [
+      { fromM: 2.8, toM: 3.3 },
+      { fromM: 7, toM: 11.5 },
+      { fromM: 20, toM: 24 },
+    ]) {
+      const { fromM, toM } = searchSpan([], floorM, band);
+      expect(fromM).toBeLessThanOrEqual(toM - 0.5 + 1e-9);
+      expect(toM).toBeLessThanOrEqual(floorM - 0.3 + 1e-9);
+      expect(toM).toBeGreaterThanOrEqual(Math.min(band.toM, floorM - 0.3) - 1e-9);
+    }
+  }
+  // Nobody knows where they are: shares of the depth.
+  expect(searchSpan([], 10).toM).toBeCloseTo(8.4, 6);
 });

@@ -1,6 +1,6 @@
 import { firstStand, standWords } from '../src/casting';
 import { buildDepthMap, depthAt, findFeatures, LocalFrame, type DepthMap, type LonLat } from '../src/ground';
-import { firstPlaces, firstPlaceWords, PlaceScore, type FirstPlace } from '../src/holes';
+import { deepestSoughtM, firstPlaces, firstPlaceWords, PlaceScore, soughtBand, type FirstPlace } from '../src/holes';
 import { speciesOf, speciesTable } from '../src/fish';
 import { fold } from '../src/ledger';
 import { situationAt } from '../src/situation';
@@ -139,4 +139,29 @@ test('the words of a stand name the place that is cast to, and the way there', (
     headline: 'Cast to 5.6 m, foot of the drop',
     detail: expect.stringMatching(/^Stand at the ring on the bank: it lies 17 m NE\. Casts of 25 m /) as string,
   });
+});
+
+test('what is fished of a stretch goes no deeper than released fish live through, and stays as it is where depth does no harm', () => {
+  for (const { id } of speciesTable)
+    for (const band of [
+      { fromM: 2, toM: 4 },
+      { fromM: 6, toM: 12 },
+      { fromM: 9, toM: 12 },
+    ]) {
+      expect(soughtBand(id, true, band)).toEqual(band);
+      const sought = soughtBand(id, false, band);
+      expect(sought.toM).toBe(Math.min(band.toM, deepestSoughtM(id, false)));
+      expect(sought.toM - sought.fromM).toBeGreaterThanOrEqual(1);
+    }
+});
+
+test('from the shore of a lake whose depths lie out of reach it is said so, not that the map has none', () => {
+  const map = lakes.bowl;
+  const score = new PlaceScore(map, [], { group: 'panfish', stage: 'open cold water', look: { fromM: 5, toM: 7 }, phase: 'steady', inflows: [], cover: [], isPressed: false });
+  const ground = { map, features: [], feet: [], score, perHour: score.prior.perHour, isBarred: (s: { x: number; y: number }) => Math.hypot(s.x, s.y) < 150 };
+  const asked = { speciesId: 'yellow-perch', keepsAll: false, units: metric };
+  const [near] = firstPlaces(ground, { ...asked, band: { fromM: 5, toM: 7 } }, 1);
+  expect(near.short).toBe('out-of-reach');
+  expect(firstPlaceWords(near, map, speciesOf('yellow-perch'), metric).detail).toMatch(/no such depth lies within reach/);
+  expect(firstPlaces(ground, { ...asked, band: { fromM: 40, toM: 44 } }, 1)[0].short).not.toBe('out-of-reach');
 });

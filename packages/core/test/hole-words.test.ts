@@ -156,7 +156,7 @@ describe('the shore unrolled', () => {
   test('in cold stained water without wind the best is the north bank, and it says so with its rules', () => {
     const words = bankWords(strip, setting, metric);
     expect(words.headline).toMatch(/^The north bank, /);
-    expect(words.detail).toMatch(/the sunlit bank warms first.* Fish tight to it\. It is flat/);
+    expect(words.detail).toMatch(/the sunlit bank warms first.* Fish tight to it\. How steep it is nobody sounded/);
     expect(words.ruleIds).toEqual(['bank.stained-cold']);
   });
 

@@ -1,6 +1,6 @@
 import { fold } from '../src/ledger';
 import { lineAtAngle, lineDepth, massThatHolds } from '../src/rig';
-import { addMethod, methodOf, methodsOn, stepsOn } from '../src/methods';
+import { addMethod, methodOf, methodsOn, otherMethods, riverIce, stepsOn } from '../src/methods';
 import { judgeIce } from '../src/safety';
 import { imperial } from '../src/units';
 import { event, shortOuting, testId } from './events';
@@ -12,6 +12,9 @@ test('each way of fishing is done where its surface allows it, and moving water 
   expect(methodsOn('open').map((m) => m.id)).toEqual(['vertical', 'cast', 'pole', 'troll']);
   expect(methodsOn('moving').map((m) => m.id)).toEqual(['cast', 'pole', 'troll']);
   expect(methodsOn('moving').filter((m) => m.isOnIce)).toEqual([]);
+  // Ice on a river is the last of the other ways: for who has measured it there.
+  expect(otherMethods('moving').map((m) => m.id)).toEqual(['vertical', 'ice']);
+  expect(riverIce.text).toMatch(/Only where you have measured it yourself/);
   expect(stepsOn('moving').out).toMatch(/bank/);
   expect(stepsOn('unknown').first).toMatch(/ice or open water\?/);
   expect(() => addMethod(methodOf('ice')!)).toThrow(/expected an id that no way of fishing has, found "ice"/);

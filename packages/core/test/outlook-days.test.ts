@@ -162,7 +162,7 @@ test('the log moves a rule toward what it says, by how much it has seen, and fie
 
 test('alerts: a front within half a day, water up by a degree, a thaw, oxygen failing where one fishes', () => {
   const alerts = (column: ColumnAnswer | null, outlook: Partial<Parameters<typeof alertsFor>[1]>, nowMs = coming.nowMs) =>
-    alertsFor(column, { depth: null, nextFront: undefined, storm: null, ...outlook }, 'black-crappie', nowMs, place.timeZone, imperial);
+    alertsFor(column, { depth: null, nextFront: undefined, storm: null, skin: null, ...outlook }, 'black-crappie', nowMs, place.timeZone, imperial);
   const front = (inH: number) => ({ atMs: coming.nowMs + inH * hourMs, kind: 'cold' as const, uncertaintyH: 1, strength: 1, evidence: [] });
   expect(alerts(null, { nextFront: front(8) }).map((a) => a.id)).toEqual(['front']);
   expect(alerts(null, { nextFront: front(14) })).toEqual([]);

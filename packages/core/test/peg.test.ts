@@ -12,12 +12,10 @@ import {
   pegOf,
   pegRig,
   pegsOf,
-  plumbingPlan,
   quietReasons,
   runFrame,
   runOf,
   shotText,
-  suggestedSwims,
   swimCurve,
   swimLimits,
   swimRings,
@@ -60,7 +58,7 @@ const pegAt = (events: readonly LedgerEvent[], min: number, here = near) => {
 };
 const adviceAt = (o: OutingState, nowMs: number) =>
   pegAdvice({
-    ...{ outing: o, station: o.stations.find((s) => s.id === near)!, tempC: 6, reasons: [], isBaited: false, windMs: null, nowMs, units: metric, zone: 'UTC' },
+    ...{ outing: o, station: o.stations.find((s) => s.id === near)!, tempC: 6, reasons: [], isBaited: false, wind: null, facesDeg: null, nowMs, units: metric, zone: 'UTC' },
     tackle: { ...assumedPole, pattern: null, shot: null, targetG: null, floats: [0.4, 0.9].map((capacityG) => ({ name: `${capacityG}`, capacityG })) },
   });
 const query = (events: readonly LedgerEvent[], min: number, over: Partial<PegQuery> = {}): PegQuery => ({
@@ -268,7 +266,18 @@ describe('feed along the run', () => {
     expect(bins.reduce((s, b) => s + b.bites, 0)).toBe(3);
   });
 
-  const scene: FeedScene = { isBaited: false, tempC: 7, fed: 1, minutesSinceFed: 40, bitesSinceFed: 3, isTired: false, flowMs: 0 };
+  test('in the coldest water a blank in flow asks for no ball: peg, run and next ball agree', () => {
+    const said = feedPicture(
+      { alongM: [], feedsNow: [{ ms: 0, station: near, what: 'crumb', massG: null, alongM: 0, ball: { ...ball, breaks: 'half' } }] },
+      ...([1.7, 0.1, 3, ball, metric, { blankMin: 15, habit: 'unfed', tempC: 2 }] as const),
+    );
+    expect(said.advice.balls).toBe(0);
+    expect(said.headline).toMatch(/^No ball: five or six grains/);
+    expect(said.detail).toMatch(/^The last lies/);
+    expect(whetherToFeed({ ...scene, tempC: 2, flowMs: 0.1, bitesSinceFed: 0, minutesSinceFed: 15 }).id).not.toBe('pole.feed.blank');
+  });
+
+  const scene: FeedScene = { isBaited: false, tempC: 7, fed: 1, minutesSinceFed: 40, bitesSinceFed: 3, isTired: false, flowMs: 0, isCooling: false };
   test.each<[string, Partial<FeedScene>]>([
     ['pole.feed.first-baited', { fed: 0, isBaited: true }],
     ['pole.feed.first', { fed: 0 }],
@@ -277,6 +286,8 @@ describe('feed along the run', () => {
     ['pole.feed.no-bites', { bitesSinceFed: 0 }],
     ['pole.feed.pinch', { tempC: 3 }],
     ['pole.feed.grains', { tempC: 2 }],
+    ['pole.feed.grains', { isCooling: true }],
+    ['pole.feed.first', { isCooling: true, fed: 0 }],
     ['pole.feed.blank', { flowMs: 0.1, bitesSinceFed: 0, minutesSinceFed: 12 }],
     ['pole.feed.top-up', {}],
   ])('%s is said where it holds', (id, over) => {
@@ -298,19 +309,6 @@ test('rig of a peg: the lightest float that carries it, shot for it, laid on in 
   });
   expect(pegRig({ depthM: 1.8, flowMs: 0, earlierMs: 0.02, floats, loadG: 0.02, pattern: null })).toMatchObject({ pattern: 'strung', change: null });
   expect(pegRig({ depthM: 0.2, flowMs: 0, earlierMs: null, floats: [], loadG: 0.5, pattern: 'bulk' }).plan).toBeNull();
-});
-
-test('six distances from near the bank to the pole’s end; the far swim is the deepest, the near one lies three metres nearer', () => {
-  expect(plumbingPlan(11)).toEqual([1, 3, 5, 7, 9, 11]);
-  expect(suggestedSwims([{ outM: 2, depthM: 1 }], 11)).toBeNull();
-  fc.assert(
-    fc.property(fc.array(fc.double({ min: 0.3, max: 4, noNaN: true }), { minLength: 6, maxLength: 6 }), (depths) => {
-      const plumbed = plumbingPlan(11).map((outM, k) => ({ outM, depthM: depths[k] }));
-      const { nearM, farM } = suggestedSwims(plumbed, 11)!;
-      expect(bedAt(plumbed, farM)!).toBeGreaterThanOrEqual(0.95 * Math.max(...depths) - 1e-9);
-      if (nearM !== null) expect(farM - nearM).toBeGreaterThanOrEqual(3 - 1e-9);
-    }),
-  );
 });
 
 test('the curve of a swim knows at each moment only what had happened, and falls ahead while it gives nothing', () => {

@@ -1,5 +1,5 @@
 import { stepsOn } from '../src/methods';
-import { answerOutlook, dayPlan, fishDepth, outlookWords, startingPlan, surfaceOf, withoutWeather, type Surface } from '../src/outlook';
+import { alertsFor, answerOutlook, dayPlan, fishDepth, outlookWords, skinRisk, startingPlan, surfaceOf, withoutWeather, type Surface } from '../src/outlook';
 import { offeredSpecies, speciesTable } from '../src/fish';
 import { areDepthsDoubtful, soundingsIn, LocalFrame } from '../src/ground';
 import type { ColumnAnswer } from '../src/column';
@@ -136,4 +136,49 @@ test('without any weather what was measured and the light are told, and old ice 
   expect(say({ lastIce: { clearM: 0.3, whiteM: 0, atMs: nowMs - 3 * dayMs } }).ice.detail).toMatch(/Whether it has thawed since is not known/);
   expect(say({ isMoving: true }).ice.headline).toMatch(/^Moving water/);
   expect(say({}).light).toMatch(/^Light from \d\d:\d\d, sunrise \d\d:\d\d/);
+});
+
+test('a thermometer that read the water too warm for ice near the surface denies the ice of a model, but not ice that was measured since', () => {
+  const read = (tempC: number, depthM = 0.3) => day('walleye', { column: column(13, 0.2), readings: [{ atMs: nowMs - hourMs, depthM, tempC }] }).outlook;
+  expect(read(9).surface).toBe('open');
+  expect(read(9).column).toBeNull();
+  expect(read(3).surface).toBe('ice');
+  // Deep water under ice may be warm.
+  expect(read(9, 4).surface).toBe('ice');
+  const measured = day('walleye', { column: column(13, 0.2), readings: [{ atMs: nowMs - hourMs, depthM: 0.3, tempC: 9 }], lastIce: { clearM: 0.2, whiteM: 0, atMs: nowMs } });
+  expect(measured.outlook.surface).toBe('ice');
+});
+
+test('the sentence of the outlook names the depths of now, as all other screens do, and says how the weather of the window moves them', () => {
+  for (const id of ['walleye', 'black-crappie', 'smallmouth']) {
+    const { outlook, words } = day(id, { column: column(13, 0) });
+    const { look } = outlook.depth!;
+    const told = /, ([\d.]+) to ([\d.]+) ft down/.exec(words.why)!;
+    expect([Number(told[1]), Number(told[2])].map((ft) => ft * 0.3048)).toEqual([expect.closeTo(look!.fromM, 0), expect.closeTo(look!.toM, 0)]);
+  }
+});
+
+test('job 18: two nights of frost likely skin a small pond that is cold, not one that is warm, in wind, or that flows; an open water is named', () => {
+  const nights = (airC: number, windMs = 2): WeatherHour[] =>
+    Array.from({ length: 120 }, (_, h) => ({ ...frost[0], atMs: nowMs + (h - 24) * hourMs, airC: (h % 24) % 24 < 12 ? 3 : airC, windMs, snowCm: 0 }));
+  const risk = (tempC: number, series: readonly WeatherHour[]) => skinRisk('open', null, [{ atMs: nowMs - hourMs, depthM: 0.3, tempC }], series, nowMs);
+  expect(risk(3.4, nights(-6))).toMatchObject({ by: 'foretold' });
+  expect(risk(3.4, nights(-6))!.byMs - nowMs).toBeLessThan(2 * dayMs);
+  expect(risk(3.4, nights(-1))).toBeNull();
+  expect(risk(8, nights(-6))).toBeNull();
+  expect(risk(3.4, nights(-6, 9))).toBeNull();
+  for (const surface of ['ice', 'skin', 'moving'] as const) expect(skinRisk(surface, column(3, 0), [], nights(-12), nowMs)).toBeNull();
+  const freezing = { ...column(3, 0), ahead: [column(3, 0).now, { ...column(3, 0.01).now, atMs: nowMs + dayMs }] };
+  const skin = skinRisk('open', freezing, [], nights(-6), nowMs)!;
+  expect(skin).toMatchObject({ by: 'modelled', byMs: nowMs + dayMs });
+  const [alert] = alertsFor(null, { depth: null, nextFront: undefined, storm: null, skin }, 'largemouth', nowMs, 'UTC', metric, ['Ullen River']);
+  expect(alert).toMatchObject({ id: 'skin', isCaution: true });
+  expect(alert.text).toMatch(/^Likely skinned over by .*neither to stand on nor to cast through\. Moving water stays open longer: Ullen River\.$/);
+});
+
+test('a rise that a thermometer read moves the depths of the outlook, and the column says why', () => {
+  const readings = [9, 1].map((h, k) => ({ atMs: nowMs - h * hourMs, depthM: 0.3, tempC: 5.4 + 2.2 * k }));
+  const { depth } = day('largemouth', { column: column(13, 0), readings }).outlook;
+  expect(depth).toMatchObject({ look: { fromM: 0.5, toM: 2.5 }, risenC: expect.closeTo(2.2, 6) as number });
+  expect(day('largemouth', { column: column(13, 0), readings: readings.slice(1) }).outlook.depth!.risenC).toBeNull();
 });

@@ -1,4 +1,5 @@
-import { situationAt, turnWords, waterTurn, type SituationSetting } from '../src/situation';
+import { waterTurn } from '../src/outlook';
+import { situationAt, turnWords, type SituationSetting } from '../src/situation';
 import { fold } from '../src/ledger';
 import { hourMs, metric } from '../src/units';
 import { baseMs, event, testId } from './events';

@@ -1,9 +1,10 @@
 import { placesOf, riverMarksOf } from '@burrow/contract/formats';
 import { speciesOf } from '@burrow/core/fish';
 import { dropFeet, findFeatures, type LonLat } from '@burrow/core/ground';
-import { firstPlaces, firstPlaceWords, isNearShore, PlaceScore, type FirstPlace } from '@burrow/core/holes';
+import { FishDensity, firstPlaces, firstPlaceWords, isNearShore, PlaceScore, type FirstPlace } from '@burrow/core/holes';
 import { stageRuleOf } from '@burrow/core/outlook';
 import { feedingLies, lieReasons, winteringPools } from '@burrow/core/river';
+import { placesOfNow } from '@burrow/core/situation';
 import { goals } from '@burrow/core/tie-on';
 import { metric } from '@burrow/core/units';
 import { BadInput } from '../bad-input';
@@ -52,15 +53,36 @@ interface Named {
 }
 
 /** Places of standing water: of the species scorer, within its band. */
-function placesWithin({ map, area, situation, file }: KnownWater, reachM: number, keepsAll: boolean): Named[] {
+function placesWithin({ map, area, levelM, stays, situation, file }: KnownWater, reachM: number, keepsAll: boolean): Named[] {
   const species = speciesOf(situation.species.value);
   const features = findFeatures(map!);
   const look = situation.band?.value ?? null;
   const marks = { inflows: placesOf(file, 'inflow'), cover: placesOf(file, 'cover') };
-  const score = new PlaceScore(map!, features, { group: species.group, stage: situation.stage.value, look, phase: situation.phase?.value ?? 'steady', ...marks, isPressed: false });
+  const score = new PlaceScore(map!, features, {
+    group: species.group,
+    stage: situation.stage.value,
+    look,
+    phase: situation.phase?.value ?? 'steady',
+    ...marks,
+    isPressed: false,
+    ...placesOfNow(situation),
+    levelM,
+  });
   const feet = stageRuleOf(situation.stage.value, species.group).place.atFoot ? dropFeet(map!) : [];
   const isNear = reachM === Infinity ? null : isNearShore([area!.ring, ...area!.islands], score.frame, reachM);
-  const ground = { map: map!, features, feet, score, perHour: score.prior.perHour, ...(isNear ? { isBarred: (spot: { x: number; y: number }) => !isNear(spot) } : {}) };
+  // What the log has of holes here moves places up and down, as it does on the map.
+  const seen = stays.map(({ at, ...stay }) => {
+    const [x, y] = score.frame.toMetres(at);
+    return { x, y, ...stay };
+  });
+  const ground = {
+    map: map!,
+    features,
+    feet,
+    score,
+    perHour: new FishDensity(score.prior, seen).layer(),
+    ...(isNear ? { isBarred: (spot: { x: number; y: number }) => !isNear(spot) } : {}),
+  };
   // Where nothing suits the fish all of the water is as bad, which is said.
   const band = look ?? { fromM: 0, toM: map!.deepest.depthM };
   return firstPlaces(ground, { speciesId: species.id, band, keepsAll, units: metric }, count).map((place: FirstPlace) => ({

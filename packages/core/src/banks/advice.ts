@@ -28,7 +28,7 @@ export const approachRules: readonly ApproachRule[] = [
 ];
 
 /** Where clear water begins (Secchi, m) and cold water ends (°C). Source: fieldcraft §2. */
-export const approachLimits = { clearSecchiM: 1, coldC: 10, wallDeg: 45, windyMs: 5, coldAirC: 2, sunnyCloud: 0.5 } as const;
+export const approachLimits = { clearSecchiM: 1, coldC: 10, wallDeg: 40, windyMs: 5, coldAirC: 2, sunnyCloud: 0.5 } as const;
 
 /** The row for a water; one whose temperature is not known is taken for cold, and its words must say so. */
 export const approachOf = (secchiM: number, tempC: number | null): ApproachRule =>

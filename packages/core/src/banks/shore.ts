@@ -14,8 +14,9 @@ export interface BankSegment {
   facesDeg: number;
   /** What stands on the bank and throws shade, m over the water. */
   heightM: number;
-  /** Slope of the bank, degrees from level. */
+  /** Slope of the bank, degrees from level, and who says so. */
   steepDeg: number;
+  steepBy: 'noted' | 'sounded' | 'assumed';
 }
 
 /** A stretch whose height or steepness somebody has noted. */
@@ -32,8 +33,18 @@ const longestM = 25;
 /** A noted stretch counts for the shore within this distance, m. */
 const noteReachM = 40;
 
-/** The shore of an outline in stretches, with what has been noted about its banks. Throws RangeError for fewer than three corners. */
-export function bankSegments(outline: readonly LonLat[], notes: readonly BankNote[] = []): { ring: Float64Array; segments: BankSegment[] } {
+/** How far off the shore its depth is asked for the slope of a bank, m. Convention. */
+const slopeOverM = 10;
+
+/**
+ * The shore of an outline in stretches, with what has been noted about its banks, and how steep they are by the bed. Throws RangeError for fewer than three corners.
+ * @param bedM depth of the water at a place, m; null where nobody knows it
+ */
+export function bankSegments(
+  outline: readonly LonLat[],
+  notes: readonly BankNote[] = [],
+  bedM: (at: LonLat) => number | null = () => null,
+): { ring: Float64Array; segments: BankSegment[] } {
   const frame = LocalFrame.about(outline);
   const ring = ringOf(outline.map((p) => frame.toMetres(p)));
   const lines = notes.map((note) => ({ note, points: note.line.map((p) => frame.toMetres(p)) }));
@@ -52,6 +63,8 @@ export function bankSegments(outline: readonly LonLat[], notes: readonly BankNot
       const share = (k + 0.5) / pieces;
       const [x, y] = [ring[i] + ex * share, ring[i + 1] + ey * share];
       const noted = lines.find(({ points }) => points.some(([px, py]) => Math.hypot(px - x, py - y) <= noteReachM))?.note;
+      const offM = bedM(frame.toLonLat(x + slopeOverM * nx, y + slopeOverM * ny));
+      const soundedDeg = offM === null ? null : (Math.atan2(offM, slopeOverM) * 180) / Math.PI;
       segments.push({
         at: frame.toLonLat(x, y),
         x,
@@ -60,7 +73,8 @@ export function bankSegments(outline: readonly LonLat[], notes: readonly BankNot
         alongM: alongM + edgeM * share,
         facesDeg: ((Math.atan2(nx, ny) * 180) / Math.PI + 360) % 360,
         heightM: noted?.heightM ?? 0,
-        steepDeg: steepnessDeg[noted?.steepness ?? 'sloping'],
+        steepDeg: noted?.steepness ? steepnessDeg[noted.steepness] : (soundedDeg ?? steepnessDeg.sloping),
+        steepBy: noted?.steepness ? 'noted' : soundedDeg === null ? 'assumed' : 'sounded',
       });
     }
     alongM += edgeM;

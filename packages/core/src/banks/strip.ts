@@ -29,6 +29,16 @@ export function bankStrip(
   return { hoursMs: [...hoursMs], banks, best };
 }
 
+/** From here on a bank that is no wall is said to slope, degrees. Convention. */
+const slopesDeg = 10;
+
+function castsText({ casts, segment: { steepDeg, steepBy } }: BankState): string {
+  if (casts === 'parallel') return 'The bank is steep: casts along it.';
+  if (steepBy === 'assumed') return 'How steep it is nobody sounded: casts at a slant, worked back.';
+  const run = Math.round(1 / Math.tan((steepDeg * Math.PI) / 180));
+  return `${steepDeg >= slopesDeg ? `It slopes, about 1 in ${run}` : 'It is flat'}: casts at a slant, worked back.`;
+}
+
 const shelterWords = { glassy: 'in the lee', ripple: 'with a ripple', chop: 'in a chop', rough: 'in rough water' } as const;
 
 /** Which bank and why, in words. */
@@ -39,7 +49,7 @@ export function bankWords({ banks, best }: BankStrip, setting: BankSetting, unit
   // The side of the water it lies on is behind it as it looks at the water.
   const side = compassPoint(bank.segment.facesDeg + 180);
   const off = approach.offM[1] > 2 ? `${distanceText(approach.offM[0], units)} to ${distanceText(approach.offM[1], units)} off it` : 'tight to it';
-  const casts = bank.casts === 'parallel' ? 'The bank is steep: casts along it.' : 'It is flat: casts at a slant, worked back.';
+  const casts = castsText(bank);
   return {
     headline: `The ${side} bank, ${shelterWords[bank.shelter]}`,
     detail: [

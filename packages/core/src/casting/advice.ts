@@ -14,6 +14,7 @@ import { floatFamily, floatWork, type FloatWork } from './float-work';
 import { fishedPlaces, signsAt, type castsOf } from './from-log';
 import { backTo, type BackTo } from './rest';
 import { castSection, diveAlong, type CastSection, type StandAnswer } from './stand';
+import { unshown, unshownText } from './sides';
 import { passesAlong } from './strike';
 import { passedBy, type CastTarget } from './targets';
 import { outAlong, type CastWater } from './water';
@@ -202,7 +203,10 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const back = backTo(fishedPlaces(outing), nowMs, seeks.temp.by === 'measured' ? seeks.temp.value : null, duskMs);
   const isOwn = ownDeg !== null;
   const shown = fan && (fan.isReached || isOwn) ? castAlong(section, bearingDeg, fan, made, seeks.strikeM) : null;
-  const words = fan && castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, passed, units, !seeks.isMoving);
+  const said = fan && castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, passed, units, !seeks.isMoving);
+  // After a blank by a log its other sides come first; a bite asks for the same again.
+  const left = ofFish(signs).length === 0 ? unshown(seeks.targets, from, made) : null;
+  const words = said && left && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${unshownText(left)} ${said.detail}` } : said;
   return {
     rule,
     bearingDeg,

@@ -13,6 +13,7 @@ export * from './after';
 export * from './rest';
 export * from './clock';
 export * from './school';
+export { unshown, unshownText, type PassedSide, type Unshown } from './sides';
 export { floatFamily, floatStop, floatWork, type FloatWork } from './float-work';
 export * from './mood';
 export * from './stand';

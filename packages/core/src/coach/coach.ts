@@ -11,6 +11,7 @@ import { emptyMemory, memoryLimits, remember, tellingOf, type CoachMemory } from
 import { whileItLooks } from './offers';
 import { searchDepth, searchLimits, searchSpan, type Span } from './search';
 import { chooseCadence, hasAnswers, preferenceToday } from './action-preference';
+import { withBait } from './bait-table';
 import { Observer, isOfBottom, type Observation, type Features } from './observer';
 
 /** The next ten seconds, with everything it rests on. Depths below the surface, m. */
@@ -23,6 +24,8 @@ export interface Advice {
   pauseS: number;
   /** Where the jig should hang. */
   jigM: number;
+  /** Where it is drawn up from, m, for a bait that goes through them; null for one that does not, and absent of advice that was kept before there was one. */
+  fromM?: number | null;
   /** How fast to take it there, m/s: by hand where a fish is near or a lift is to be drawn; null as reel and fall go. */
   handMs: number | null;
   /** Seconds this holds before it is trusted less. */
@@ -68,6 +71,10 @@ export const coachLimits = {
   dropM: 0.4,
   /** A cadence is given this long with one school before another may be tried, s. */
   encounterS: 25,
+  /** Live bait is lowered this far under a top mark, no nearer to the bottom than that, and drawn up at this speed: m, m, m/s. Source: fieldcraft, live minnow straight down. */
+  underM: 1,
+  offBedM: 0.3,
+  throughMs: 0.1,
   /** A cadence this much off fieldcraft's first in intensity is said to be quieter or livelier. */
   otherwise: 0.15,
 } as const;
@@ -79,7 +86,14 @@ export interface CoachSetting {
   beamDeg: number;
   /** Depths that the fish are looked for in here, m; left out where nobody knows them. */
   band?: Span | null;
+  /** Family of what hangs on the line; left out where nobody said. */
+  family?: string | null;
+  /** Live bait hangs over the fish, instead of being drawn up through them. */
+  hangsAbove?: boolean;
 }
+
+/** What of a setting changes while one fishes. */
+export type CoachHere = Pick<CoachSetting, 'band' | 'family' | 'hangsAbove'>;
 
 /**
  * Turns what the reader sees into the next move. One echo state in, one advice out; the same states and the same memory give the
@@ -92,7 +106,7 @@ export class Coach {
   private advice: Advice | null = null;
   private count = 0;
   private lineM: number | null = null;
-  private band: Span | null;
+  private here: CoachHere;
   private refusedAt = 0;
   private chosenMs = -Infinity;
   private beat: CadenceId | null = null;
@@ -107,12 +121,12 @@ export class Coach {
     readonly memory: CoachMemory = emptyMemory(),
   ) {
     this.species = speciesOf(setting.speciesId);
-    this.band = setting.band ?? null;
+    this.here = setting;
   }
 
-  /** Depths that the fish are looked for in here, m, which are searched while no top has shown itself; null where nobody knows them. */
-  searchIn(band: Span | null): void {
-    this.band = band;
+  /** Depths that are searched while no top has shown itself, and what hangs on the line. */
+  knows(here: CoachHere): void {
+    this.here = here;
   }
 
   /** Depth the line was let out to, m, where a counter tells. */
@@ -145,16 +159,23 @@ export class Coach {
     this.count = features.marks;
     const before = this.advice;
     const young = before !== null && state.t - before.sinceMs < coachLimits.leastS * 1000;
-    const rule = young && !arrived ? sightingRules.find((r) => r.id === before.ruleId)! : this.choose(features);
+    const look = young && !arrived ? sightingRules.find((r) => r.id === before.ruleId)! : this.choose(features);
+    const rule = withBait(look, this.here.family, this.here.hangsAbove);
     const isFresh = before?.ruleId !== rule.id;
     const sinceMs = isFresh ? state.t : before.sinceMs;
     const refused = this.memory.refused?.count ?? 0;
     const cadence = this.cadenceFor(rule, before, isFresh, refused, state.t);
     this.refusedAt = refused;
-    this.beat = cadence === 'slow-lift' ? (this.beat ?? chooseCadence(this.memory, rule.situation, whileItLooks, rule.situation)) : cadence;
+    this.beat = this.beatFor(rule, cadence);
     this.advice = this.compose(rule, cadence, seen, state, sinceMs, isFresh ? null : before);
     this.encounter.watch(seen, state.bottomM, state.t, cadence, rule.situation, this.memory);
     return this.advice;
+  }
+
+  /** The beat that goes on while a jig is drawn away; a bait that is drawn up through them has none. */
+  private beatFor({ aim, situation }: SightingRule, cadence: CadenceId): CadenceId {
+    if (aim === 'through') return 'deadstick';
+    return cadence === 'slow-lift' ? (this.beat ?? chooseCadence(this.memory, situation, whileItLooks, situation)) : cadence;
   }
 
   /** One cadence for one encounter: kept while the next look offers it too, until it is refused or has had its time. */
@@ -198,6 +219,7 @@ export class Coach {
       rod,
       pauseS: Math.round(pauseSeconds(this.setting.waterTempC) * rod.pauseFactor),
       jigM: keepsDepth && (rule.aim !== 'draw' || id === before.cadence.id) ? before.jigM : this.noDrop(rule, this.depthFor(rule, id, seen, state), seen, state.bottomM),
+      fromM: rule.aim === 'through' && seen.top ? Math.min(seen.top.depthM + coachLimits.underM, (state.bottomM ?? Infinity) - coachLimits.offBedM) : null,
       handMs: this.handFor(rule, id, features),
       forS: rule.forS,
       sinceMs,
@@ -239,6 +261,7 @@ export class Coach {
       lifted: hasFloor ? floor - rule.byM : jig,
       bed: hasFloor ? floor - 0.05 : jig,
       'above-top': over,
+      through: over,
       over: top ? aboveMark(top, coachLimits.hoverM, this.setting.beamDeg) : jig,
       hold,
       // Only a lift draws; whoever tries another cadence instead stays where it is.
@@ -260,11 +283,16 @@ export class Coach {
   /** What is searched where nothing shows: under the bait, or where tops have shown themselves. Null for a rule that does not search, and without a bottom. */
   private spanFor({ aim, byM }: SightingRule, { bait }: Observation, bottomM: number | null): Span | null {
     if (bottomM === null || (aim !== 'search' && aim !== 'under-bait')) return null;
-    return aim === 'under-bait' && bait ? { fromM: (bait.baseM ?? bait.depthM) + byM, toM: searchLimits.baitToShare * bottomM } : searchSpan(this.memory.topsM, bottomM, this.band);
+    if (aim === 'under-bait' && bait) return { fromM: (bait.baseM ?? bait.depthM) + byM, toM: searchLimits.baitToShare * bottomM };
+    const span = searchSpan(this.memory.topsM, bottomM, this.here.band ?? null);
+    // Chasers are drawn by a bait well off the bottom.
+    const lowestM = Math.max(span.fromM, bottomM - byM);
+    return byM > 0 && span.toM > lowestM ? { fromM: span.fromM, toM: lowestM } : span;
   }
 
   /** Gently where a fish is near or the water is searched step by step, slower where a lift is drawn. */
   private handFor(rule: SightingRule, id: CadenceId, { gapM, emptyS }: Features): number | null {
+    if (rule.aim === 'through') return coachLimits.throughMs;
     if (id === 'slow-lift') return drawSpeedMs;
     if (gapM !== null) return Math.abs(gapM) < coachLimits.shyM ? coachLimits.shyMs : null;
     return (rule.aim === 'search' || rule.aim === 'under-bait') && emptyS > coachLimits.leastS ? searchLimits.handMs : null;

@@ -7,7 +7,8 @@ export { chooseCadence, drawRecord, drawWords, ownRecord, preferenceBelief, pref
 export { emptyMemory, memoryOf, type CoachMemory, type Situation } from './memory';
 export { adviseReading, readingErrorM, statesOfReading, type MarkDid, type QuickReading } from './quick-reading';
 export { searchDepth, searchLimits, searchSpan, type Span } from './search';
-export { aboveMark, Coach, coachLimits, type Advice, type CoachSetting } from './coach';
+export { aboveMark, Coach, coachLimits, type Advice, type CoachHere, type CoachSetting } from './coach';
 export { roundOf, type Round } from './round';
 export { adviceWords, shaftWords, type AdviceWords } from './wording';
 export { SteadyAdvice } from './steady-advice';
+export { baitRules, type BaitRule } from './bait-table';

@@ -27,7 +27,7 @@ export const searchRules: readonly SightingRule[] = [
     situation: 'far',
     offers: toBeFound,
     aim: 'search',
-    byM: 0,
+    byM: 1.5,
     forS: 90,
     then: 'After three to five rounds trust the clock.',
     reason: 'No mark. Chasers are drawn from far by a bait well off the bottom, each while at another depth.',

@@ -34,15 +34,17 @@ export interface Span {
 }
 
 /**
- * Where fish may be beside the cone: about where tops have shown themselves, before that through the depths that they are looked for in here; where nobody
- * knows those, or the bottom lies over them, the middle and the lower part of the column.
+ * Where fish may be beside the cone: about where tops have shown themselves, before that through the depths that they are looked for in here, or over the
+ * bottom where it lies over them; where nobody knows those, the middle and the lower part of the column.
  * @param floorM depth of the bottom, m
  */
 export function searchSpan(topsM: readonly number[], floorM: number, band: Span | null = null): Span {
   const { leastTops, overM, fromShare, toShare, offBottomM, leastSpanM } = searchLimits;
   if (topsM.length < leastTops) {
-    const toM = Math.min(band?.toM ?? 0, floorM - offBottomM);
-    return band && toM - band.fromM >= leastSpanM ? { fromM: band.fromM, toM } : { fromM: fromShare * floorM, toM: toShare * floorM };
+    if (!band) return { fromM: fromShare * floorM, toM: toShare * floorM };
+    const toM = Math.max(0, Math.min(band.toM, floorM - offBottomM));
+    // Where the bottom lies over the band, the water nearest to it is that over the bottom.
+    return { fromM: clamp(toM - leastSpanM, 0, band.fromM), toM };
   }
   return { fromM: Math.min(...topsM) - overM, toM: Math.max(...topsM) - overM };
 }

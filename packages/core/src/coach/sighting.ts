@@ -18,8 +18,8 @@ export type SightingLimits = { [K in keyof Features]?: Limit } & {
   after?: readonly ('missed' | 'bite' | 'hooked' | 'lost' | 'landed' | 'nipped')[];
 };
 
-/** Where the jig should go: searching step by step, above the top mark by the species' offset, over it by a hand and a half and up with it, where it is, drawn away from the mark, where the last one bit, searching under the bait. */
-export type DepthAim = 'search' | 'above-top' | 'over' | 'hold' | 'draw' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait';
+/** Where the jig should go: searching step by step, above the top mark by the species' offset, over it by a hand and a half and up with it, where it is, drawn away from the mark, where the last one bit, searching under the bait, drawn up through them from below. */
+export type DepthAim = 'search' | 'above-top' | 'over' | 'hold' | 'draw' | 'bottom' | 'lifted' | 'bed' | 'again' | 'under-bait' | 'through';
 
 export interface SightingRule {
   id: string;
@@ -30,7 +30,7 @@ export interface SightingRule {
   /** Cadences that fieldcraft offers, with how often it expects them answered and turned down; the first is its default. */
   offers: readonly Offer[];
   aim: DepthAim;
-  /** Change of depth with the aim, m: how far to draw up, or to stay over the bottom or under the bait. */
+  /** Change of depth with the aim, m: how far to draw up, or to stay over the bottom, also while it is searched, or under the bait. */
   byM: number;
   /** How long before trusting it less, s. */
   forS: number;

@@ -33,7 +33,8 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
   const isElsewhere = advice.jigSeenM !== null && Math.abs(advice.jigM - advice.jigSeenM) > elsewhereM;
   const goesFirst = advice.sighting === 'far' || advice.sighting === 'above' || (isElsewhere && (advice.sighting === 'nothing' || advice.sighting === 'bait'));
   const goTo = goesFirst ? `Go to ${depthText(advice.jigM, units)}` : `${cadence.verb} at ${depthText(advice.jigM, units)}`;
-  const drawTo = `Draw slowly up to ${depthText(advice.jigM, units)}`;
+  const up = `raw slowly up to ${depthText(advice.jigM, units)}`;
+  const drawTo = (advice.fromM ?? null) === null ? `D${up}` : `Lower to ${depthText(advice.fromM!, units)}, d${up}`;
   return {
     instruction: advice.sighting === 'stopped' ? 'Strike' : isDrawn ? drawTo : goTo,
     reason:
@@ -41,7 +42,7 @@ export function adviceWords(advice: Advice, units: UnitPreference): AdviceWords 
       (advice.byAnswers ? ` Going by the answers so far: ${advice.byAnswers} than usual.` : ''),
     then: inOwnUnits(advice.then, units),
     beat: rod.liftM === 0 ? (isDrawn ? 'rod still' : 'no movement') : `${isDrawn ? 'keep the ' : ''}lift ${liftText(rod.liftM, units)}, ${rod.beatPerMin} a minute`,
-    pause: isDrawn ? `up ${liftText(drawSpeedMs, units)} a second` : rod.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,
+    pause: isDrawn ? `up ${liftText(advice.handMs ?? drawSpeedMs, units)} a second` : rod.liftM === 0 ? `still ${advice.forS} s` : `rest ${advice.pauseS} s`,
   };
 }
 

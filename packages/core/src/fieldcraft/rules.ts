@@ -1,10 +1,11 @@
 import { approachRules } from '../banks';
-import { suggestionRules, cadences, sightingRules } from '../coach';
+import { baitRules, suggestionRules, cadences, sightingRules } from '../coach';
 import { afterRules, bankCadences, cadenceRules } from '../casting';
 import { placeRules } from '../holes';
 import { clockRules, lightRules, phaseRules, stageRules, type ViewpointQuestion } from '../outlook';
 import { changeRules, feedRules, quietRules } from '../pole';
 import { lieRules } from '../river';
+import { familyOf } from '../tackle';
 import type { PhaseName } from '../weather';
 
 /** A rule of fieldcraft as it stands in its table: what it looks at, what follows, why, and how much weight it starts with. */
@@ -107,6 +108,14 @@ const conditionRules = (): FieldcraftRule[] => [
 
 /** What to do on a sighting at the hole, and what to change after refusals. */
 const holeRules = (): FieldcraftRule[] => [
+  ...baitRules.map((r): FieldcraftRule => ({
+    id: r.id,
+    section: 'at the hole',
+    condition: `With ${r.families.map((f) => familyOf(f).name.toLowerCase()).join(' or ')}${r.sightings ? `: ${sightingWords[r.sightings[0]]}` : ''}`,
+    effect: r.offers ? cadences[r.offers[0].cadence].verb.toLowerCase() : 'never hang still',
+    reason: (r.reason || r.then).replace(' at {mark}', ''),
+    strength: 0.6,
+  })),
   ...sightingRules.map((r): FieldcraftRule => ({
     id: r.id,
     section: 'at the hole',

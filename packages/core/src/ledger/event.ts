@@ -135,6 +135,8 @@ export interface EventBodies {
     lostAt?: LostAt;
     /** The bait it took, where a line has two: the end one where nobody said. */
     bait?: 'upper';
+    /** The same fish as the one before, by its size or its way, as the angler saw it. */
+    isSame?: true;
     /** What the float did, of a bite under one. */
     float?: FloatAnswer;
   };

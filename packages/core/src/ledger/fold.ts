@@ -239,7 +239,7 @@ const reducers: Reducers = {
       at: body.at ?? null,
       turn: body.turn ?? null,
       speedMs: body.speedMs ?? null,
-      ...said(body, 'lostAt', 'float', 'bait'),
+      ...said(body, 'lostAt', 'float', 'bait', 'isSame'),
     });
     into.note(id, ms, kind, body.station, body.reaction);
   },

@@ -82,6 +82,8 @@ export interface ReactionState {
   lostAt?: LostAt;
   /** The upper one of two baits on the line; absent for the end one. */
   bait?: 'upper';
+  /** The same fish as the one before; absent of another, and where nobody said. */
+  isSame?: true;
   /** What the float did; absent where there was none. */
   float?: FloatAnswer;
 }

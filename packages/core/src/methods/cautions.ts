@@ -6,6 +6,13 @@ import { methodsOn, usualMethod } from './registry';
 const modelledOpen: Hazard = { id: 'modelled-open', headline: 'Open water, as modelled', text: 'If there is ice here, it is new and not to be trusted.' };
 
 /** Said to one who sits in a shelter, where the heater burns. */
+/** Ice on moving water: only who has measured it there stands on it, and nothing is planned over it. */
+export const riverIce: Hazard = {
+  id: 'river-ice',
+  headline: 'River ice is not lake ice',
+  text: 'Current thins it from below where nothing shows, first at bends, footings, bridges and inflows. Only where you have measured it yourself, before every step, and never over the channel. Local authorities know more.',
+};
+
 export const sheltered: Hazard = {
   id: 'shelter',
   headline: 'In a shelter: two vents open, an alarm on',

@@ -26,8 +26,12 @@ export const methodIds = (): string[] => [...known.keys()];
 /** Ways of fishing that a surface allows, the usual one first. */
 export const methodsOn = (surface: Surface): Method[] => [...known.values()].filter((m) => m.surfaces.includes(surface));
 
-/** The other ways there are, offered after those of `methodsOn`: what the model says of a surface bars nobody. None on ice where water moves. */
-export const otherMethods = (surface: Surface): Method[] => [...known.values()].filter((m) => !m.surfaces.includes(surface) && !(surface === 'moving' && m.isOnIce));
+/**
+ * The other ways there are, offered after those of `methodsOn`: what the model says of a surface bars nobody. Where water moves ice comes last, for who has
+ * measured it there: `riverIce` is said with it, and nothing plans a walk over it.
+ */
+export const otherMethods = (surface: Surface): Method[] =>
+  [...known.values()].filter((m) => !m.surfaces.includes(surface)).sort((a, b) => (surface === 'moving' ? Number(a.isOnIce) - Number(b.isOnIce) : 0));
 
 /** The ends of a day on a water: of the way chosen where the surface allows it, else from the bank; where nobody knows the surface, find out first. */
 export function stepsOn(surface: Surface, methodId?: string): DaySteps {

@@ -38,6 +38,8 @@ export interface HoleSigns {
   /** Refusals by different fish, those of earlier stays at this hole too: it has recovered from them in part. */
   refusalsMs: readonly number[];
   bitesMs: readonly number[];
+  /** When one and the same fish came again on end, ms; absent where nobody told fish apart. */
+  sameMs?: readonly number[];
 }
 
 export interface StayOrGo {
@@ -141,6 +143,9 @@ const tellingRefusals = ({ arrivedMs, refusalsMs }: Pick<HoleSigns, 'arrivedMs' 
 /** What a hole is still worth to one who comes to it at `arrivedMs`, against a fresh one, 0–1: refusals deplete it, rest restores it. */
 export const worthAfter = (refusalsMs: readonly number[], arrivedMs: number): number => refusalFactor ** tellingRefusals({ arrivedMs, refusalsMs });
 
+/** One fish that came back so often is the only one here. Source: fieldcraft; jobs of the scenario. */
+const sameLimit = 4;
+
 /** Stay here, or go: how long to stay from what was seen, and why. */
 export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): StayOrGo {
   const plan = planFor(prior);
@@ -150,14 +155,20 @@ export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): Sta
   const liked = biteFactor ** (signs.bitesMs.length > mostLiked ? 1 : signs.bitesMs.length);
   const here = { ...plan, visitRate: rateHere(plan.visitRate, signs.bitesMs) };
   const untilMs = (value: number) => lastMs + Math.round(waitMin(here, alive, value) * minuteMs);
-  const stayUntilMs = untilMs(liked * worthAfter(signs.refusalsMs, signs.arrivedMs));
+  // Who has seen one fish five times fishes for that one: others are elsewhere.
+  const isOneFish = (signs.sameMs ?? []).length >= sameLimit;
+  const stayUntilMs = isOneFish ? nowMs : untilMs(liked * worthAfter(signs.refusalsMs, signs.arrivedMs));
   const isUp = stayUntilMs <= nowMs;
   return {
     stayUntilMs,
     leftMin: Math.max(0, Math.ceil((stayUntilMs - nowMs) / minuteMs)),
     leftShare: clamp((stayUntilMs - nowMs) / minuteMs / waitMin(plan, 1, 1), 0, 1),
     elsewherePerHour: 60 * plan.rate,
-    reason: isUp ? goReason(signs, untilMs(liked) > nowMs, nowMs) : stayReason(signs, nowMs),
+    reason: isOneFish
+      ? `The same fish ${(signs.sameMs ?? []).length + 1} times, and it does not take: move 30 m, the others keep to other places.`
+      : isUp
+        ? goReason(signs, untilMs(liked) > nowMs, nowMs)
+        : stayReason(signs, nowMs),
   };
 }
 

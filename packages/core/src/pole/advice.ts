@@ -4,6 +4,7 @@ import { pegAnswer, swimRings, type PegAnswer, type SwimRing } from './answer';
 import { bagSoFar, targetOf, type BagSoFar } from './bag-of';
 import { floatRule } from './changes';
 import { feedPicture, type Ball, type FeedPicture } from './feeding';
+import { layInSide, type LayIn, type LayInQuery } from './lay-in';
 import { pegOf, type Peg, type PegSwim } from './from-log';
 import { pegRig, type PegRig, type RigQuery } from './rig';
 import { stillMs } from './feed';
@@ -32,8 +33,10 @@ export interface PegAdviceSetting {
   /** Whether fish of this water are used to bait. */
   isBaited: boolean;
   tackle: PoleTackle;
-  /** Over the peg, m/s; null where nobody knows. */
-  windMs: number | null;
+  /** Over the peg; null where nobody knows. */
+  wind: LayInQuery['wind'];
+  /** The way one looks from it, degrees; null where the shore is not known. */
+  facesDeg: number | null;
   nowMs: number;
   units: UnitPreference;
   zone: string;
@@ -55,6 +58,8 @@ export interface PegAdvice extends PegAnswer {
   /** The same of any swim of this peg. */
   feedOf: (swim: PegSwim) => FeedPicture;
   rig: PegRig;
+  /** The side to lay it in to; null where it lies straight anyhow. */
+  layIn: LayIn | null;
   /** The rig for another depth of this peg, m. */
   rigAt: (depthM: number) => PegRig;
   rings: SwimRing[];
@@ -98,7 +103,7 @@ function otherFloat(answer: PegAnswer, { change }: PegRig): PegAnswer {
 }
 
 /** What to do at a peg, by what was plumbed, timed, fed and caught there, and by the water of now. */
-export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, windMs, nowMs, units, zone }: PegAdviceSetting): PegAdvice {
+export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, wind, facesDeg, nowMs, units, zone }: PegAdviceSetting): PegAdvice {
   const peg = pegOf(outing, station, nowMs);
   const answer = pegAnswer({ peg, tempC, reasons, isBaited, reachM: tackle.reachM, nowMs, units, zone });
   const { here } = answer;
@@ -109,7 +114,7 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, w
     pegRig({
       depthM: clamp(m, leastM, mostM),
       flowMs: flow.ms,
-      windMs,
+      windMs: wind?.speedMs ?? null,
       reachM: here.outM ?? tackle.reachM,
       earlierMs: peg.flow?.earlierMs ?? null,
       floats,
@@ -118,22 +123,28 @@ export function pegAdvice({ outing, station, tempC, reasons, isBaited, tackle, w
       table: shot ?? undefined,
     });
   const rig = rigAt(depthM);
+  const layIn = layInSide({ facesDeg, wind, flowMs: flow.ms });
+  const withFloat = isFloatDue(outing, peg, answer) ? otherFloat(answer, rig) : answer;
   const bag = bagSoFar(peg.fish, outing.weighed, peg.sinceMs, nowMs);
   const feedOf = (swim: PegSwim) =>
     feedPicture(swim, clamp(swim.depthM ?? depthM, leastM, mostM), flow.ms, tackle.runM, tackle.ball, units, {
       blankMin: blankMinOf(swim, nowMs),
       habit: isBaited ? 'used' : 'unfed',
       tempC,
+      isCooling: reasons.includes('cooling'),
     });
   const others = peg.swims.filter((s) => s.outM !== null && s.id !== here.id);
   return {
-    ...(isFloatDue(outing, peg, answer) ? otherFloat(answer, rig) : answer),
+    ...withFloat,
+    // Where one fishes on as one does, how the rig goes in is what the hand has to know.
+    detail: layIn && withFloat.step === 'fish' ? `${withFloat.detail} ${layIn.text}` : withFloat.detail,
     peg,
     depth: { m: depthM, by: here.depthM === null ? 'assumed' : 'plumbed' },
     flow,
     feedPicture: feedOf(here),
     feedOf,
     rig,
+    layIn,
     rigAt,
     rings: swimRings(answer, peg, nowMs),
     bag,

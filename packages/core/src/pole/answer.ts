@@ -81,6 +81,7 @@ function pegFacts(query: PegQuery): PegFacts {
     minutesSinceFed,
     bitesSinceFed: lastFedMs === null ? 0 : here.bitesMs.filter((ms) => ms >= lastFedMs).length,
     flowMs: peg.flow?.flowMs ?? 0,
+    isCooling: reasons.includes('cooling'),
     isTired: swims?.views.find((v) => v.id === here.id)?.state === 'tired',
   });
   return { ...query, placed, here, begun, swims, wait, change, feed, offered: suggestedSwims(peg.plumbed, reachM), step: stepOf(peg, placed, here) };

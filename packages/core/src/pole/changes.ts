@@ -25,10 +25,20 @@ export interface QuietRule {
 }
 
 export const quietRules: readonly QuietRule[] = [
-  { id: 'cold-rain', label: 'Cold rain', factor: 0.6, says: 'Cold rain runs in: they go off for a while whatever you feed.' },
-  { id: 'cooling', label: 'The water cools', factor: 0.55, says: 'The water has cooled since: they feed less, and it is not the feed.' },
-  { id: 'predator', label: 'A predator', factor: 0.4, says: 'A predator is in the swim: rest it, the other swim now.' },
-  { id: 'bigger-fish', label: 'Bigger fish', factor: 0.7, says: 'Bigger fish have pushed the small ones off: fewer bites, each worth more.' },
+  {
+    id: 'cold-rain',
+    label: 'Cold rain',
+    factor: 0.6,
+    says: 'Cold rain runs in: they go off for an hour or two whatever you feed, and the sun brings them back. Wait for it, get warm.',
+  },
+  {
+    id: 'cooling',
+    label: 'The water cools',
+    factor: 0.55,
+    says: 'The water has cooled since: they feed less until it stands again or the sun is on it, and it is not the feed. No balls meanwhile.',
+  },
+  { id: 'predator', label: 'A predator', factor: 0.4, says: 'A predator is in the swim: rest it for half an hour, the other swim now.' },
+  { id: 'bigger-fish', label: 'Bigger fish', factor: 0.7, says: 'Bigger fish have pushed the small ones off: fewer bites for as long as they feed there, each worth more.' },
 ];
 
 /** What all reasons together leave of what is expected. */

@@ -16,6 +16,8 @@ export interface FeedScene {
   isTired: boolean;
   /** Depth-mean flow, m/s. */
   flowMs: number;
+  /** Whether the water has cooled since they began. */
+  isCooling: boolean;
 }
 
 export interface FeedRule {
@@ -54,13 +56,20 @@ export const feedRules: readonly FeedRule[] = [
   {
     id: 'pole.feed.grains',
     label: 'Five or six grains',
-    holds: (s) => s.tempC < ballLimits.grainsC && s.bitesSinceFed > 0,
-    reason: 'In water so cold no more balls: a few grains by hand, and again when they bite.',
+    holds: (s) => (s.isCooling && s.fed > 0) || (s.tempC < ballLimits.grainsC && s.bitesSinceFed > 0),
+    reason: 'In the coldest water, and in water that cools, no more balls: a few grains by hand, and again when they bite.',
   },
   {
     id: 'pole.feed.blank',
     label: 'A smaller ball, looser',
-    holds: (s) => Math.abs(s.flowMs) >= stillMs && s.bitesSinceFed === 0 && s.minutesSinceFed !== null && s.minutesSinceFed >= ballLimits.blankMin,
+    // In water too cold for balls a blank is no reason for another one.
+    holds: (s) =>
+      s.tempC >= ballLimits.grainsC &&
+      !s.isCooling &&
+      Math.abs(s.flowMs) >= stillMs &&
+      s.bitesSinceFed === 0 &&
+      s.minutesSinceFed !== null &&
+      s.minutesSinceFed >= ballLimits.blankMin,
     reason: 'No bite since the last ball, in water that runs: it went straight down and nothing came off it.',
     viewpoint: 'Too hard first, too soft next; after two blanks throw it, so that it is heard',
   },
@@ -119,6 +128,7 @@ export interface FeedPicture {
   run: RunSpan;
   /** The last ball of this swim: where it was dropped, and where its food lies; null where none is known so far. */
   last: DroppedBall | null;
+  /** Where a ball goes if one is fed; whether one should be is the advice's. */
   next: DroppedBall;
   /** How many, how, and why so. */
   advice: NextBall;
@@ -154,6 +164,8 @@ export interface FedSince {
   blankMin: number | null;
   habit: BaitHabit;
   tempC: number;
+  /** Whether the water has cooled since they began. */
+  isCooling?: boolean;
 }
 
 /** Flow null is not timed: drawn as still, and said so. Where the fed food of a swim lies along the run, where the bites came, and how and where to drop the next ball. */
@@ -190,6 +202,7 @@ export function feedPicture(
     last: last && since?.blankMin != null ? { breaks: last.ball.breaks, blankMin: since.blankMin } : null,
     habit: since?.habit,
     tempC: since?.tempC,
+    isCooling: since?.isCooling,
     isBegun: swim.feedsNow.length > 0,
   });
   const nextAs: Ball = { ...of, breaks: advice.break ?? of.breaks, gcc: advice.hasGravel ? Math.max(of.gcc, ballLimits.gravelGcc) : of.gcc };
@@ -206,7 +219,11 @@ type Drawn = Omit<FeedPicture, keyof Words>;
 
 /** What the picture of a swim's feed comes to: how the next ball is squeezed and where it is dropped, and where the food of the last lies. */
 function feedWords(drawn: Drawn, timedMs: number | null, lastGcc: number, units: UnitPreference): Words {
-  const { last, next, biteM } = drawn;
+  const { last, next, biteM, advice } = drawn;
+  if (advice.balls === 0) {
+    const lies = last === null || timedMs === null ? 'Again when they bite.' : lastBallWords(last, drawn, Math.sign(timedMs) || 1, units);
+    return { headline: 'No ball: five or six grains by hand', detail: lies };
+  }
   if (timedMs === null) return { headline: 'Time the float before you feed', detail: 'Where the food comes to lie depends on the flow.' };
   if (Math.abs(timedMs) < stillMs) return stillWords(biteM, units);
   const down = Math.sign(timedMs);

@@ -181,5 +181,13 @@ export function suggestedSwims(plumbed: readonly PlumbedDepth[], reachM: number)
   return { nearM, farM: far.outM };
 }
 
+/** Where a further swim has most room, m: in the middle of the widest gap between the bank, the others and the pole's end; half metres. */
+export function freeDistanceM(takenM: readonly number[], reachM: number): number {
+  const ends = [1, ...[...takenM].sort((a, b) => a - b), reachM];
+  let best = { fromM: ends[0], gapM: -1 };
+  for (let k = 1; k < ends.length; k++) if (ends[k] - ends[k - 1] > best.gapM) best = { fromM: ends[k - 1], gapM: ends[k] - ends[k - 1] };
+  return clamp(Math.round(2 * (best.fromM + best.gapM / 2)) / 2, 1, Math.max(1, reachM));
+}
+
 /** The planned distance nearest to a place along the pole, m. */
 export const nearestPlanned = (planned: readonly number[], outM: number): number => planned.reduce((a, b) => (Math.abs(b - outM) < Math.abs(a - outM) ? b : a));

@@ -16,3 +16,4 @@ export * from './rig';
 export * from './advice';
 export * from './feeding';
 export * from './history';
+export * from './lay-in';

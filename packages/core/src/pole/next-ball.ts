@@ -86,6 +86,8 @@ export interface NextBallQuery {
   last?: { breaks: BallBreak; blankMin: number } | null;
   habit?: BaitHabit;
   tempC?: number;
+  /** Whether the water has cooled since they began; not where left out. */
+  isCooling?: boolean;
   /** Whether the swim was fed already; by `last` where left out. */
   isBegun?: boolean;
 }
@@ -132,11 +134,12 @@ export function nextBallFor(query: NextBallQuery): NextBall {
   // All is reckoned as if it ran down, and turned round at the end.
   const [flowMs, way] = [Math.abs(query.flowMs), Math.sign(query.flowMs) || 1];
   const isStill = flowMs < stillMs;
-  const balls = ballsFor(isStill, habit, tempC, query.isBegun ?? last !== null);
+  const isBegun = query.isBegun ?? last !== null;
+  const balls = query.isCooling && isBegun ? 0 : ballsFor(isStill, habit, tempC, isBegun);
   if (balls === 0)
     return {
       ...{ balls, break: null, dropM: null, hasGravel: false, shareOnRun: null, fedFromM: null, fedToM: null, way: 'loose', ruleId: 'pole.feed.grains' },
-      why: 'In water so cold no ball: five or six grains by hand, and again when they bite.',
+      why: `In water ${query.isCooling ? 'that cools' : 'so cold'} no ball: five or six grains by hand, and again when they bite.`,
     };
   const hasGravel = !isStill && depthM * flowMs >= ballLimits.gravelM2s;
   const made = (breakAt: BallBreak): FeedQuery => ({

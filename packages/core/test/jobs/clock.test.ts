@@ -1,4 +1,5 @@
 import { speciesOf } from '../../src/fish';
+import { holeSigns } from '../../src/holes';
 import { fold } from '../../src/ledger';
 import { holePriors, stayOrGo } from '../../src/patch';
 import { lostTo, summariseSeason } from '../../src/season';
@@ -37,6 +38,36 @@ test('job 5, lake trout: no call to go after 18 minutes of nothing', () => expec
 test('job 10, three fish that turned away shorten the stay', () => {
   const none = stay('bluegill', 12, { visits: [2, 6, 10] }).stayUntilMs;
   expect(stay('bluegill', 12, { visits: [2, 6, 10], refusals: [2, 6, 10] }).stayUntilMs).toBeLessThan(none);
+});
+
+test('job 20, one fish that looks five times and does not take: move, for the others are elsewhere; another fish, or a bite, and it is told no more', () => {
+  const outing = testId();
+  const hole = testId();
+  const look = (min: number, more: object = {}) => event(outing, 60 * min, 'reaction', { station: hole, reaction: 'looked', ...more });
+  const clockAfter = (...signs: ReturnType<typeof look>[]) => {
+    const state = fold([
+      event(outing, 0, 'outing-started', { water: 'w', waterName: 'W', species: ['lake-trout'], goal: 'numbers', method: 'ice' }),
+      event(outing, 30, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] }),
+      ...signs,
+    ]);
+    return stayOrGo(holeSigns(state.outings[0], state.outings[0].stations[0]), holePriors.deep, baseMs + 31 * minuteMs);
+  };
+  const same = [8, 13, 19, 25].map((m) => look(m, { isSame: true }));
+  expect(clockAfter(look(3), ...same)).toMatchObject({ leftMin: 0, reason: expect.stringMatching(/^The same fish 5 times.*move 30 m/) });
+  expect(clockAfter(look(3), ...same.slice(0, 3)).reason).not.toMatch(/same fish/);
+  expect(clockAfter(look(3), ...same, look(29)).reason).not.toMatch(/same fish/);
+  // One fish is one visit, however often it came.
+  expect(
+    holeSigns(
+      fold([
+        event(outing, 0, 'outing-started', { water: 'w', waterName: 'W', species: ['lake-trout'], goal: 'numbers', method: 'ice' }),
+        event(outing, 30, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] }),
+        look(3),
+        ...same,
+      ]).outings[0],
+      { id: hole, arrivals: [baseMs], openedMs: baseMs } as never,
+    ).visitsMs,
+  ).toHaveLength(1);
 });
 
 test('job 18, a day without a cast for a skin of ice is lost, and no blank', () => {

@@ -1,4 +1,5 @@
-import { bagsTogether, bagWeight, feedLanding, nextBallFor, pegRig } from '../../src/pole';
+import { bagsTogether, bagWeight, facesDeg, feedLanding, layInSide, nextBallFor, pegRig } from '../../src/pole';
+import { LocalFrame } from '../../src/units';
 
 const floats = [0.9, 0.6, 0.4].map((capacityG) => ({ name: `${capacityG}`, capacityG }));
 const rig = (flowMs: number, earlierMs: number | null) => pegRig({ depthM: 1.7, flowMs, earlierMs, floats, loadG: 0.02, pattern: null });
@@ -55,6 +56,30 @@ describe('job 12, roach on a big cold water', () => {
     expect(used.balls).toBeLessThanOrEqual(10);
     expect(used.break).toBe('bottom');
     expect(unfed.balls).toBeLessThanOrEqual(1);
+  });
+  test('feed: in water that cools no balls once it is fed, five or six grains', () => {
+    expect(nextBallFor({ depthM: 3.1, flowMs: 0, runM: 2, habit: 'used', tempC: 4.8, isBegun: true, isCooling: true })).toMatchObject({
+      balls: 0,
+      way: 'loose',
+      why: expect.stringMatching(/that cools no ball: five or six grains/),
+    });
+    expect(nextBallFor({ depthM: 3.1, flowMs: 0, runM: 2, habit: 'used', tempC: 4.8, isBegun: true }).balls).toBeGreaterThan(0);
+  });
+  test('lay in: against the wind, by the side it comes from as one faces the water; against a flow that is stronger; nowhere in neither', () => {
+    const northerly = { speedMs: 8, fromDeg: 0 };
+    // Facing west the north lies to the right.
+    expect(layInSide({ facesDeg: 270, wind: northerly, flowMs: 0 })).toMatchObject({ side: 'right', against: 'wind' });
+    expect(layInSide({ facesDeg: 90, wind: northerly, flowMs: null })).toMatchObject({ side: 'left', against: 'wind' });
+    expect(layInSide({ facesDeg: 270, wind: northerly, flowMs: 0.25 })).toMatchObject({ side: 'left', against: 'flow' });
+    expect(layInSide({ facesDeg: 270, wind: northerly, flowMs: -0.25 })).toMatchObject({ side: 'right', against: 'flow' });
+    for (const facing of [0, 180, null]) expect(layInSide({ facesDeg: facing, wind: northerly, flowMs: 0 })).toBeNull();
+    expect(layInSide({ facesDeg: 270, wind: { speedMs: 1, fromDeg: 0 }, flowMs: 0 })).toBeNull();
+  });
+  test('a peg looks out over the water from the nearest stretch of its shore', () => {
+    const frame = new LocalFrame(-140, 47);
+    const square = [[0, 0], [100, 0], [100, 100], [0, 100]].map(([x, y]) => frame.toLonLat(x, y)); // prettier-ignore
+    for (const [x, y, deg] of [[50, 1, 0], [99, 50, 270], [50, 102, 180], [-1, 50, 90]]) expect(facesDeg(square, frame.toLonLat(x, y))).toBeCloseTo(deg, 0); // prettier-ignore
+    expect(facesDeg([], frame.toLonLat(0, 0))).toBeNull();
   });
   test('tow: 5 cm on the bed and more as it tows more', () => {
     const over = (windMs: number) => pegRig({ depthM: 3.1, flowMs: 0, earlierMs: null, windMs, reachM: 12, floats: [], loadG: 0.02, pattern: null }).overM;

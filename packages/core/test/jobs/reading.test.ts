@@ -79,6 +79,12 @@ test('job 5, a tube for lake trout: the heavier head is down first, in three ste
   expect(times).toEqual([...times].sort((a, b) => a - b));
 });
 
+test('job 5, depth: a bait for lake trout that chase begins well off the bottom, one for burbot at it', () => {
+  const first = (species: string) => depthIn(says(species, 3.5, { bottomM: 22, jigM: 21.8, topMarkM: null, did: 'none' }));
+  expect(22 - first('lake-trout')).toBeGreaterThanOrEqual(1.4);
+  expect(22 - first('burbot')).toBeLessThanOrEqual(0.5);
+});
+
 describe('job 9, two crappies and a limit', () => {
   test('which fish: six spines are the white one, and 26 cm weighs about 250 g in condition', () => {
     expect(estimateWeight('white-crappie', 260)!.fullG).toBeGreaterThan(240);

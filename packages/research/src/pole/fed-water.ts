@@ -143,7 +143,7 @@ export function fishFedRun(seed: number, water: FedWater, feeding: Feeding): num
 export const fedByAdvice: Feeding = ({ minute, depthM, flowMs, tempC, runM, habit, fed, bitesSinceFed }) => {
   const last = fed.at(-1);
   const minutesSinceFed = last ? minute - last.minute : null;
-  const rule = whetherToFeed({ isBaited: habit === 'used', tempC, fed: fed.length, minutesSinceFed, bitesSinceFed, isTired: false, flowMs });
+  const rule = whetherToFeed({ isBaited: habit === 'used', tempC, fed: fed.length, minutesSinceFed, bitesSinceFed, isTired: false, isCooling: false, flowMs });
   if (/tired|not-yet|no-bites/.test(rule.id)) return null;
   const blankMin = last && bitesSinceFed === 0 ? minutesSinceFed! : null;
   const next = nextBallFor({ depthM, flowMs, runM, habit, tempC, last: last && blankMin !== null ? { breaks: last.breaks, blankMin } : null, isBegun: fed.length > 0 });
