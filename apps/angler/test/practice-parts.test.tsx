@@ -1,10 +1,15 @@
 import { Coach, cadences, type Advice } from '@burrow/core/coach';
-import { DrillLog, type DrillReview } from '@burrow/core/practice';
+import { DrillLog, floatSchedule, floatSigns, type DrillReview } from '@burrow/core/practice';
 import { render, screen, userEvent } from '@testing-library/react-native';
+import { FloatDrill } from '@/features/practice/FloatDrill';
 import { Lessons } from '@/features/practice/Lessons';
 import { Review } from '@/features/practice/Review';
 import { unitSystems } from '@/data/preferences';
 import { ThemeProvider } from '@/theme/theme';
+
+const mockLedger = { state: { drills: [] }, ledger: { write: jest.fn() } };
+jest.mock('@/data/session', () => ({ useLedger: () => mockLedger }));
+jest.mock('@/ui/useShortcuts', () => ({ useShortcuts: () => undefined }));
 
 const show = (node: React.ReactElement) => render(<ThemeProvider name="day">{node}</ThemeProvider>);
 const mark = { id: 1, depthM: 6, kind: 'fish' as const, levelDb: -40, riseMs: 0, ageMs: 3000 };
@@ -62,4 +67,26 @@ test('the lessons tell their figures in the angler’s units, none of them empty
   show(<Lessons units={unitSystems.imperial} />);
   expect(screen.getByText(/20° beam covers 7 ft across at 19\.5 ft/)).toBeTruthy();
   expect(screen.queryByText(/NaN|undefined/)).toBeNull();
+});
+
+describe('a drill on a float', () => {
+  test('begins, is struck, ends early, and is told sign by sign and kept in the log', async () => {
+    const wrote = jest.fn();
+    mockLedger.ledger.write = wrote;
+    let nowMs = 0;
+    jest.spyOn(Date, 'now').mockImplementation(() => nowMs);
+    const user = userEvent.setup();
+    show(<FloatDrill />);
+    await user.press(screen.getByRole('button', { name: 'Begin' }));
+    const [first, second] = floatSchedule(1);
+    nowMs = 1000 * (first.atS + 0.3);
+    await user.press(screen.getByRole('button', { name: 'Strike' }));
+    expect(screen.getByText(new RegExp(`^${floatSigns[first.says].isFish ? 'Fish' : 'Nothing'}\\. `))).toBeTruthy();
+    nowMs = 1000 * (second.atS + second.lastsS + 1);
+    await user.press(screen.getByRole('button', { name: 'End' }));
+    expect(screen.getByText(/^\d+ of 100$/)).toBeTruthy();
+    expect(screen.getByText(new RegExp(`^${floatSigns[second.says].name}, (missed|let be: right)$`))).toBeTruthy();
+    expect(wrote).toHaveBeenCalledWith(expect.anything(), 'drill-done', expect.objectContaining({ scene: 'float', decisions: 2 }));
+    jest.restoreAllMocks();
+  });
 });

@@ -26,6 +26,7 @@ export const accountKeys = [
   'viewpoints',
   'windViewpoint',
   'isPressed',
+  'hangsAbove',
 ] as const satisfies readonly (keyof Preferences)[];
 
 const pick = (all: Preferences) => Object.fromEntries(accountKeys.map((key) => [key, all[key]])) as Pick<Preferences, (typeof accountKeys)[number]>;

@@ -57,7 +57,7 @@ export function useBanks(water: WaterDetail | undefined, input: OutlookInput | n
             ]
           : [],
       );
-      const strip = await (await groundWorker()).banks({ outline, notes, series: [...series], place, nowMs, hoursMs, setting });
+      const strip = await (await groundWorker()).banks({ water: water!.id, outline, notes, series: [...series], place, nowMs, hoursMs, setting });
       return { strip, setting, words: bankWords(strip, setting, units) };
     },
   });

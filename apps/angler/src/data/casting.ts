@@ -14,6 +14,7 @@ import {
   type StandQuery,
 } from '@burrow/core/casting';
 import { coverKind, LocalFrame, type LonLat } from '@burrow/core/ground';
+import { soughtBand } from '@burrow/core/holes';
 import type { OutingState } from '@burrow/core/ledger';
 import { temperatureAt, wholeBed } from '@burrow/core/situation';
 import { useMemo } from 'react';
@@ -44,8 +45,19 @@ export function useCastSetting(water: WaterDetail, ground: Ground) {
   const river = useRiver(water, ground);
   const isMoving = isFlowing(water.file.water.kind);
   const known = situation.band;
-  const band = known?.value ?? wholeBed(ground.map.deepest.depthM);
-  const bandBy = known?.by === 'logged' ? 'yours' : isMoving ? 'the whole bed, lies first' : known?.by === 'modelled' ? 'foretold' : 'assumed';
+  const looked = known?.value ?? wholeBed(ground.map.deepest.depthM);
+  // One's own depths are fished as one said.
+  const band = known === null || known.by === 'logged' || isMoving ? looked : soughtBand(situation.species.value, situation.goal.value === 'supper', looked);
+  const isCut = band.toM < looked.toM;
+  const bandBy = isCut
+    ? 'no deeper, so that they live'
+    : known?.by === 'logged'
+      ? 'yours'
+      : isMoving
+        ? 'the whole bed, lies first'
+        : known?.by === 'modelled'
+          ? 'foretold'
+          : 'assumed';
   const temp = temperatureAt(situation, (band.fromM + band.toM) / 2);
   const secchiM = situation.clarity.value;
   const felt = useMemo(() => feltOn(state, water.id), [state, water.id]);

@@ -1,6 +1,6 @@
 import { proxy, type Remote } from 'comlink';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import type { CadenceId, CoachMemory, Span } from '@burrow/core/coach';
+import type { CadenceId, CoachHere, CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import type { DrillReview } from '@burrow/core/practice';
 import type { FlasherApi } from '@/workers/flasher.api';
@@ -17,7 +17,7 @@ export interface FlasherControl {
   /** Works the rod in a cadence; a slow lift draws the line up. */
   work: (cadence: CadenceId, waterTempC: number) => void;
   /** Tells the coach which depths the fish are looked for in here. */
-  searchIn: (band: Span | null) => void;
+  knows: (here: CoachHere) => void;
   /** Tells the coach what the fish did. */
   reacted: (kind: ReactionKind | 'landed') => void;
   /** What the coach has learnt, for another reading of the same outing. */
@@ -101,7 +101,7 @@ export function useFlasher(watch: SessionConfig | null, isLog = false): FlasherC
       },
       setLine: (depthM: number, handMs?: number | null) => void remote.current?.setLine(depthM, handMs),
       work: (cadence: CadenceId, waterTempC: number) => void remote.current?.work(cadence, waterTempC, drawM),
-      searchIn: (band: Span | null) => void remote.current?.searchIn(band),
+      knows: (here: CoachHere) => void remote.current?.knows(here),
       reacted: (kind: ReactionKind | 'landed') => void remote.current?.reacted(kind),
       memory: async () => remote.current?.memory(),
       review: async () => (await remote.current?.review()) ?? null,

@@ -1,7 +1,7 @@
 import type { LonLat } from '@burrow/core/ground';
 import { deepestSoughtM, holeStays, restedHoles, thinPlaces, type PlaceSetting } from '@burrow/core/holes';
 import { speciesOf } from '@burrow/core/fish';
-import type { Situation } from '@burrow/core/situation';
+import { placesOfNow, type Situation } from '@burrow/core/situation';
 import { dayMs } from '@burrow/core/units';
 import type { WaterDetail } from '@burrow/contract/api';
 import { placesOf } from '@burrow/contract/formats/water-marks';
@@ -31,6 +31,7 @@ function usePlaceQuery(water: WaterDetail | undefined, situation: Situation | nu
             inflows: placesOf(water.file, 'inflow'),
             cover: placesOf(water.file, 'cover'),
             isPressed,
+            ...placesOfNow(situation),
           }
         : null,
     [water, situation, isPressed],

@@ -78,6 +78,7 @@ export const startingPreferences: Preferences = {
   windViewpoint: 'windward',
   device: null,
   isPressed: false,
+  hangsAbove: false,
   isSheltered: false,
 };
 
@@ -131,6 +132,13 @@ export const useOnTheLine = (method: string): Presentation | null => {
   const piece = presentations.find((p) => p.id === presentation);
   return piece && isForWay(piece, method) ? piece : null;
 };
+/** The family of what hangs on a line: of the piece that it was logged with, else of what was tied on last for this way; null where nobody said. */
+export function useFamilyOnLine(piece: string | null, method: string): string | null {
+  const tiedOn = useOnTheLine(method);
+  const { presentations } = usePreferences();
+  const logged = piece === null ? tiedOn : presentations.find((p) => p.name === piece);
+  return logged?.tackle?.family ?? null;
+}
 /** What a line that goes down is logged with: nothing of what nobody said. */
 export const tied = (piece: Presentation | null) => (piece ? { presentation: piece.name } : {});
 

@@ -133,6 +133,8 @@ export interface Preferences {
   device: Device | null;
   /** Whether many anglers fish these waters: where schools differ on points. */
   isPressed: boolean;
+  /** Live bait hangs over the fish, instead of being drawn up through them. */
+  hangsAbove: boolean;
   /** Whether one sits in a shelter on the ice. */
   isSheltered: boolean;
 }
@@ -261,6 +263,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
     ])
     .nullable(),
   isPressed: z.boolean(),
+  hangsAbove: z.boolean(),
   isSheltered: z.boolean(),
 };
 

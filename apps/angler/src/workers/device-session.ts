@@ -1,5 +1,5 @@
 import { bytesOf, echoHeader, EchoLogReader } from '@burrow/contract/formats/echo-log';
-import { Coach, emptyMemory, SteadyAdvice, type CoachMemory, type Span } from '@burrow/core/coach';
+import { Coach, emptyMemory, SteadyAdvice, type CoachHere, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { EchoReader, type EchoHeader } from '@burrow/core/sonar';
 import { createParser } from 'eventsource-parser';
@@ -27,7 +27,7 @@ export class DeviceSession {
   private coach: Coach | null = null;
   private calm: SteadyAdvice;
   private lineM: number | null = null;
-  private band: Span | null = null;
+  private here: CoachHere = {};
   private lastT = 0;
   private heardAt = Date.now();
   private stopped = false;
@@ -66,10 +66,10 @@ export class DeviceSession {
     this.coach?.line(depthM);
   }
 
-  /** Depths that the fish are looked for in here. */
-  searchIn(band: Span | null): void {
-    this.band = band;
-    this.coach?.searchIn(band);
+  /** Depths that the fish are looked for in here, and what hangs on the line. */
+  knows(here: CoachHere): void {
+    this.here = here;
+    this.coach?.knows(here);
   }
 
   reacted(kind: ReactionKind | 'landed'): void {
@@ -175,7 +175,7 @@ export class DeviceSession {
     this.isSimulated = isSimulated;
     this.reader = new EchoReader(header);
     this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg }, this.coach?.memory ?? this.watch.memory);
-    this.coach.searchIn(this.band);
+    this.coach.knows(this.here);
     if (this.lineM !== null) this.setLine(this.lineM);
     // Another stream counts its time anew.
     this.calm = new SteadyAdvice(this.watch.stepM);

@@ -1,5 +1,5 @@
 import { bytesOf } from '@burrow/contract/formats/echo-log';
-import { Coach, drawSpeedMs, emptyMemory, rodFor, SteadyAdvice, type CadenceId, type CoachMemory, type Span } from '@burrow/core/coach';
+import { Coach, drawSpeedMs, emptyMemory, rodFor, SteadyAdvice, type CadenceId, type CoachHere, type CoachMemory } from '@burrow/core/coach';
 import type { ReactionKind } from '@burrow/core/ledger';
 import { DrillLog, type DrillReview } from '@burrow/core/practice';
 import { simulatedBottom, SimulatedFlasher, stillRod, type RodMotion } from '@burrow/core/simulator';
@@ -35,7 +35,7 @@ class FlasherSession {
   private lastT = 0;
   private lastTryAt = 0;
   private lineM: number | null = null;
-  private band: Span | null = null;
+  private here: CoachHere = {};
   private rod: RodMotion | null = null;
   private taken = false;
   private drill: DrillLog | null = null;
@@ -83,10 +83,10 @@ class FlasherSession {
     else if (this.lineM !== null) this.setLine(Math.max(0.4, this.lineM - drawM), drawSpeedMs);
   }
 
-  /** Depths that the fish are looked for in here. */
-  searchIn(band: Span | null): void {
-    this.band = band;
-    this.coach?.searchIn(band);
+  /** Depths that the fish are looked for in here, and what hangs on the line. */
+  knows(here: CoachHere): void {
+    this.here = here;
+    this.coach?.knows(here);
   }
 
   /** What the angler tells of the fish. */
@@ -192,7 +192,7 @@ class FlasherSession {
     this.reader.line(lineM);
     // Another source of the same outing goes on from what it has told.
     this.coach = new Coach({ speciesId: this.watch.speciesId, waterTempC: this.watch.waterTempC, beamDeg: header.beamDeg }, this.coach?.memory ?? this.watch.memory);
-    this.coach.searchIn(this.band);
+    this.coach.knows(this.here);
     this.coach.line(lineM);
     // Another source counts its time anew.
     this.calm = new SteadyAdvice(this.watch.stepM);
@@ -254,7 +254,7 @@ export const flasherApi = {
   /** The rod of what is simulated; one's own is in one's own hand. */
   setRod: (rod: RodMotion | null): void => simulated()?.setRod(rod ?? stillRod),
   work: (cadence: CadenceId, waterTempC: number, drawM: number): void => simulated()?.work(cadence, waterTempC, drawM),
-  searchIn: (band: Span | null): void => current?.searchIn(band),
+  knows: (here: CoachHere): void => current?.knows(here),
   reacted: (kind: ReactionKind | 'landed'): void => current?.reacted(kind),
   memory: (): CoachMemory => current?.memory ?? emptyMemory(),
   strike: async (): Promise<{ lengthMm: number; depthM: number } | null> => (await simulated()?.strike()) ?? null,

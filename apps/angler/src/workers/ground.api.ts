@@ -151,6 +151,8 @@ function described(spot: { x: number; y: number }, fish: FishDensity, score: Pla
 }
 
 export interface BankQuery {
+  /** The water's id: where its map was built, its soundings tell how steep a bank is. */
+  water: string;
   outline: LonLat[];
   notes: BankNote[];
   series: WeatherHour[];
@@ -280,8 +282,9 @@ export const groundApi = {
   },
 
   /** The shore unrolled: sun, wind and shelter along it through a day. */
-  banks({ outline, notes, series, place, nowMs, hoursMs, setting }: BankQuery): BankStrip {
-    const { ring, segments } = bankSegments(outline, notes);
+  banks({ water, outline, notes, series, place, nowMs, hoursMs, setting }: BankQuery): BankStrip {
+    const map = surveys.known(water);
+    const { ring, segments } = bankSegments(outline, notes, (at) => (map && depthAt(map, at)?.depthM) ?? null);
     return bankStrip(ring, segments, sunHours(series, place, nowMs - bankPastMs, nowMs), setting, hoursMs, place);
   },
 

@@ -68,6 +68,11 @@ export class SurveyCache {
     return water;
   }
 
+  /** The map last built of a water; null where there is none. */
+  known(key: string): DepthMap | null {
+    return this.waters.get(key)?.ground?.map ?? null;
+  }
+
   ground(key: string): Ground {
     const ground = this.waters.get(key)?.ground;
     if (!ground) throw new RangeError('expected a depth map to work on, found none');

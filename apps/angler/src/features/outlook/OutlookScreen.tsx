@@ -23,6 +23,7 @@ import { Text } from '@/ui/Text';
 import { useDayPlan } from '@/data/day-plan';
 import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
+import { isFlowing } from '@burrow/contract/formats/water-marks';
 import { useLedger } from '@/data/session';
 import { isNone } from '@/data/water';
 import type { LedgerEvent } from '@burrow/core/ledger';
@@ -70,7 +71,8 @@ interface ForecastProps {
 
 /** What there is once the weather has been read: the answer, its time line, and all that hangs on it. */
 function Forecast({ input, outlook, situation, weather, waterId, said, onSaid }: ForecastProps) {
-  const { column, winter, water, nowMs } = useOutlook();
+  const { column, winter, water, waters, nowMs } = useOutlook();
+  const flowing = (waters.data?.value ?? []).filter((w) => w.id !== waterId && isFlowing(w.kind)).map((w) => w.name);
   const { units, load, craft } = usePreferences();
   const wide = useWide();
   const day = useDayPlan();
@@ -103,7 +105,7 @@ function Forecast({ input, outlook, situation, weather, waterId, said, onSaid }:
         />
       </>
     ),
-    alerts: <AlertList alerts={alertsFor(column.answer, outlook, input.speciesId, nowMs, timeZone, units)} />,
+    alerts: <AlertList alerts={alertsFor(column.answer, outlook, input.speciesId, nowMs, timeZone, units, flowing)} />,
     column: (
       <ColumnPart
         species={input.speciesId}

@@ -29,6 +29,7 @@ export function PegRigSheet({ control }: { control: PegControl }) {
           ? `Worked out for still water: the flow is not timed. Water ${tempText(temp.value, units)}, ${temp.by}.`
           : `Flow ${currentText(Math.abs(flowMs), units)} over the depth${flowMs < 0 ? ', running back' : ''}. Water ${tempText(temp.value, units)}, ${temp.by}.`}
       </Text>
+      {advice.layIn ? <Text strong>{`${advice.layIn.text} Gently, and in a straight line.`}</Text> : null}
       {kit.floats.length === 0 ? <Text tone="straw">No floats in Gear: these are what depth and flow ask for. Write down yours, and the rig is made for one you have.</Text> : null}
       {swims.map((swim) => (
         <SwimRig key={swim.id} name={swimName(swim, units)} rig={rigAt(swim.depthM ?? advice.depth.m)} units={units} />

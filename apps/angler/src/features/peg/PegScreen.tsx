@@ -1,8 +1,8 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { floatRule, runPlaceText, swimName, type BagSoFar } from '@burrow/core/pole';
-import { clockText, fishLengthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
+import { floatRule, swimName, type BagSoFar } from '@burrow/core/pole';
+import { clockText, depthText, fishLengthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { Pressable, View } from 'react-native';
 import { FactsLine } from '@/features/fish/TargetChoice';
 import { usePreferences } from '@/data/preferences';
@@ -91,7 +91,7 @@ function pegKeys({ pole, own, sheets, along, advice, log: entry }: PegControl, l
   // One tap logs another of the last one caught here today; before the first, and of no size said, it is asked.
   const again = last === undefined || pole.classMm === null ? null : { species: last, classMm: pole.classMm, fate: pole.fate };
   return [
-    { id: 'bite', label: 'Bite', detail: along.m === null ? undefined : runPlaceText(along.m, units), icon: 'bite', shortcut: 'B', onPress: () => void entry.bite() },
+    { id: 'bite', label: 'Bite', detail: along.m === null ? undefined : depthText(Math.abs(along.m), units), icon: 'bite', shortcut: 'B', onPress: () => void entry.bite() },
     {
       id: 'fish',
       label: 'Fish',

@@ -1,7 +1,7 @@
 import { viewpointLine } from '@burrow/core/casting';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { quietRules, swimName } from '@burrow/core/pole';
-import { clamp, clockText, depthText, metresPerDepthUnit, tempText, weightText } from '@burrow/core/units';
+import { clamp, clockText, tempText, weightText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
@@ -22,6 +22,7 @@ import { FlowSheet } from './FlowSheet';
 import { PegFishSheet } from './PegFishSheet';
 import { PegRigSheet } from './PegRigSheet';
 import { PlumbSheet } from './PlumbSheet';
+import { AnotherSwim, SwimsSheet } from './SwimSheets';
 import type { PegControl } from './usePeg';
 
 const saidBy = { seen: 'as you saw', measured: 'by your thermometer', weather: 'by the weather' } as const;
@@ -41,6 +42,7 @@ export function PegSheets({ control, keys, log }: { control: PegControl; keys: r
       {sheet === 'rig' ? <PegRigSheet control={control} /> : null}
       {sheet === 'fish' ? <PegFishSheet control={control} /> : null}
       {sheet === 'swims' ? <SwimsSheet control={control} /> : null}
+      {sheet === 'another-swim' ? <AnotherSwim control={control} /> : null}
       {sheet === 'weigh' ? <WeighSheet control={control} /> : null}
       {sheet === 'more' ? <MorePeg control={control} log={log} /> : null}
       <FishSheet
@@ -87,54 +89,8 @@ export function PegSheets({ control, keys, log }: { control: PegControl; keys: r
   );
 }
 
-/** Where the swims lie: offered by the bed, set by the angler. */
-function SwimsSheet({ control }: { control: PegControl }) {
-  const { units } = usePreferences();
-  const { pole, sheets, log } = control;
-  const { offered } = control.advice;
-  const [nearM, setNear] = useState<number | null>(offered?.nearM ?? (offered ? null : 5));
-  const [farM, setFar] = useState<number | null>(offered?.farM ?? null);
-  const stepM = units.depth === 'ft' ? metresPerDepthUnit(units) : 0.5;
-  const chosen = [nearM, farM].filter((m) => m !== null);
-  const isOrdered = nearM === null || farM === null || farM - nearM >= 1;
-  return (
-    <Sheet
-      title="Swims"
-      open
-      onClose={sheets.close}
-      footer={
-        <Action
-          kind="main"
-          height={64}
-          label={chosen.length === 0 ? 'Choose one' : `Fish at ${chosen.map((m) => depthText(m, units)).join(' and ')}`}
-          disabled={chosen.length === 0 || !isOrdered}
-          onPress={() => void log.chooseSwims(chosen)}
-        />
-      }
-    >
-      <Text tone="second">
-        {offered
-          ? 'The far one is the deepest within reach, where they lie in the cold. The near one is fished while it settles, and rests it.'
-          : 'Without plumbed depths they are yours to choose.'}
-      </Text>
-      <Stepper
-        label="Near swim"
-        text={nearM === null ? null : depthText(nearM, units)}
-        empty="none"
-        onStep={(d) => setNear((m) => clamp((m ?? 5) + d * stepM, 1, pole.reachM))}
-        onClear={() => setNear(null)}
-      />
-      <Stepper
-        label="Far swim"
-        text={farM === null ? null : depthText(farM, units)}
-        empty="none"
-        onStep={(d) => setFar((m) => clamp((m ?? pole.reachM) + d * stepM, 1, pole.reachM))}
-        onClear={() => setFar(null)}
-      />
-      {isOrdered ? null : <Text tone="straw">Two swims so near each other are one: set them a metre apart at least.</Text>}
-    </Sheet>
-  );
-}
+/** Swims of a peg that one can rest and feed without losing count. Convention. */
+const mostSwims = 3;
 
 /** Fish weighed together, of the class that is being logged or of all. */
 function WeighSheet({ control }: { control: PegControl }) {
@@ -196,7 +152,11 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
         <Action height={64} label="Rigs" onPress={() => setSheet('rig')} />
         <Action height={64} label="Fish, another size" onPress={() => setSheet('fish')} />
         <Action height={64} label="Weigh some" onPress={() => setSheet('weigh')} />
-        {here.outM === null ? <Action height={64} label="Swims" onPress={() => setSheet('swims')} /> : null}
+        {here.outM === null ? (
+          <Action height={64} label="Swims" onPress={() => setSheet('swims')} />
+        ) : others.length < mostSwims - 1 ? (
+          <Action height={64} label="Another swim" onPress={() => setSheet('another-swim')} />
+        ) : null}
       </View>
       <SchoolField outing={outing.id} station={station.id} zone={zone} onLogged={close} />
       <QuietSwim control={control} />

@@ -114,7 +114,7 @@ function Balls({ control, frame }: LayerProps) {
     <>
       {[
         { ball: feed.last, color: palette.second, dash: undefined, r: 6 },
-        { ball: feed.next, color: palette.kelp, dash: '3 4', r: 7 },
+        { ball: feed.advice.balls > 0 ? feed.next : null, color: palette.kelp, dash: '3 4', r: 7 },
       ].map(({ ball, color, dash, r }, k) =>
         ball === null ? null : (
           <G key={k}>
@@ -141,7 +141,7 @@ function Balls({ control, frame }: LayerProps) {
           last
         </SvgText>
       ) : null}
-      {feed.last === null || Math.abs(x(feed.next.dropM) - x(feed.last.dropM)) > 44 ? (
+      {feed.advice.balls > 0 && (feed.last === null || Math.abs(x(feed.next.dropM) - x(feed.last.dropM)) > 44) ? (
         <SvgText x={x(feed.next.dropM)} y={airPx - 9} textAnchor={x(feed.next.dropM) < 60 ? 'start' : 'middle'} {...mark} fill={palette.kelp}>
           next ball
         </SvgText>

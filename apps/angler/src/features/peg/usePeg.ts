@@ -1,7 +1,8 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { assumedPole, changesAnswered, pegAdvice } from '@burrow/core/pole';
-import { useState } from 'react';
+import { shoreOf } from '@burrow/contract/formats/water-geojson';
+import { assumedPole, changesAnswered, facesDeg, pegAdvice } from '@burrow/core/pole';
+import { useMemo, useState } from 'react';
 import { useSituation } from '@/data/outlook';
 import { useNow } from '@/data/clock';
 import { usePegWater } from '@/data/peg';
@@ -19,6 +20,7 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
   const zone = water.file.water.timezone;
   const { temp, reasons } = usePegWater(outing, now);
   const { wind } = useSituation();
+  const facing = useMemo(() => facesDeg(shoreOf(water.file) ?? [], station.at), [water.file, station.at]);
   const [alongM, setAlong] = useState<number | null>(null);
   const [sheet, setSheet] = useState<PegSheet | null>(null);
   const [feedFor, setFeedFor] = useState<string | null>(null);
@@ -34,7 +36,8 @@ export function usePeg(outing: OutingState, station: StationState, water: WaterD
     reasons: reasons.map((r) => r.id),
     isBaited: water.file.water.baited ?? false,
     tackle: { ...pole, floats: kit.floats },
-    windMs: wind?.value.speedMs ?? null,
+    wind: wind?.value ?? null,
+    facesDeg: facing,
     nowMs: now,
     units,
     zone,

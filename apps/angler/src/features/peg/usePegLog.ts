@@ -7,7 +7,7 @@ import { usePreferences } from '@/data/preferences';
 import { useLogged, type Thing } from '@/features/station/useLogged';
 
 /** What can be open over the station. */
-export type PegSheet = 'plumb' | 'swims' | 'flow' | 'feed' | 'rig' | 'fish' | 'fish-measured' | 'more' | 'why' | 'weigh' | 'help';
+export type PegSheet = 'plumb' | 'swims' | 'another-swim' | 'flow' | 'feed' | 'rig' | 'fish' | 'fish-measured' | 'more' | 'why' | 'weigh' | 'help';
 
 interface PegLogSetting {
   outing: OutingState;
@@ -109,7 +109,15 @@ export function usePegLog({ outing, station, zone, advice, alongM, setAlong, set
       ...(opened.length > 0 ? [{ kind: 'moved' as const, body: { station: station.id } }] : []),
     ]);
   };
+  /** One more swim of this peg; one stays where one fishes. */
+  const addSwim = (outM: number) =>
+    log(`Swim at ${depthText(outM, units)}`, [
+      ...(line ? [{ kind: 'line-up' as const, body: { line: line.id } }] : []),
+      { kind: 'station-opened', body: { station: newId(), kind: station.kind, label: station.label, at: [peg.at[0], peg.at[1]], outM, peg: peg.id } },
+      { kind: 'moved', body: { station: station.id } },
+      ...(line ? [lower(station.id)] : []),
+    ]);
   const changed = () => log(advice.change.label, [{ kind: 'changed', body: { station: station.id, what: advice.change.id } }]);
   const seen = (what: QuietReason, label: string) => log(label, [{ kind: 'quiet-seen', body: { station: station.id, what } }]);
-  return { said, setSaid, undo, write: log, line, bite, landed, measured, fed, feedAgain, lineDown, swap, chooseSwims, answers: { changed, seen } };
+  return { said, setSaid, undo, write: log, line, bite, landed, measured, fed, feedAgain, lineDown, swap, chooseSwims, addSwim, answers: { changed, seen } };
 }

@@ -1,10 +1,12 @@
 import { clockText } from '@burrow/core/units';
 import type { ReactNode } from 'react';
+import { View } from 'react-native';
 import { useOutlook } from '@/data/outlook';
-import { usePreferences } from '@/data/preferences';
+import { change, usePreferences } from '@/data/preferences';
 import { FishSheet } from './FishSheet';
 import { MoreSheet } from './MoreSheet';
 import { PlanNote } from '@/features/outlook/PlanNote';
+import { Choice } from '@/ui/Choice';
 import { KeysSheet } from '@/ui/KeysSheet';
 import { Sheet } from '@/ui/Sheet';
 import type { ThumbKey } from '@/ui/ThumbBar';
@@ -47,7 +49,7 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
         zone={zone}
         line={line}
         jigM={jigM}
-        onReact={(kind, lostAt) => void react(kind, undefined, lostAt)}
+        onReact={(kind, lostAt, isSame) => void react(kind, undefined, lostAt, isSame)}
         onSheet={show}
         onKeep={hasFlasher ? () => void keepEchoes() : null}
         isByEye={isByEye}
@@ -81,12 +83,32 @@ function ClockSheet({ control: { outing, zone, now, clock, prior, sheet }, onClo
 
 /** Why the bait is moved as it is, and what would change that. */
 function WhySheet({ control: { listener, sheet }, onClose }: { control: HoleControl; onClose: () => void }) {
-  const { advice, words } = listener;
+  const { advice, family, words } = listener;
   return (
     <Sheet title={words?.instruction ?? 'Why'} open={sheet === 'why'} onClose={onClose}>
       <Text>{words ? `${words.reason} ${words.then}` : ''}</Text>
       {advice ? <Text>{`What would change it: ${advice.changesMind}`}</Text> : null}
       {advice?.suggestion ? <Text strong>{advice.suggestion.text}</Text> : null}
+      {family === 'live-bait' ? <LiveBaitSide /> : null}
     </Sheet>
+  );
+}
+
+/** Good anglers differ on how live bait meets them; both sides are kept. */
+function LiveBaitSide() {
+  const { hangsAbove } = usePreferences();
+  return (
+    <View style={{ gap: 6 }}>
+      <Text strong>Live bait: from below, or hung above?</Text>
+      <Choice
+        label="Live bait: from below, or hung above?"
+        options={[
+          { id: 'through', label: 'Drawn up through them' },
+          { id: 'above', label: 'Hung above' },
+        ]}
+        value={hangsAbove ? 'above' : 'through'}
+        onChange={(side) => change({ hangsAbove: side === 'above' })}
+      />
+    </View>
   );
 }

@@ -9,12 +9,13 @@ const keys = { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } as const;
 const others: ReactionKind[] = ['stalled', 'followed', 'chased', 'ignored', 'nipped', 'robbed', 'fled'];
 
 /** What else a fish did at the bait, beside what stands at the thumb, and where one came off. */
-export function MoreAnswers({ onReact }: { onReact: (kind: ReactionKind, lostAt?: LostAt) => void }) {
+export function MoreAnswers({ onReact }: { onReact: (kind: ReactionKind, lostAt?: LostAt, isSame?: true) => void }) {
   return (
     <View style={keys}>
       {others.map((kind) => (
         <Action key={kind} height={64} label={reactionWords[kind]} onPress={() => onReact(kind)} />
       ))}
+      <Action height={64} label="Same fish again" onPress={() => onReact('looked', undefined, true)} />
       {lostKeys.map(({ at, label }) => (
         <Action key={at} height={64} label={label} onPress={() => onReact('lost', at)} />
       ))}

@@ -14,6 +14,7 @@ import { LineMeasures } from './LineMeasures';
 import { MoreAnswers, MoreReadings } from './MoreAnswers';
 import { SchoolField } from './SchoolField';
 import { Signals } from './Signals';
+import { TurnBackNote } from './TurnBackNote';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 
@@ -26,7 +27,7 @@ interface Props {
   zone: string;
   line: LineState | undefined;
   jigM: number | null;
-  onReact: (kind: ReactionKind, lostAt?: LostAt) => void;
+  onReact: (kind: ReactionKind, lostAt?: LostAt, isSame?: true) => void;
   /** True depth beside the one the flasher shows; null before it is read. */
   shown: ReactNode;
   /** Opens another sheet. */
@@ -96,12 +97,12 @@ export function MoreSheet(props: Props) {
         {method.isOnIce ? <Action grow height={64} label="Tip-ups" onPress={() => onSheet('tip-ups')} /> : null}
         <Action grow height={64} label="What they told us" onPress={() => onSheet('responses')} />
       </View>
-      {method.isOnIce ? <Shelter /> : null}
+      {method.isOnIce ? <Shelter /> : <Afloat outing={outing} at={hole.at} zone={zone} />}
       {method.isOnIce ? <PinchOfFeed outing={outing} hole={hole} onFed={() => close(ledger.write(moves.scope, 'fed', { station: hole.id, what: 'pinch of feed' }))} /> : null}
       <SchoolField outing={outing.id} station={hole.id} zone={zone} onLogged={onClose} />
       <MoreAnswers
-        onReact={(kind, lostAt) => {
-          onReact(kind, lostAt);
+        onReact={(kind, lostAt, isSame) => {
+          onReact(kind, lostAt, isSame);
           onClose();
         }}
       />
@@ -169,6 +170,16 @@ function ByEye({ isByEye, onByEye, onDid, onClose }: Props) {
         />
       ) : null}
     </>
+  );
+}
+
+/** What the cold and a craft ask for, in one tap. */
+function Afloat({ outing, at, zone }: { outing: OutingState; at: StationState['at']; zone: string }) {
+  return (
+    <View style={{ gap: 4 }}>
+      <Text strong>Line in the propeller: engine off first.</Text>
+      <TurnBackNote outing={outing} at={at} zone={zone} />
+    </View>
   );
 }
 

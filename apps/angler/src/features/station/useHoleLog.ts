@@ -34,7 +34,7 @@ export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose
     kind: 'line-down',
     body: { line: newId(), station: hole.id, rod: 'rod 1', ...tied(piece), ...(depthM === null ? {} : { depthM }) },
   });
-  const react = async (reaction: ReactionKind, atM = jigM, lostAt?: LostAt) => {
+  const react = async (reaction: ReactionKind, atM = jigM, lostAt?: LostAt, isSame?: true) => {
     const body = {
       station: hole.id,
       reaction,
@@ -43,6 +43,7 @@ export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose
       ...(bottomM === null ? {} : { bottomM }),
       ...(advice ? { cadence: advice.cadence.id } : {}),
       ...(lostAt ? { lostAt } : {}),
+      ...(isSame ? { isSame } : {}),
     };
     await log(`${reactionWords[reaction]} logged`, [{ kind: 'reaction', body }]);
     flasher.reacted(reaction);

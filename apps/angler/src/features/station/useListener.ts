@@ -4,7 +4,7 @@ import { temperatureAt, unknownWater } from '@burrow/core/situation';
 import { depthStepM } from '@burrow/core/units';
 import { useEffect, useMemo, useState } from 'react';
 import { useOutlook } from '@/data/outlook';
-import { usePreferences } from '@/data/preferences';
+import { useFamilyOnLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { useReading } from './reading/useReading';
 import { useDevice } from './useDevice';
@@ -17,11 +17,12 @@ const readingBeamDeg = 20;
  * @param asksMemory whether a sheet shows what the coach remembers
  */
 export function useListener(outing: OutingState, hole: StationState, line: LineState | undefined, asksMemory: boolean) {
-  const { units } = usePreferences();
+  const { units, hangsAbove } = usePreferences();
   const { state } = useLedger();
   const speciesId = outing.species[0];
   const waterTempC = useSounderTempC(outing, hole);
   const band = useOutlook().situation?.band?.value ?? null;
+  const family = useFamilyOnLine(line?.presentation ?? null, hole.method);
   // What was told before; what is told from here on the coach at a flasher hears itself, and a reading by eye is given anew.
   const told = useMemo(
     () =>
@@ -44,20 +45,20 @@ export function useListener(outing: OutingState, hole: StationState, line: LineS
   // Without a flasher that the phone can hear, one's own is read by eye; with one it can be, where its picture is not trusted.
   const [isReadingByEye, setReadingByEye] = useState(false);
   const isByEye = !hasFlasher || isReadingByEye;
-  const { frame, searchIn, memory: readMemory } = flasher;
+  const { frame, knows, memory: readMemory } = flasher;
   const [heard, setHeard] = useState<CoachMemory>();
   const lineM = line?.depths.at(-1)?.depthM ?? null;
   const reading = useReading(
     hole,
-    { speciesId, waterTempC, beamDeg: readingBeamDeg, band },
+    { speciesId, waterTempC, beamDeg: readingBeamDeg, band, family, hangsAbove },
     hasFlasher ? (heard ?? told) : told,
     { jigM: lineM ?? frame?.lineM ?? null, bottomM: frame?.state.bottomM ?? null },
     units,
   );
   const [fromM, toM, isListening] = [band?.fromM, band?.toM, frame !== null];
   useEffect(() => {
-    if (isListening && fromM !== undefined && toM !== undefined) searchIn({ fromM, toM });
-  }, [searchIn, fromM, toM, isListening]);
+    if (isListening) knows({ band: fromM === undefined || toM === undefined ? null : { fromM, toM }, family, hangsAbove });
+  }, [knows, fromM, toM, isListening, family, hangsAbove]);
   const asks = isReadingByEye || asksMemory;
   useEffect(() => {
     if (asks) void readMemory().then(setHeard);
@@ -72,6 +73,7 @@ export function useListener(outing: OutingState, hole: StationState, line: LineS
     reading,
     memory: heard ?? told,
     advice,
+    family,
     words: advice && adviceWords(advice, units),
     lineM,
     jigM: isByEye || !frame ? reading.jigM : (frame.state.jigM ?? frame.lineM),

@@ -73,7 +73,7 @@ export function PlaceFoot(props: Props) {
           <OpenKeys {...props} at={at} known={known} onHere={() => void openHere()} />
         )
       ) : (
-        (instead ?? <StartActions ways={ways} otherWays={otherWays} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />)
+        (instead ?? <StartActions ways={ways} otherWays={otherWays} isMoving={here.surface === 'moving'} lastWay={lastWay} disabled={!ready} onStart={(by) => void start(by)} />)
       )}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {actions}

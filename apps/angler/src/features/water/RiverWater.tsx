@@ -1,5 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { bearingDeg, compassPoint, distanceM, type LonLat } from '@burrow/core/ground';
+import { riverIce } from '@burrow/core/methods';
 import { lieText, riverWords } from '@burrow/core/river';
 import { distanceText, type UnitPreference } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
@@ -54,7 +55,11 @@ function ReadRiver({ water, ground, river }: { water: WaterDetail; ground: Groun
       water={water}
       here={here}
       standpoint={standpoint}
-      answer={(byWay && riverPlaceWords(byWay, method.picture === 'fan', lies, words.detail, units)) ?? words}
+      answer={
+        outing && method.isOnIce
+          ? { headline: riverIce.headline, detail: riverIce.text }
+          : ((byWay && riverPlaceWords(byWay, method.picture === 'fan', lies, words.detail, units)) ?? words)
+      }
       ring={ring}
       isRingNamed={named !== null}
       ringSays={{

@@ -1,7 +1,8 @@
-import type { Method } from '@burrow/core/methods';
+import { riverIce, type Method } from '@burrow/core/methods';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Action } from '@/ui/Action';
+import { Caution } from '@/ui/Caution';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 
@@ -9,6 +10,8 @@ interface Props {
   ways: readonly Method[];
   /** The other ways there are, which the model does not expect here. */
   otherWays: readonly Method[];
+  /** Whether the water flows: ice on it is only for who has measured it there. */
+  isMoving: boolean;
   /** How this water was fished last, where that is one of the ways. */
   lastWay?: Method;
   disabled: boolean;
@@ -16,7 +19,7 @@ interface Props {
 }
 
 /** Starts an outing: in the one way that the water allows, in the way it was fished last, or in one that is chosen. */
-export function StartActions({ ways, otherWays, lastWay, disabled, onStart }: Props) {
+export function StartActions({ ways, otherWays, isMoving, lastWay, disabled, onStart }: Props) {
   const [isChoosing, setChoosing] = useState(false);
   const isKnown = ways.length === 1 || lastWay !== undefined;
   const way = lastWay ?? ways[0];
@@ -48,11 +51,21 @@ export function StartActions({ ways, otherWays, lastWay, disabled, onStart }: Pr
             {w.isOnIce ? <IceUnknown /> : null}
           </View>
         ))}
-        {otherWays.length > 0 ? <Text tone="second">{`The model expects ${ways.some((w) => w.isOnIce) ? 'ice' : 'open water'} here. You see it, the model does not:`}</Text> : null}
+        {otherWays.length > 0 && !isMoving ? (
+          <Text tone="second">{`The model expects ${ways.some((w) => w.isOnIce) ? 'ice' : 'open water'} here. You see it, the model does not:`}</Text>
+        ) : null}
         {otherWays.map((w) => (
           <View key={w.id} style={{ gap: 4 }}>
-            <Action width="100%" height={64} label={w.offer} spoken={spokenOf(w)} disabled={disabled} onPress={() => choose(w)} />
-            {w.isOnIce ? <IceUnknown /> : null}
+            {isMoving && w.isOnIce ? <Caution headline={riverIce.headline}>{riverIce.text}</Caution> : null}
+            <Action
+              width="100%"
+              height={64}
+              label={isMoving && w.isOnIce ? 'On ice that I measured here' : w.offer}
+              spoken={spokenOf(w)}
+              disabled={disabled}
+              onPress={() => choose(w)}
+            />
+            {w.isOnIce && !isMoving ? <IceUnknown /> : null}
           </View>
         ))}
       </Sheet>

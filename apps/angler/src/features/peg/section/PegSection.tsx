@@ -38,7 +38,7 @@ export function PegSection({ control }: { control: PegControl }) {
             <Rect key={p.outM} x={frame.x(p.outM) - 4.5} y={frame.y(p.depthM) - 4.5} width={9} height={9} fill={palette.card} stroke={palette.plum} strokeWidth={2} />
           ))}
           {rings.map((ring, k) => (
-            <SwimRing key={ring.swim.id} ring={ring} isFirst={k === 0} depthM={depth.m} {...drawn} />
+            <SwimRing key={ring.swim.id} ring={ring} isFirst={k === 0} isCrowded={rings.length > 2} depthM={depth.m} {...drawn} />
           ))}
           {log.line !== undefined && here.outM !== null ? <HungRig rig={rig} outM={here.outM} hookM={hookM} {...drawn} /> : null}
           <Remarks advice={advice} {...drawn} />

@@ -12,6 +12,8 @@ interface Props {
   ring: ReturnType<typeof pegAdvice>['rings'][number];
   /** Whether it is the one nearest the bank. */
   isFirst: boolean;
+  /** Whether there are three: then there is room for their distances alone. */
+  isCrowded: boolean;
   /** Depth where nothing is known of the swim's own, m. */
   depthM: number;
   frame: PegFrame;
@@ -20,13 +22,13 @@ interface Props {
 }
 
 /** A swim with its state: the minutes left in a ring, where it lies, what was fed there. */
-export function SwimRing({ ring, isFirst, depthM, frame, palette, units }: Props) {
+export function SwimRing({ ring, isFirst, isCrowded, depthM, frame, palette, units }: Props) {
   const swimX = frame.x(ring.swim.outM!);
   const bedY = frame.y(ring.swim.depthM ?? depthM);
   const cx = Math.min(frame.width - ringR - 8, swimX);
   const cy = ringR + 8;
   const color = ring.isNext ? palette.ember : ring.isHere ? palette.kelp : palette.second;
-  const isLeft = cx > 150 || !isFirst;
+  const isLeft = isCrowded ? cx > 80 : cx > 150 || !isFirst;
   const name = { x: cx + (isLeft ? -ringR - 9 : ringR + 9), textAnchor: isLeft ? ('end' as const) : ('start' as const), fontFamily: bold };
   const halo = { stroke: palette.card, strokeWidth: 4, paintOrder: 'stroke' } as object;
   return (
@@ -58,12 +60,14 @@ export function SwimRing({ ring, isFirst, depthM, frame, palette, units }: Props
           </SvgText>
         </>
       )}
-      <SvgText {...name} y={cy - 1} fontSize={18} fill={palette.ink} {...halo}>
+      <SvgText {...name} y={isCrowded ? cy + 6 : cy - 1} fontSize={18} fill={palette.ink} {...halo}>
         {swimName(ring.swim, units)}
       </SvgText>
-      <SvgText {...name} y={cy + 17} fontSize={14} fill={color} {...halo}>
-        {ring.words}
-      </SvgText>
+      {isCrowded ? null : (
+        <SvgText {...name} y={cy + 17} fontSize={14} fill={color} {...halo}>
+          {ring.words}
+        </SvgText>
+      )}
     </G>
   );
 }
