@@ -103,7 +103,7 @@ test('at the hole: the coach followed, a fish landed, a tip-up’s flag, what th
 
   await test.step('the log plays with the coach over it, from any place, and a damaged one is refused with its line', async () => {
     await page.goto(`${stack.url}/practice`);
-    await page.getByRole('radio', { name: 'Play a log' }).click();
+    await page.getByRole('radio', { name: 'Logs' }).click();
     const open = async (file: string) => {
       const choosing = page.waitForEvent('filechooser');
       await page.getByRole('button', { name: /^Open a/ }).click();

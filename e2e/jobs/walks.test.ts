@@ -109,3 +109,21 @@ test('jobs 1 and 15: what one means to keep is counted at once, and the one too 
   await page.getByRole('button', { name: 'Released' }).click();
   await expect(page.getByText('Crappie released')).toBeVisible();
 });
+
+test('job 1: ice on a river is only for who measured it there, with its caution first, and no walk over it is planned', async ({ demo: page, stack }) => {
+  const shot = shotsOf(page);
+  await onWater(page, stack.url, /^Ullen River/);
+  await page.getByRole('button', { name: 'Another way' }).click({ timeout: 60_000 });
+  await expect(page.getByText('River ice is not lake ice')).toBeVisible();
+  await shot('job1-river-ways');
+  await page.getByRole('button', { name: 'Start outing: on the ice' }).click();
+  const asked = page.getByRole('dialog', { name: 'What do you fish for?' });
+  if (await asked.isVisible()) await asked.getByRole('listitem').getByRole('button').first().click();
+  await expect(titleOf(page)).toHaveText('River ice is not lake ice', { timeout: 40_000 });
+  await expect(page.getByRole('button', { name: 'Plan holes' })).toHaveCount(0);
+  await shot('job1-river-ice');
+  await page.getByRole('button', { name: /^(Drill here|I am at the ring)$/ }).click();
+  await page.getByRole('button', { name: 'Hole is drilled' }).click();
+  await expect(page.getByText(/^Hole 1, /)).toBeVisible({ timeout: 40_000 });
+  await shot('job1-river-hole');
+});
