@@ -30,7 +30,7 @@ const allowed = {
   pole: ['units', 'water', 'rig', 'fish', 'ground', 'ledger', 'visits'],
   law: ['units', 'fish', 'ledger'],
   methods: ['units', 'fish', 'rig', 'safety', 'patch', 'ledger', 'outlook'],
-  fieldcraft: ['tie-on', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole'],
+  fieldcraft: ['tie-on', 'casting', 'coach', 'outlook', 'weather', 'banks', 'holes', 'river', 'pole', 'tackle'],
   crew: ['units', 'ledger', 'methods', 'season', 'visits'],
   season: ['units', 'water', 'weather', 'winter', 'fish', 'rig', 'safety', 'sonar', 'ground', 'coach', 'ledger', 'visits', 'outlook', 'methods'],
 };
