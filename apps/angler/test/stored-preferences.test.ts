@@ -22,7 +22,8 @@ test('what is written is read back whole', () => {
     theme: 'dusk',
     craft: 'kayak',
     water: 'pond',
-    isPressed: true,
+    pressedWaters: ['tamber-lake'],
+    coldPlaces: 'basin',
     plan: { key: 'k', items: [{ id: 'i', atMs: 1, untilMs: 2, kind: 'set up', what: 'w', why: 'y' }] },
     holePlan: {
       id: 'p',
@@ -45,7 +46,8 @@ test.each([
   ['viewpoints', { 'pressure-or-light': 'moon', 'early-or-warmed': 'sun' }],
   ['plan', { key: 'k', items: [{ id: 'i', atMs: 1, untilMs: 2, kind: 'drill', what: 'w', why: 'y' }] }],
   ['holePlan', { holes: 'none' }],
-  ['isPressed', 'yes'],
+  ['pressedWaters', 'yes'],
+  ['coldPlaces', 'both'],
 ] as const)('a broken %s comes from the start, and takes nothing else with it', (name, value) => {
   const kept = readPreferences({ version: preferencesVersion, ...starting, water: 'pond', [name]: value }, starting);
   expect(kept).toEqual({ ...starting, water: 'pond', [name]: starting[name] });

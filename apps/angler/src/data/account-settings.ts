@@ -25,7 +25,8 @@ export const accountKeys = [
   'troll',
   'viewpoints',
   'windViewpoint',
-  'isPressed',
+  'pressedWaters',
+  'coldPlaces',
   'hangsAbove',
 ] as const satisfies readonly (keyof Preferences)[];
 

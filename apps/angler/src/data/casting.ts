@@ -14,9 +14,10 @@ import {
   type StandQuery,
 } from '@burrow/core/casting';
 import { coverKind, LocalFrame, type LonLat } from '@burrow/core/ground';
-import { soughtBand } from '@burrow/core/holes';
+import { freshSchools, soughtBand } from '@burrow/core/holes';
 import type { OutingState } from '@burrow/core/ledger';
 import { temperatureAt, wholeBed } from '@burrow/core/situation';
+import { minuteMs } from '@burrow/core/units';
 import { useMemo } from 'react';
 import type { Ground } from '@/workers/ground.api';
 import { useComputed } from './computed';
@@ -61,6 +62,11 @@ export function useCastSetting(water: WaterDetail, ground: Ground) {
   const temp = temperatureAt(situation, (band.fromM + band.toM) / 2);
   const secchiM = situation.clarity.value;
   const felt = useMemo(() => feltOn(state, water.id), [state, water.id]);
+  const minute = Math.floor(situation.nowMs / minuteMs);
+  const schools = useMemo(() => {
+    const outing = state.outings.findLast((o) => o.water === water.id && o.endedMs === null);
+    return outing ? freshSchools(outing, (minute + 1) * minuteMs) : [];
+  }, [state, water.id, minute]);
   const lies = river.data?.lies;
   const targets = useMemo(() => {
     const frame = new LocalFrame(ground.map.lon0, ground.map.lat0);
@@ -74,11 +80,12 @@ export function useCastSetting(water: WaterDetail, ground: Ground) {
       ...places.filter((p) => p.role === 'hard').map((p) => castTarget('hard', spot(p.at), 'rock')),
       ...felt.filter((f) => f.what === 'hard').map((f) => castTarget('hard', spot(f.at), 'rock')),
       ...felt.filter((f) => f.what === 'wood' || f.what === 'snag').map((f) => castTarget('cover', spot(f.at), f.what === 'wood' ? 'wood' : 'snag')),
+      ...schools.map((at) => castTarget('school', spot(at), 'school')),
       ...lines.filter((l) => l.role === 'seam').flatMap((l) => pointsOf(l.line.map(spot)).map((s) => castTarget('seam', s, l.name ?? 'seam'))),
     ];
     if (isMoving) for (const lie of lies ?? []) found.push(castTarget('lie', spot(lie.at), lie.by, lie.score));
     return found;
-  }, [water, ground.map, felt, lies, isMoving]);
+  }, [water, ground.map, felt, schools, lies, isMoving]);
   const { fromM, toM } = band;
   const query = useMemo<Omit<StandQuery, 'at' | 'casts'>>(
     () => ({

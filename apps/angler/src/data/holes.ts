@@ -18,7 +18,7 @@ import type { Ground, PlaceQuery, PlanRequest } from '@/workers/ground.api';
 /** What places on a water are scored by; null until the situation and the water are known. */
 function usePlaceQuery(water: WaterDetail | undefined, situation: Situation | null): PlaceQuery | null {
   const { state } = useLedger();
-  const { units, leastIceM, isPressed } = usePreferences();
+  const { units, leastIceM, pressedWaters, coldPlaces } = usePreferences();
   const outing = useOuting();
   const setting = useMemo<PlaceSetting | null>(
     () =>
@@ -30,11 +30,12 @@ function usePlaceQuery(water: WaterDetail | undefined, situation: Situation | nu
             phase: situation.phase?.value ?? 'steady',
             inflows: placesOf(water.file, 'inflow'),
             cover: placesOf(water.file, 'cover'),
-            isPressed,
+            isPressed: pressedWaters.includes(water.id),
+            ...(coldPlaces === 'by-sun' ? {} : { coves: coldPlaces }),
             ...placesOfNow(situation),
           }
         : null,
-    [water, situation, isPressed],
+    [water, situation, pressedWaters, coldPlaces],
   );
   const current = outing?.water === water?.id ? outing : undefined;
   const noDeeperM = situation ? deepestSoughtM(situation.species.value, situation.goal.value === 'supper') : Infinity;

@@ -77,7 +77,8 @@ export const startingPreferences: Preferences = {
   holePlan: null,
   windViewpoint: 'windward',
   device: null,
-  isPressed: false,
+  pressedWaters: [],
+  coldPlaces: 'by-sun',
   hangsAbove: false,
   isSheltered: false,
 };

@@ -87,6 +87,8 @@ export interface KeptHolePlan extends HolePlan {
 }
 
 /** Where a flasher's pings come from. A stream without an address is that of this server; a log is kept on the phone. */
+/** Where fish are looked for first in cold open water. */
+export type ColdPlaces = 'by-sun' | 'coves' | 'basin';
 export type Device = { kind: 'none' } | { kind: 'stream'; url: string } | { kind: 'log'; name: string } | { kind: 'simulation' };
 
 export interface Preferences {
@@ -132,7 +134,10 @@ export interface Preferences {
   /** The flasher that the Hole listens to; null for what is usual: the simulation in the demo, none elsewhere. */
   device: Device | null;
   /** Whether many anglers fish these waters: where schools differ on points. */
-  isPressed: boolean;
+  /** Waters that many anglers fish. */
+  pressedWaters: string[];
+  /** Where in cold open water: by the sun of the last days, in coves or over the basin whatever it was. */
+  coldPlaces: ColdPlaces;
   /** Live bait hangs over the fish, instead of being drawn up through them. */
   hangsAbove: boolean;
   /** Whether one sits in a shelter on the ice. */
@@ -262,7 +267,8 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
       z.object({ kind: z.literal('simulation') }),
     ])
     .nullable(),
-  isPressed: z.boolean(),
+  pressedWaters: z.array(z.string()),
+  coldPlaces: z.enum(['by-sun', 'coves', 'basin']),
   hangsAbove: z.boolean(),
   isSheltered: z.boolean(),
 };

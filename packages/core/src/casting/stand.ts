@@ -56,6 +56,8 @@ export interface StandAnswer {
 }
 
 const [barsEachSide, barStepDeg] = [3, 8];
+/** With a school marked within a cast so many casts are laid out: through it, and once more. Source: fieldcraft, a marker saves casts. */
+const schoolCasts = 2;
 /** What holds fish outside the band counts this much of what it would in it: the bottom felt hard is worth a cast whatever the map says. Heuristic. */
 const beyondShare = 0.5;
 
@@ -96,7 +98,8 @@ export function standCasts(map: DepthMap, query: StandQuery): StandAnswer {
   // `best` counts what it chose as made: what is left by bearing is asked of a fan that made only what was made.
   const [before, choosing] = [after(), after()];
   const shown = before.shownShare();
-  const chosen = choosing.best(query.count);
+  const hasSchool = query.targets.some((t) => t.kind === 'school' && Math.hypot(t.x - from.x, t.y - from.y) <= query.castM);
+  const chosen = choosing.best(hasSchool ? Math.min(schoolCasts, query.count) : query.count);
   const first = chosen[0]?.bearingDeg ?? 0;
   const bars = Array.from({ length: 2 * barsEachSide + 1 }, (_, k): BearingBar => {
     const bearingDeg = (first + (k - barsEachSide) * barStepDeg + 360) % 360;

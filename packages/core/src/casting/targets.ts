@@ -1,8 +1,8 @@
 import { outAlong, type Spot } from './water';
 
-/** Something that holds fish: cover, a hard patch, a lie, a piece of a seam. Place in metres of the map's frame. */
+/** Something that holds fish: cover, a hard patch, a lie, a piece of a seam; or fish that were seen. Place in metres of the map's frame. */
 export interface CastTarget extends Spot {
-  kind: 'cover' | 'hard' | 'lie' | 'seam';
+  kind: 'cover' | 'hard' | 'lie' | 'seam' | 'school';
   name: string;
   /** How many times a square metre of plain band one beside it is worth. */
   weight: number;
@@ -16,6 +16,8 @@ export const targetWorth: Readonly<Record<CastTarget['kind'], { weight: number; 
   cover: { weight: 6, reachM: 2.5 },
   lie: { weight: 8, reachM: 3.5 },
   seam: { weight: 3, reachM: 2 },
+  // Fish that were seen there are worth more than anything that only may hold some.
+  school: { weight: 40, reachM: 3 },
 };
 
 export const castTarget = (kind: CastTarget['kind'], spot: Spot, name: string, share = 1): CastTarget => ({

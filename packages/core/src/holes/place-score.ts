@@ -93,6 +93,22 @@ export const placeRules: readonly PlaceRule[] = [
     reason: 'The level is up over new ground: bait fish, and what eats them, are in the coves and round the small points.',
   },
   {
+    id: 'place.sunned-coves',
+    stages: ['open cold water'],
+    groups: ['panfish', 'bass'],
+    when: (s) => s.coves !== 'basin' && isCold(s) && (s.sunned ?? 0) >= sunLimits.sunny,
+    draws: { pocket: 1.4, cover: 1.2 },
+    reason: 'Days of sun have warmed the coves: the wood in them comes before the open basin.',
+  },
+  {
+    id: 'place.dull-basin',
+    stages: ['open cold water'],
+    groups: ['panfish', 'bass'],
+    when: (s) => s.coves !== 'coves' && isCold(s) && s.sunned != null && s.sunned <= sunLimits.dull,
+    draws: { basin: 0.6, hollow: 0.4 },
+    reason: 'Dull days have warmed no cove: the open basin leads.',
+  },
+  {
     id: 'place.walls-by-coves',
     stages: ['open cold water', 'just after ice-out', 'pre-spawn'],
     groups: ['bass'],
@@ -102,6 +118,11 @@ export const placeRules: readonly PlaceRule[] = [
   },
   { id: 'place.points.ends', stages: 'any', groups: ['bass', 'pike-walleye', 'deep'], draws: { point: 0.5 }, reason: 'The end of a point stops what comes along the wall.' },
 ];
+
+/** Shares of three clear days' sun from which coves are warmed, and to which they are not; water over so much needs no sun, °C. Heuristic; source: fieldcraft §1. */
+const sunLimits = { sunny: 0.75, dull: 0.5, coldC: 10 } as const;
+
+const isCold = ({ tempC = null }: PlaceSetting) => tempC !== null && tempC <= sunLimits.coldC;
 
 /**
  * Of a pocket so much of its way in is looked at first, m; a level so far up floods new ground, m; walls so near a cove hold fish at these temperatures, m and °C.
@@ -129,6 +150,9 @@ export interface PlaceSetting {
   isWarmed?: boolean;
   levelM?: number;
   tempC?: number | null;
+  /** Share of the sun of three clear days that the last three had; null where it is not known. Coves or the basin whatever the sun, for who chose a side. */
+  sunned?: number | null;
+  coves?: 'coves' | 'basin';
 }
 
 export interface PlaceReason {

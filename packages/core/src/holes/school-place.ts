@@ -3,6 +3,8 @@ import { bearingDeg, clockText, compassPoint, depthText, distanceM, distanceText
 
 /** A school stays worth a hole for so long after it was seen; one this near is under the rod already, m. Heuristic. */
 const [keepsMs, nearM] = [45 * minuteMs, 3] as const;
+/** Two looks this near to each other are at one school, m. Heuristic. */
+const sameSchoolM = 8;
 
 /** A school that was seen to the side, and nobody has opened a place over yet. */
 export interface SchoolPlace {
@@ -12,6 +14,17 @@ export interface SchoolPlace {
   seenMs: number;
   topM: number | null;
   movesDeg: number | null;
+}
+
+/** Places that schools were seen at of late, the last look at each: one where nothing was seen since is none. */
+export function freshSchools({ felt, stations }: Pick<OutingState, 'felt' | 'stations'>, nowMs: number): LonLat[] {
+  const looks = felt
+    .filter((f) => (f.what === 'school' || f.what === 'empty') && f.ms <= nowMs && nowMs - f.ms <= keepsMs)
+    .flatMap((f) => {
+      const from = stations.find((s) => s.id === f.station)?.at;
+      return from ? [{ what: f.what, at: placeAlong(from, f.bearingDeg, f.outM) }] : [];
+    });
+  return looks.filter((l, k) => l.what === 'school' && !looks.slice(k + 1).some((o) => distanceM(o.at, l.at) <= sameSchoolM)).map((l) => l.at);
 }
 
 /** Where the school seen last is to be fished: the next place. Null without one, where it is old, and where a place was opened over it since. */

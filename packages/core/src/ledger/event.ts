@@ -16,8 +16,8 @@ interface Envelope<Kind extends string, Body> {
 }
 
 export type ReactionKind = 'looked' | 'stalled' | 'followed' | 'chased' | 'ignored' | 'refused' | 'fled' | 'nipped' | 'bite' | 'robbed' | 'missed' | 'hooked' | 'lost';
-/** What a bait feels on the bed, or a school that is seen where it is. */
-export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school';
+/** What a bait feels on the bed; a school that is seen where it is, or a look that found none. */
+export type FeltKind = 'hard' | 'soft' | 'wood' | 'weeds' | 'snag' | 'school' | 'empty';
 /** Where a ball of feed comes apart, and what it is made of. */
 export type BallBreak = (typeof ballBreaks)[number];
 export type FeedParticle = (typeof feedParticleIds)[number];
@@ -90,8 +90,9 @@ export interface EventBodies {
     bearingDeg: number;
     outM: number;
     by?: 'time' | 'eye';
-    /** Of a school: its top, m, whether small fish were seen on the way to it, and the bearing that it moves along. */
+    /** Of a school: its top, m, whether small fish were seen on the way to it, and the bearing that it moves along; of any look how deep the water is there, m. */
     topM?: number;
+    bottomM?: number;
     hasBait?: boolean;
     movesDeg?: number;
   };

@@ -146,7 +146,7 @@ const reducers: Reducers = {
     into.note(id, ms, kind, station, result);
   },
   felt: (into, { id, kind, body }, ms) => {
-    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM, ...said(body, 'topM', 'hasBait', 'movesDeg') });
+    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM, ...said(body, 'topM', 'bottomM', 'hasBait', 'movesDeg') });
     into.note(id, ms, kind, body.station, body.what);
   },
   'level-measured': (into, { id, kind, body }, ms) => {

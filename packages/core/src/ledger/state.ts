@@ -136,8 +136,9 @@ export interface FeltState {
   what: FeltKind;
   bearingDeg: number;
   outM: number;
-  /** Of a school, where somebody said so. */
+  /** Of a school or a look that found none, where somebody said so. */
   topM?: number;
+  bottomM?: number;
   hasBait?: boolean;
   movesDeg?: number;
 }

@@ -1,7 +1,7 @@
 import { speciesOf } from '../fish';
 import { feltAir, frostbiteTime, iceGuidance, judgeIce, type FrostbiteTime, type IceFinding, type IceLoad, type IceMeasurement } from '../safety';
 import { clockText, dayMs, dayText, depthFigure, depthText, hourMs, iceNeededText, iceText, inOwnUnits, spanText, startOfDay, tempText, type UnitPreference } from '../units';
-import { findFronts, findPhases, phaseAtInstant, sunDay, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
+import { findFronts, findPhases, phaseAtInstant, sunDay, sunShare, weatherAt, type Front, type Phase, type PhaseName, type Place, type SunDay, type WeatherHour } from '../weather';
 import { fishDepth, injuryWords, seasonStage, type Band, type FishDepth } from './band';
 import type { ColumnAnswer } from '../column';
 import { columnAsMeasured, type TempReading } from './reading';
@@ -60,6 +60,8 @@ export interface Outlook {
   choice: FeedingWindow | undefined;
   sun: SunDay[];
   weatherNow: WeatherHour | undefined;
+  /** Share of the sun of three clear days that the last three had, 0–1; null where it is not known. */
+  sunned: number | null;
   /** Latest row of the series: when the station last spoke. */
   feelsLikeC: number | undefined;
   coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
@@ -125,6 +127,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     choice,
     sun,
     weatherNow,
+    sunned: sunShare(series, place, nowMs),
     feelsLikeC: (weatherNow && feltAir(weatherNow)) ?? undefined,
     coldest: coldestOf(series, nowMs, today.duskMs),
     surface,

@@ -67,6 +67,8 @@ export interface Situation {
   temperature: Known<number> & { depthM: number };
   /** Secchi depth, m. */
   clarity: Known<number>;
+  /** Share of the sun of three clear days that the last three had. */
+  sunned: Known<number> | null;
   /** Share of the sky under cloud. */
   cloud: Known<number> | null;
   light: Known<'day' | 'twilight' | 'dark'>;
@@ -128,6 +130,7 @@ export function situationAt(setting: SituationSetting): Situation {
     band,
     temperature: { ...temperatureAt(partial, middleM), depthM: middleM },
     clarity: clarityNow(here, setting),
+    sunned: said(outlook?.sunned),
     cloud: said(row?.cloud),
     light: { value: lightAt(nowMs, water.place), by: 'modelled', atMs: nowMs },
     airC: said(row?.airC),

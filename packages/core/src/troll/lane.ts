@@ -13,6 +13,8 @@ export interface LaneQuery {
   lengthM: number;
   /** Where to begin, within 30 m; null anywhere. */
   start: Spot | null;
+  /** What the lane should pass through: marked cover, fish that were seen. */
+  through?: readonly Spot[];
 }
 
 /** A bend of a lane: from where to where along it, to which side, and by how much. */
@@ -45,6 +47,8 @@ const [coarse, fine] = [0.6, 2];
 export const startWithinM = 30;
 /** Turned a little wider than asked, and kept a little further off, so that neither is broken between the points looked at. */
 const [widerTurn, furtherOffM] = [1.03, 0.05];
+/** A metre this near to what it should pass through, m, counts so many metres of the band more. Heuristic. */
+const [throughM, throughWorth] = [8, 3];
 /** Water that the lane has been over already counts this much less; a full turn costs so much of a step. */
 const [againLess, bendLess] = [0.15, 0.03];
 
@@ -128,6 +132,7 @@ function programmed(water: CastWater, query: LaneQuery, mostWays: number, perM: 
   const headings = Math.max(16, Math.ceil((2 * Math.PI) / Math.min(0.5, (headingShare * long) / wide)));
   const leastM = baitM + clearanceM + furtherOffM;
   const isIn = (d: number) => d >= band.fromM && d <= band.toM;
+  const isThrough = nearAny(query.through ?? []);
 
   const history: Ways[] = [seeds(water, start, leastM, band, headings, mostWays)];
   if (history[0].x.length === 0)
@@ -166,6 +171,7 @@ function programmed(water: CastWater, query: LaneQuery, mostWays: number, perM: 
             break;
           }
           if (isIn(depth)) inside++;
+          if (isThrough?.(ex, ey)) inside += throughWorth;
         }
         if (!isClear) continue;
         const score = before.score[w] + inside / n - bendLess * Math.abs(arc.bend);
@@ -192,6 +198,21 @@ function programmed(water: CastWater, query: LaneQuery, mostWays: number, perM: 
     countAgain(history, Math.ceil((Math.PI * wide) / long), 0.7 * wide);
   }
   return followed(water, query, history, arcs, long);
+}
+
+/** Tells whether a place lies near to one of some; null where there are none. */
+function nearAny(spots: readonly Spot[]): ((x: number, y: number) => boolean) | null {
+  if (spots.length === 0) return null;
+  const key = (i: number, j: number) => i * 65_536 + j;
+  const square = (v: number) => Math.round(v / throughM);
+  const near = new Map<number, Spot[]>();
+  for (const spot of spots)
+    for (let i = -1; i <= 1; i++)
+      for (let j = -1; j <= 1; j++) {
+        const k = key(square(spot.x) + i, square(spot.y) + j);
+        near.set(k, [...(near.get(k) ?? []), spot]);
+      }
+  return (x, y) => near.get(key(square(x), square(y)))?.some((s) => (s.x - x) ** 2 + (s.y - y) ** 2 <= throughM ** 2) === true;
 }
 
 /** The place nearest to another with so much water, within `withinM`; null where there is none. */

@@ -4,6 +4,7 @@ export * from './fronts';
 export * from './phases';
 export * from './sun';
 export * from './radiation';
+export { sunShare } from './sunned';
 export * from './seen';
 export * from './coverage';
 export { evidenceText } from './evidence-words';

@@ -122,7 +122,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
   return (
     <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
       <CastAnswers onReact={(reaction, text, how) => void react(reaction, text, how)} />
-      <SchoolField outing={outing.id} station={stand.id} zone={control.water.file.water.timezone} onLogged={close} />
+      <SchoolField outing={outing} station={stand.id} zone={control.water.file.water.timezone} onLogged={close} />
       <FeltOutThere
         onFelt={(what) => void felt(what)}
         says={`Logged ${castText(bait.outM, units)} out, ${bait.isByTime ? 'reckoned by the time since the cast: touch the section to set it' : 'where you touched the section'}.`}

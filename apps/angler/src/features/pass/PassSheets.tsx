@@ -74,7 +74,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
   const band = settings.band;
   return (
     <Sheet title={`${method.station} ${pass.label}`} open onClose={close}>
-      <SchoolField outing={outing.id} station={pass.id} zone={zone} moved={control.place.at ? { station: pass.at, now: control.place.at } : undefined} onLogged={close} />
+      <SchoolField outing={outing} station={pass.id} zone={zone} moved={control.place.at ? { station: pass.at, now: control.place.at } : undefined} onLogged={close} />
       <Text strong>Line in the propeller: engine off first.</Text>
       <TurnBackNote outing={outing} at={control.place.at ?? pass.at} zone={zone} />
       <Choice

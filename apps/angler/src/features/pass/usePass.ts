@@ -51,7 +51,10 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const log = usePassLog({ outing, pass, zone, running, speedMs: speed.speedMs, onLogged: () => setSheet(null) });
 
   const follow = laneBand(settings.band, running.deepestM, troll.clearanceM);
-  const asked = { band: follow, baitM: running.deepestM, clearanceM: troll.clearanceM, turnM: troll.turnM, lengthM: troll.laneM, start: pass.at };
+  // Marked cover, and fish seen at the surface or on the sounder, are passed over again.
+  const { targets } = settings;
+  const through = useMemo(() => targets.filter((t) => t.kind === 'cover' || t.kind === 'school').map(({ x, y }) => ({ x: Math.round(x), y: Math.round(y) })), [targets]);
+  const asked = { band: follow, baitM: running.deepestM, clearanceM: troll.clearanceM, turnM: troll.turnM, lengthM: troll.laneM, start: pass.at, through };
   const planned = useComputed<Lane>({
     key: ['lane', water.id, pass.id],
     of: JSON.stringify([asked, ground.map.soundings, ground.levelM]),

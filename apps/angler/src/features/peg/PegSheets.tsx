@@ -158,7 +158,7 @@ function MorePeg({ control, log }: { control: PegControl; log: ReactNode }) {
           <Action height={64} label="Another swim" onPress={() => setSheet('another-swim')} />
         ) : null}
       </View>
-      <SchoolField outing={outing.id} station={station.id} zone={zone} onLogged={close} />
+      <SchoolField outing={outing} station={station.id} zone={zone} onLogged={close} />
       <QuietSwim control={control} />
       {others.length > 1 ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8 }}>

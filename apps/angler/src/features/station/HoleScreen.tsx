@@ -26,7 +26,7 @@ import { usePalette } from '@/theme/theme';
 export function HoleScreen({ outing, station: hole }: { outing: OutingState; station: StationState }) {
   const control = useHole(outing, hole);
   const { units } = usePreferences();
-  const { zone, now, listener, isTaken, clock, method, sheet, show, log: entry } = control;
+  const { zone, now, listener, round, isTaken, clock, method, sheet, show, log: entry } = control;
   const { isByEye, reading, advice, words } = listener;
   const keys = holeKeys(control);
   const readByEye = reading.readings[0] ? `read by eye, ${agoText(now - reading.readings[0].atMs)}` : 'read your flasher by eye';
@@ -41,7 +41,7 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
   return (
     <StationFrame
       facts={<FactsLine facts={`${method.station} ${hole.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}${isByEye ? `, ${readByEye}` : ''}`} />}
-      heading={isTaken ? 'Rod tip down: strike' : (words?.instruction ?? (isByEye ? 'Read your flasher' : 'Listening to the flasher'))}
+      heading={isTaken ? 'Rod tip down: strike' : (round?.headline ?? words?.instruction ?? (isByEye ? 'Read your flasher' : 'Listening to the flasher'))}
       reason={holeReason(control)}
       reasonLines={4}
       why={{ label: 'Why, and what would change it', onOpen: () => show('why'), isOff: words === null || isTaken }}
@@ -75,19 +75,27 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
 const [suggestionPx, beatPx] = [20, 64] as const;
 
 /** Why the advice is given, or what is to be done before there is any. */
-function holeReason({ isTaken, listener }: HoleControl): string {
+function holeReason({ isTaken, round, listener }: HoleControl): string {
   const { words, isByEye } = listener;
   if (isTaken) return 'Tap Bite to set the hook. The tip is simulated.';
+  if (round) return round.detail;
   if (words) return `${words.reason} ${words.then}`;
   return isByEye ? 'Touch the picture where bottom, jig and top mark are, then say what the mark did.' : 'The first pings take a second.';
 }
 
 /** What can be tapped with a line in the water, and before one is. */
-function holeKeys({ line, show, log }: HoleControl): ThumbKey[] {
-  const { react } = log;
+function holeKeys({ line, listener, isUnread, show, log }: HoleControl): ThumbKey[] {
+  const { react, looked } = log;
   const more: ThumbKey = { id: 'more', label: 'More', icon: 'more', shortcut: 'M', onPress: () => show('more') };
   if (!line)
     return [
+      // What is seen before a line goes in: one tap, with the depth of the top mark where it is read.
+      ...(isUnread
+        ? [
+            { id: 'marks', label: 'Marks', icon: 'eye' as const, shortcut: 'L', onPress: () => void looked('school', listener.topMarkM) },
+            { id: 'nothing', label: 'Nothing', icon: 'refused' as const, shortcut: 'N', onPress: () => void looked('empty', null) },
+          ]
+        : []),
       { id: 'down', label: 'Line down', detail: log.bait, icon: 'hole', main: true, shortcut: 'D', onPress: () => void log.lowerLine() },
       { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => show('fish') },
       more,

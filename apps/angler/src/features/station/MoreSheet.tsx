@@ -99,7 +99,7 @@ export function MoreSheet(props: Props) {
       </View>
       {method.isOnIce ? <Shelter /> : <Afloat outing={outing} at={hole.at} zone={zone} />}
       {method.isOnIce ? <PinchOfFeed outing={outing} hole={hole} onFed={() => close(ledger.write(moves.scope, 'fed', { station: hole.id, what: 'pinch of feed' }))} /> : null}
-      <SchoolField outing={outing.id} station={hole.id} zone={zone} onLogged={onClose} />
+      <SchoolField outing={outing} station={hole.id} zone={zone} onLogged={onClose} />
       <MoreAnswers
         onReact={(kind, lostAt, isSame) => {
           onReact(kind, lostAt, isSame);

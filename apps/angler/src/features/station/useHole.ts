@@ -1,10 +1,11 @@
 import { speciesOf } from '@burrow/core/fish';
-import { holeSigns } from '@burrow/core/holes';
+import { holeLooks, holeSigns, roundAdvice } from '@burrow/core/holes';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { stayOrGo } from '@burrow/core/patch';
 import { useState } from 'react';
 import { useNow } from '@/data/clock';
+import { usePreferences } from '@/data/preferences';
 import { useWater } from '@/data/water';
 import { isTipUp } from './tip-ups';
 import { useCall } from './useCall';
@@ -17,6 +18,7 @@ export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' |
 /** A hole being fished: what listens there and what the coach says of it, its clock, and what can be logged. */
 export function useHole(outing: OutingState, hole: StationState) {
   const { detail } = useWater();
+  const { units } = usePreferences();
   const now = useNow(5000);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const method = methodOf(hole.method) ?? usualMethod;
@@ -33,7 +35,10 @@ export function useHole(outing: OutingState, hole: StationState) {
     setFishLine(from);
   };
   const log = useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose: () => show(null) });
-  return { outing, hole, method, zone, now, listener, isTaken, clock: stayOrGo(holeSigns(outing, hole), prior, now), prior, line, fishOn, sheet, show, log };
+  /** Before a fish answers here, the holes that nobody has looked into come first. */
+  const round = roundAdvice(outing, hole, units);
+  const isUnread = method.isOnIce && !line && holeLooks(outing).some((l) => l.hole.id === hole.id && l.saw === null);
+  return { outing, hole, method, zone, now, listener, round, isUnread, isTaken, clock: stayOrGo(holeSigns(outing, hole), prior, now), prior, line, fishOn, sheet, show, log };
 }
 
 export type HoleControl = ReturnType<typeof useHole>;

@@ -49,6 +49,14 @@ export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose
     flasher.reacted(reaction);
     if (reaction === 'bite') await flasher.strike();
   };
+  /** What the sounder shows in the hole before a line goes in. */
+  const looked = (saw: 'school' | 'empty', topM: number | null) =>
+    log(saw === 'school' ? 'Marks in this hole' : 'Nothing in this hole', [
+      {
+        kind: 'felt',
+        body: { station: hole.id, what: saw, bearingDeg: 0, outM: 0, by: 'eye', ...(topM === null ? {} : { topM }), ...(bottomM === null ? {} : { bottomM }) },
+      },
+    ]);
   const lowerLine = () => log(`Line down: ${bait}`, [lowered(jigM)]);
   /** The jig goes to a depth. */
   const setJig = (depthM: number, handMs?: number | null) => {
@@ -82,5 +90,5 @@ export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose
     else flasher.reacted('landed');
     onClose();
   };
-  return { said, setSaid, undo, bait, react, lowerLine, setJig, takeReading, keepEchoes, landed };
+  return { said, setSaid, undo, bait, react, looked, lowerLine, setJig, takeReading, keepEchoes, landed };
 }

@@ -1,6 +1,7 @@
 import { adviceWords, memoryOf, type CoachMemory } from '@burrow/core/coach';
 import type { LineState, OutingState, StationState } from '@burrow/core/ledger';
 import { temperatureAt, unknownWater } from '@burrow/core/situation';
+import type { Mark } from '@burrow/core/sonar';
 import { depthStepM } from '@burrow/core/units';
 import { useEffect, useMemo, useState } from 'react';
 import { useOutlook } from '@/data/outlook';
@@ -78,7 +79,14 @@ export function useListener(outing: OutingState, hole: StationState, line: LineS
     lineM,
     jigM: isByEye || !frame ? reading.jigM : (frame.state.jigM ?? frame.lineM),
     bottomM: (isByEye ? reading.bottomM : frame?.state.bottomM) ?? hole.depthM,
+    topMarkM: isByEye || !frame ? reading.markM : topMarkM(frame.state.marks),
   };
+}
+
+/** The highest fish or school among marks, m; null without one. */
+function topMarkM(marks: readonly Mark[]): number | null {
+  const seen = marks.filter((m) => m.kind === 'fish' || m.kind === 'school').map((m) => m.depthM);
+  return seen.length === 0 ? null : Math.min(...seen);
 }
 
 export type Listener = ReturnType<typeof useListener>;

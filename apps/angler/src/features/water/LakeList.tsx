@@ -13,6 +13,7 @@ import type { Ground, PlannedHole } from '@/workers/ground.api';
 import { BankPanel } from './BankPanel';
 import { GroundList } from './GroundList';
 import { LikeList } from './LikeList';
+import { PlaceSides } from './PlaceSides';
 import type { OutingHere } from './useOutingHere';
 
 interface Props {
@@ -46,6 +47,9 @@ export function LakeList({ water, ground, here, ring, planned, holes, onPlace, a
       {isIced ? null : panel}
       <GroundList water={water} ground={ground} planned={planned} holes={holes} units={units} />
       {isIced ? panel : null}
+      <View style={{ paddingHorizontal: 16, paddingBottom: 16 }}>
+        <PlaceSides water={water.id} />
+      </View>
     </>
   );
 }

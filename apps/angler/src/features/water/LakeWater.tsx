@@ -1,5 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
-import { nearestPlace } from '@burrow/core/ground';
+import { marksOf } from '@burrow/contract/formats/water-marks';
+import { coverKind, nearestPlace } from '@burrow/core/ground';
+import { nextCover, nextCoverText } from '@burrow/core/holes';
 import { turnWords } from '@burrow/core/situation';
 import { useMemo, useState } from 'react';
 import { useOutlook } from '@/data/outlook';
@@ -20,10 +22,14 @@ import { useWayPlace } from './useWayPlace';
 import { WaterFrame } from './WaterFrame';
 import { mapHoles } from './words';
 
+/** Marked cover by what it is called. */
+const coverOf = ({ file }: WaterDetail) =>
+  marksOf(file).places.flatMap((p) => (p.role === 'cover' ? [{ at: p.at, name: p.name ?? coverKind(p.kind ?? '').label }] : []));
+
 /** Standing water: where to drill, in what order. */
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
   const { state } = useLedger();
-  const { units } = usePreferences();
+  const { units, pressedWaters } = usePreferences();
   const turn = useOutlook().situation?.turn;
   const wide = useWide();
   const here = useOutingHere(water);
@@ -43,6 +49,11 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const ring = named ?? ground.map.deepest.at;
   const wayThere = place.wayText(drilling.from, ring);
   const turned = turn ? turnWords(turn.value, units, water.file.water.timezone) : null;
+  const band = useOutlook().situation?.band?.value ?? null;
+  const crowded =
+    named && pressedWaters.includes(water.id)
+      ? nextCoverText(nextCover(ground.map, coverOf(water), named, band, 2), named, units)
+      : null;
   const failed = make.isError ? (make.error as Error).message : null;
   return (
     <>
@@ -50,7 +61,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
         water={water}
         here={here}
         standpoint={standpoint}
-        answer={{ ...(byWay?.words ?? drilling.words), notes: [why, failed, turned].filter((note) => note !== null) }}
+        answer={{ ...(byWay?.words ?? drilling.words), notes: [why, failed, turned, crowded].filter((note) => note !== null) }}
         ring={ring}
         isRingNamed={named !== null}
         ringSays={{
@@ -95,6 +106,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
       />
       {isPlanning ? (
         <PlanSheet
+          water={water.id}
           onClose={() => setPlanning(false)}
           ground={ground}
           start={drilling.from ?? nearestPlace(ground.ring, ring)}

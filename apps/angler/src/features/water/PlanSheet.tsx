@@ -8,8 +8,8 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import { change, usePreferences } from '@/data/preferences';
 import type { Ground, PlanRequest } from '@/workers/ground.api';
+import { PlaceSides } from './PlaceSides';
 
 const kinds: readonly { id: ScanKind; label: string; hint: string }[] = [
   { id: 'free', label: 'Where fish are', hint: 'Each hole where it adds most to what is within reach.' },
@@ -19,6 +19,7 @@ const kinds: readonly { id: ScanKind; label: string; hint: string }[] = [
 ];
 
 interface Props {
+  water: string;
   onClose: () => void;
   ground: Ground;
   /** Where the walk begins. */
@@ -33,8 +34,7 @@ interface Props {
 const suits: Record<Exclude<ScanKind, 'free'>, readonly string[]> = { line: ['drop-base', 'drop-top', 'point'], grid: ['basin', 'hollow', 'saddle'], ring: ['hump'] };
 
 /** How to lay out holes: asked once, computed in the worker. */
-export function PlanSheet({ onClose, ground, start, tapped, units, onPlan }: Props) {
-  const { isPressed } = usePreferences();
+export function PlanSheet({ water, onClose, ground, start, tapped, units, onPlan }: Props) {
   const [kind, setKind] = useState<ScanKind>('free');
   const [count, setCount] = useState(8);
   const stepM = units.distance === 'yd' ? 100 * metresPerYard : 100;
@@ -77,19 +77,7 @@ export function PlanSheet({ onClose, ground, start, tapped, units, onPlan }: Pro
       )}
       <Stepper label="Holes" text={String(count)} onStep={(d) => setCount((n) => clamp(n + d, 2, 30))} />
       <Stepper label="Walk" text={distanceText(walkM, units)} onStep={(d) => setWalkM((m) => clamp(m + d * stepM, stepM, 40 * stepM))} hint="From the first hole to the last." />
-      <View style={{ gap: 8 }}>
-        <Text strong>On points, schools differ</Text>
-        <Choice
-          label="On points"
-          options={[
-            { id: 'ends', label: 'Fish their ends' },
-            { id: 'sides', label: 'Pressed water: the wall beside' },
-          ]}
-          value={isPressed ? 'sides' : 'ends'}
-          onChange={(side) => change({ isPressed: side === 'sides' })}
-          wrap
-        />
-      </View>
+      <PlaceSides water={water} />
     </Sheet>
   );
 }
