@@ -85,6 +85,7 @@ const bodies = {
     depthM: depthM.optional(),
     lineOutM: lineOutM.optional(),
     second: z.object({ presentation: name.optional(), aboveM: z.number().min(0.05).max(20) }).optional(),
+    tube: z.object({ seat: z.enum(['short', 'full']).optional(), scent: z.boolean().optional(), cutMm: z.number().min(0).max(100).optional() }).optional(),
   }),
   'line-up': z.object({ line: id }),
   'flag-up': z.object({ line: id }),

@@ -7,7 +7,7 @@ const scene = (signs: CastSign[]) => ({ signs, nowMs: (signs.at(-1)?.ms ?? 0) + 
 test('goes one step on the ladder of mood: the pace first, then the bait, and no bait that suits is changed', () => {
   const said = (family: string, goal: 'numbers' | 'size', ...kinds: CastSign['kind'][]) => {
     const s = scene(kinds.map((kind, k) => sign(k, kind)));
-    return ruleWithBait(whatAfter(s), null, s.signs, family, goal).headline;
+    return ruleWithBait(whatAfter(s), null, s.signs, { family, colour: null }, goal).headline;
   };
   expect(said('suspending-minnow', 'size', 'followed')).toBe('The same cast, half as fast');
   expect(said('suspending-minnow', 'size', 'followed', 'followed')).toBe('A longer pause, then smaller');
@@ -19,4 +19,15 @@ test('goes one step on the ladder of mood: the pace first, then the bait, and no
   // One that took in between begins the count anew.
   expect(said('grub', 'size', 'ignored', 'missed', 'ignored')).toBe('The same cast, left to lie');
   expect(moodOf([sign(0, 'followed'), sign(1, 'landed')])).toEqual({ seen: 'none', times: 0 });
+});
+
+test('a swim jig that they roll at is changed for a white one and for nothing else, and a white one is slowed', () => {
+  const rolled = (colour: string, ...kinds: CastSign['kind'][]) => {
+    const s = scene(kinds.map((kind, k) => sign(k, kind)));
+    return ruleWithBait(whatAfter(s), null, s.signs, { family: 'swim-jig', colour }, 'numbers').headline;
+  };
+  expect(rolled('black', 'chased')).toBe('White, the same pace');
+  expect(rolled('black', 'followed')).toBe('White, the same pace');
+  expect(rolled('pearl', 'chased')).toBe('The same cast, slower');
+  expect(rolled('black', 'ignored')).toBe('The same cast, left to lie');
 });

@@ -9,14 +9,16 @@ type Observation = { marks: Mark[]; jigM?: number; lineM?: number };
 interface Scene {
   at: (s: number) => Observation;
   speciesId?: string;
+  /** On the line. */
+  family?: string;
   seconds?: number;
   /** Taps of the angler, by second. */
   taps?: { s: number; kind: 'missed' | 'landed' | 'nipped' | 'refused' }[];
 }
 
 /** Lets a coach watch a scene and collects the advice of every rule that spoke, and every ask. */
-function watch({ at, speciesId = 'black-crappie', seconds = 14, taps = [] }: Scene): { spoken: Map<string, Advice>; asked: Set<string> } {
-  const coach = new Coach({ speciesId, waterTempC: 4, beamDeg: 12 });
+function watch({ at, speciesId = 'black-crappie', family, seconds = 14, taps = [] }: Scene): { spoken: Map<string, Advice>; asked: Set<string> } {
+  const coach = new Coach({ speciesId, waterTempC: 4, beamDeg: 12, ...(family ? { family } : {}) });
   const spoken = new Map<string, Advice>();
   const asked = new Set<string>();
   for (let t = 0; t < seconds * 1000; t += 100) {
@@ -89,6 +91,7 @@ const refusals = (count: number, more: Partial<Scene> = {}): Scene => ({
 });
 const asks: Record<string, Scene> = {
   'ask.nipped': { at: () => ({ marks: [mark(5.4)] }), taps: [{ s: 5, kind: 'nipped' }] },
+  'ask.tails': { at: () => ({ marks: [mark(5.85)] }), taps: [{ s: 5, kind: 'nipped' }], family: 'tube' },
   'ask.trout': refusals(1, { speciesId: 'lake-trout' }),
   'ask.cadence': refusals(2),
   'ask.depth': refusals(4),

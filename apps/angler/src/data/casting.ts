@@ -86,6 +86,10 @@ export function useCastSetting(water: WaterDetail, ground: Ground) {
     if (isMoving) for (const lie of lies ?? []) found.push(castTarget('lie', spot(lie.at), lie.by, lie.score));
     return found;
   }, [water, ground.map, felt, schools, lies, isMoving]);
+  const points = useMemo(() => {
+    const frame = new LocalFrame(ground.map.lon0, ground.map.lat0);
+    return ground.features.filter((f) => f.kind === 'point').map((f) => ({ x: frame.toMetres(f.at)[0], y: frame.toMetres(f.at)[1] }));
+  }, [ground]);
   const { fromM, toM } = band;
   const query = useMemo<Omit<StandQuery, 'at' | 'casts'>>(
     () => ({
@@ -101,7 +105,7 @@ export function useCastSetting(water: WaterDetail, ground: Ground) {
     [fromM, toM, castM, temp.value, secchiM, targets, isMoving],
   );
   const isAshore = craft === 'bank' || craft === 'pier' || craft === 'wading';
-  return { query, band, bandBy, temp, secchiM, targets, felt, isMoving, isAshore, craft, isReady: !isMoving || river.data !== undefined };
+  return { query, band, bandBy, temp, secchiM, targets, points, felt, isMoving, isAshore, craft, isReady: !isMoving || river.data !== undefined };
 }
 
 export type CastSettings = ReturnType<typeof useCastSetting>;

@@ -1,4 +1,5 @@
 import { startingViewpoints } from '@burrow/core/outlook';
+import type { TubeBuild } from '@burrow/core/ledger';
 import { isFishedBy, type TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
@@ -142,6 +143,13 @@ export function useFamilyOnLine(piece: string | null, method: string): string | 
 }
 /** What a line that goes down is logged with: nothing of what nobody said. */
 export const tied = (piece: Presentation | null) => (piece ? { presentation: piece.name } : {});
+
+/** How the tube that goes down is built, where it is one and somebody said. */
+export function builtTube(piece: Presentation | null): { tube?: TubeBuild } {
+  if (!piece?.tube) return {};
+  const { of: _of, ...tube } = piece.tube;
+  return { tube };
+}
 
 /** Puts a piece into the box, or in the place of the one of this id, and answers its id. */
 export function putPresentation(piece: Omit<Presentation, 'id'>, id: string | null): string {

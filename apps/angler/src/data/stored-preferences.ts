@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { WindViewpoint } from '@burrow/core/banks';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
-import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle, type Goal } from '@burrow/core/ledger';
+import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle, type Goal, type TubeBuild } from '@burrow/core/ledger';
 import type { MeasuredDive, ShotPattern, ShotSize } from '@burrow/core/rig';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
 import { tackleFamilies, type TacklePiece } from '@burrow/core/tackle';
@@ -17,6 +17,8 @@ export interface Presentation {
   tackle?: Omit<TacklePiece, 'piece'>;
   /** Of a bait that dives: what somebody saw it reach. */
   dive?: MeasuredDive;
+  /** Of a tube that was built anew: of which piece, and how. */
+  tube?: TubeBuild & { of: string };
 }
 
 /** The tackle box: what of the presentations is known well enough to choose by. */
@@ -183,6 +185,8 @@ const tackle = z.object({
 
 const dive = z.object({ depthM: z.number().min(0.1).max(20), lineOutM: z.number().min(1).max(150), lineMm: z.number().min(0.02).max(1) });
 
+const tube = z.object({ of: z.string(), seat: either('short', 'full').optional(), scent: z.boolean().optional(), cutMm: z.number().min(0).max(100).optional() });
+
 /** All ids of a kind; one that is missing does not compile. */
 const keysOf = <K extends string>(all: Record<K, true>) => Object.keys(all) as K[];
 
@@ -200,7 +204,9 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   species: z.string().min(1),
   speciesOn: z.string().nullable(),
   forage: z.record(z.string(), z.enum(forages)),
-  presentations: z.array(z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined) })),
+  presentations: z.array(
+    z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined), tube: tube.optional().catch(undefined) }),
+  ),
   kit: z.object({
     rods: z.array(z.object({ id: z.string(), name: z.string(), lineMm: figure, strengthKg: figure })),
     floats: z.array(z.object({ id: z.string(), name: z.string(), capacityG: z.number().positive() })),

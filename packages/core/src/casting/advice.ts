@@ -6,6 +6,7 @@ import { sinkTime, windBow, type MeasuredDive } from '../rig';
 import type { Known, Situation } from '../situation';
 import { familyOf, lureOf, type TacklePiece } from '../tackle';
 import { betweenDeg, type UnitPreference } from '../units';
+import { takesOf } from '../visits';
 import { whatAfter, type AfterRule, type CastSign } from './after';
 import { aimAfter, castAlong } from './aim';
 import { chooseCadence, type BedKind } from './cadences';
@@ -16,8 +17,9 @@ import { backTo, type BackTo } from './rest';
 import { castSection, diveAlong, type CastSection, type StandAnswer } from './stand';
 import { unshown, unshownText } from './sides';
 import { passesAlong } from './strike';
+import { castPlaceRows, oneSidedText, type CastPlaceRow } from './cast-places';
 import { passedBy, type CastTarget } from './targets';
-import { outAlong, type CastWater } from './water';
+import { outAlong, type CastWater, type Spot } from './water';
 import { ofFish, ruleWithBait, workedOn, type WorkedWay } from './working';
 import { backToText, bowText, castWords, diveText, floatWords } from './wording';
 
@@ -25,6 +27,8 @@ import { backToText, bowText, castWords, diveText, floatWords } from './wording'
 const [assumedLineMm, assumedFallS] = [0.2, 10];
 /** Depth under the bed of the landing from which fish are met in open water, m. */
 const suspendedM = 1.5;
+/** A point counts for a stand within so many casts of it. Heuristic. */
+const pointReach = 3;
 /** The bow of a line is worked out up to this wind, m/s, and from this length of cast, m. */
 const [mostWindMs, leastBowM] = [30, 2];
 
@@ -41,6 +45,8 @@ export interface CastFor {
   band: { fromM: number; toM: number };
   temp: Known<number>;
   targets: readonly CastTarget[];
+  /** Ends of points, where the bed has some. */
+  points?: readonly Spot[];
   castM: number;
   strikeM: number;
   isMoving: boolean;
@@ -99,6 +105,8 @@ export interface CastAdvice {
   isGoing: boolean;
   /** Depth under the stand, m; null on land. */
   underM: number | null;
+  /** Casts of the outing by what they were made at; empty where the bed has no points. */
+  places: CastPlaceRow[];
 }
 
 /** What a cast runs over where something there is known. */
@@ -179,6 +187,19 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
   };
 }
 
+/** The casts of the outing by what they were made at, where one of them could have been at a point. */
+function placesOf({ outing, bed, seeks, casts }: CastAdviceSetting): CastPlaceRow[] {
+  const placed = casts.map((c) => ({ id: c.id, from: bed.spot(c.from), bearingDeg: c.bearingDeg, lengthM: c.lengthM }));
+  const near = (seeks.points ?? []).filter((p) => placed.some((c) => Math.hypot(c.from.x - p.x, c.from.y - p.y) <= pointReach * seeks.castM));
+  if (near.length === 0) return [];
+  const bitten = new Set(
+    takesOf(outing)
+      .flatMap((t) => (t.isBite ? [...t.reactions.map((r) => r.cast), t.fish?.cast ?? null] : []))
+      .filter((id) => id !== null),
+  );
+  return castPlaceRows(placed, bitten, near, seeks.targets);
+}
+
 /** What to cast, how to bring it back, for how many casts, and where to go then, by all that is known here and was felt from this stand. */
 export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const { outing, stand, bed, seeks, fan, ownDeg, prior, nowMs, duskMs, units } = setting;
@@ -191,7 +212,7 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const first = whatAfter({ signs, nowMs, underM, passes: last ? passesAlong(made, last.bearingDeg, seeks.strikeM, seeks.castM) : 0 });
   const bearingDeg = ownDeg ?? (fan && aimAfter(first, fan, last, seeks.strikeM)) ?? last?.bearingDeg ?? 0;
   const { cast, retrieve, float } = castOf(setting, bearingDeg, first, signs);
-  const rule = ruleWithBait(first, retrieve.worked, signs, setting.bait.tackle?.family ?? null, setting.situation.goal.value);
+  const rule = ruleWithBait(first, retrieve.worked, signs, setting.bait.tackle, setting.situation.goal.value);
   const { section, passed } = cast;
   const expectedMin = castMinutes(Math.max(5, section.lengthM), retrieve.waitS, retrieve.paceSPerM);
   const pace = paceMin(
@@ -206,7 +227,9 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const said = fan && castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, passed, units, !seeks.isMoving);
   // After a blank by a log its other sides come first; a bite asks for the same again.
   const left = ofFish(signs).length === 0 ? unshown(seeks.targets, from, made) : null;
-  const words = said && left && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${unshownText(left)} ${said.detail}` } : said;
+  const places = placesOf(setting);
+  const unseen = left ? unshownText(left) : oneSidedText(places, places.length > 0);
+  const words = said && unseen && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${unseen} ${said.detail}` } : said;
   return {
     rule,
     bearingDeg,
@@ -219,5 +242,6 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
     backText: back && backToText(back, units),
     isGoing: clock.castsLeft === 0 || rule.aim === 'move',
     underM,
+    places,
   };
 }

@@ -4,6 +4,7 @@ export { CastWater, outAlong, type Spot } from './water';
 export { Fan, type CastSetting, type FanCast } from './fan';
 export * from './stance';
 export * from './targets';
+export { castPlace, castPlaceRows, castPlaceText, oneSidedText, type CastPlace, type CastPlaceRow } from './cast-places';
 export { edgeWorthAt } from './edge';
 export * from './cadences';
 export { familyRetrieve, type FamilyRetrieve } from './family-retrieves';

@@ -1,4 +1,5 @@
 import type { Goal } from '../ledger';
+import type { ColourKind } from '../tackle';
 import type { AfterRule, CastSign } from './after';
 import type { FishSeen } from './retrieve';
 
@@ -33,13 +34,29 @@ const left: Readonly<Record<Goal, Step>> = {
 /** The pace is changed first; seen so often alike, the bait. Heuristic; source: fieldcraft, one step at a time. */
 const alikeTimes = 2;
 
+/** A swim jig that fish roll at and do not take is changed for a white one, and for nothing else. Source: fieldcraft §5, exceptions by family. */
+const rolledAt = 'swim-jig';
+const rolled = {
+  white: {
+    headline: 'White, the same pace',
+    reason: 'It showed itself and did not take: the same bait in white, nothing else changed.',
+    viewpoint: 'Colour first after a roll; other schools slow it down first',
+  },
+  slower: {
+    headline: 'The same cast, slower',
+    reason: 'It is white already and they only roll at it: slower, on the same line.',
+    viewpoint: 'Colour first after a roll, then the pace',
+  },
+} as const;
+
 /**
  * One step on the ladder of mood: the rule with what to change now. First the pace of what is on the line; where the same was seen again, the bait, unless it is
  * one that suits the mood.
- * @param family of the bait on the line; null where nobody said
+ * @param family of the bait on the line, and the kind of its colour; null where nobody said
  */
-export function withMood(rule: AfterRule, { seen, times }: Mood, family: string | null, goal: Goal): AfterRule {
+export function withMood(rule: AfterRule, { seen, times }: Mood, family: string | null, goal: Goal, colour: ColourKind | null = null): AfterRule {
   if (seen === 'none' || rule.aim !== 'same') return rule;
+  if (family === rolledAt && seen !== 'ignore' && times < alikeTimes) return colour === 'white' ? { ...rule, ...rolled.slower } : { ...rule, ...rolled.white };
   const isPace = times < alikeTimes;
   if (seen === 'follow')
     return isPace

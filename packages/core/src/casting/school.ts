@@ -1,4 +1,6 @@
 import { bearingDeg, distanceM, type LonLat } from '../ground';
+import { freshSchools } from '../holes';
+import type { OutingState } from '../ledger';
 import { minuteMs } from '../units';
 
 /** How fast the wind takes a float along, m/s: a fiftieth of it. Heuristic. */
@@ -37,4 +39,15 @@ export function releaseAdvice(isOnIce: boolean, isSchool: boolean, airC: number 
     ruleId: 'release.open',
     text: airC !== null && airC < -5 ? 'Unhook it in the water: gills freeze in seconds.' : 'Back at once, held in the water until it goes by itself.',
   };
+}
+
+/** Another fish of the place within so long, or a school seen so near to it, is a tight school, ms and m. Heuristic. */
+const [schoolMs, schoolNearM] = [20 * minuteMs, 15] as const;
+
+/** Where to put a fish of a station back: away from a school that bites there, at once on ice. */
+export function releaseHere(outing: OutingState, stationId: string, nowMs: number, isOnIce: boolean, airC: number | null): ReleaseAdvice {
+  const at = outing.stations.find((s) => s.id === stationId)?.at;
+  const bites = outing.fish.some((f) => f.station === stationId && nowMs - f.ms < schoolMs);
+  const isSeen = at !== undefined && freshSchools(outing, nowMs).some((s) => distanceM(s, at) <= schoolNearM);
+  return releaseAdvice(isOnIce, bites || isSeen, airC);
 }

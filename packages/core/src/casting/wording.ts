@@ -7,7 +7,15 @@ import type { diveAlong, StandAnswer, StandCast } from './stand';
 import type { CastTarget } from './targets';
 
 /** What was felt, as it is said. */
-export const feltWords: Readonly<Record<FeltKind, string>> = { hard: 'Rock', soft: 'Soft bottom', wood: 'Wood', weeds: 'Weeds', snag: 'Snag', school: 'School', empty: 'Nothing seen' };
+export const feltWords: Readonly<Record<FeltKind, string>> = {
+  hard: 'Rock',
+  soft: 'Soft bottom',
+  wood: 'Wood',
+  weeds: 'Weeds',
+  snag: 'Snag',
+  school: 'School',
+  empty: 'Nothing seen',
+};
 
 /** A length along a cast in the unit of depths, whole: "82 ft", "25 m". */
 export const castText = (lengthM: number, units: UnitPreference): string => `${Math.round(units.depth === 'ft' ? lengthM / 0.3048 : lengthM)} ${units.depth}`;

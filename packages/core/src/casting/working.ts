@@ -1,5 +1,5 @@
 import type { Goal } from '../ledger';
-import type { TacklePiece } from '../tackle';
+import { colourKind, type TacklePiece } from '../tackle';
 import type { AfterRule, CastSign } from './after';
 import { pauseS, type BankCadence, type BedKind, type CadenceRule, type chooseCadence } from './cadences';
 import { clamp } from '../units';
@@ -68,10 +68,10 @@ export function workedOn({ tackle, diveM, tempC, depthM, bed, goal, signs, rule,
 /**
  * What comes after a bite or a look, in the words of what is on the line: one bait falls back, another is left hanging; fish that chase, follow or take no
  * notice are answered a step at a time. What the headline says is not said twice.
- * @param family of what is on the line; null where nobody said
+ * @param tackle what is on the line; null where nobody said
  */
-export function ruleWithBait(rule: AfterRule, worked: Retrieve | null, signs: readonly CastSign[], family: string | null, goal: Goal): AfterRule {
-  if (!worked?.headline || rule.aim !== 'let-fall') return withMood(rule, moodOf(signs), family, goal);
+export function ruleWithBait(rule: AfterRule, worked: Retrieve | null, signs: readonly CastSign[], tackle: Pick<TacklePiece, 'family' | 'colour'> | null, goal: Goal): AfterRule {
+  if (!worked?.headline || rule.aim !== 'let-fall') return withMood(rule, moodOf(signs), tackle?.family ?? null, goal, colourKind(tackle?.colour ?? null));
   const said = `${worked.headline}. `;
   return { ...rule, headline: worked.headline, reason: worked.does.startsWith(said) ? worked.does.slice(said.length) : worked.does };
 }

@@ -211,7 +211,8 @@ export class Coach {
     const cadence: Cadence = cadences[id];
     const rod: Cadence = cadences[this.beat ?? id];
     const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'again');
-    const suggestion = suggestionRules.find((r) => this.holds(r.when, features));
+    const { family } = this.here;
+    const suggestion = suggestionRules.find((r) => this.holds(r.when, features) && (r.families === undefined || (family != null && r.families.includes(family))));
     return {
       sighting: rule.sighting,
       ruleId: rule.id,

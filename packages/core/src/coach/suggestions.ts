@@ -1,3 +1,4 @@
+import { tailsText } from '../tackle';
 import type { SightingLimits } from './sighting';
 
 /** Something to change or to do beside the beat. The coach asks for one at a time: the first row that holds. */
@@ -5,11 +6,19 @@ export interface SuggestionRule {
   id: string;
   when: SightingLimits;
   text: string;
+  /** Only with one of these on the line. */
+  families?: readonly string[];
   viewpoint?: string;
 }
 
 /** Changes that fieldcraft asks for, in its default order. */
 export const suggestionRules: readonly SuggestionRule[] = [
+  {
+    id: 'ask.tails',
+    when: { after: ['nipped'], afterS: { most: 90 } },
+    families: ['tube'],
+    text: `${tailsText} A stinger only where the rules allow it.`,
+  },
   {
     id: 'ask.nipped',
     when: { after: ['nipped'], afterS: { most: 90 } },

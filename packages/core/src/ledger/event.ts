@@ -35,6 +35,12 @@ export type HookHold = 'deep' | 'lip' | 'outside';
 export type LostAt = 'strike' | 'way' | 'end';
 /** What a float did: went under, slid sideways, or stood and then lay flat, for the fish rose with the bait. Each is a bite. */
 export type FloatAnswer = 'under' | 'slid' | 'rose';
+/** How a tube is built, each part only where somebody said it: where its head sits, whether scent went in, and how far behind the bend its tails were cut, mm. */
+export interface TubeBuild {
+  seat?: 'short' | 'full';
+  scent?: boolean;
+  cutMm?: number;
+}
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
@@ -70,8 +76,17 @@ export interface EventBodies {
   'temperature-measured': { station?: string; depthM: number; tempC: number };
   /** Depth at which a white disc is lost from sight. */
   'clarity-measured': { station?: string; secchiM: number };
-  /** A rod in use, with what is tied on where that was said; a second bait on its line hangs `aboveM` over the first. */
-  'line-down': { line: string; station: string; rod: string; presentation?: string; depthM?: number; lineOutM?: number; second?: { presentation?: string; aboveM: number } };
+  /** A rod in use, with what is tied on where that was said, and how a tube of it is built; a second bait on its line hangs `aboveM` over the first. */
+  'line-down': {
+    line: string;
+    station: string;
+    rod: string;
+    presentation?: string;
+    depthM?: number;
+    lineOutM?: number;
+    second?: { presentation?: string; aboveM: number };
+    tube?: TubeBuild;
+  };
   'line-up': { line: string };
   /** The flag of a tip-up rose. */
   'flag-up': { line: string };

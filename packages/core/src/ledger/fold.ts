@@ -136,6 +136,7 @@ const reducers: Reducers = {
       depths: body.depthM === undefined ? [] : [{ ms, depthM: body.depthM, lineOutM: body.lineOutM ?? null }],
       cadences: [],
       second: body.second ? { ...body.second, presentation: body.second.presentation ?? null } : null,
+      ...(body.tube ? { tube: body.tube } : {}),
     };
     into.addLine(line, device);
     into.note(id, ms, kind, body.station, body.presentation);
@@ -146,7 +147,15 @@ const reducers: Reducers = {
     into.note(id, ms, kind, station, result);
   },
   felt: (into, { id, kind, body }, ms) => {
-    into.outing.felt.push({ id, ms, station: body.station, what: body.what, bearingDeg: body.bearingDeg, outM: body.outM, ...said(body, 'topM', 'bottomM', 'hasBait', 'movesDeg') });
+    into.outing.felt.push({
+      id,
+      ms,
+      station: body.station,
+      what: body.what,
+      bearingDeg: body.bearingDeg,
+      outM: body.outM,
+      ...said(body, 'topM', 'bottomM', 'hasBait', 'movesDeg'),
+    });
     into.note(id, ms, kind, body.station, body.what);
   },
   'level-measured': (into, { id, kind, body }, ms) => {

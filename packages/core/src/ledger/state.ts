@@ -1,4 +1,19 @@
-import type { EventBodies, EventKind, FeedContent, FeedWay, FeltKind, FloatAnswer, Goal, HookHold, LineTurn, LostAt, QuietReason, ReactionKind, SurfaceSeen } from './event';
+import type {
+  EventBodies,
+  EventKind,
+  FeedContent,
+  FeedWay,
+  FeltKind,
+  FloatAnswer,
+  Goal,
+  HookHold,
+  LineTurn,
+  LostAt,
+  QuietReason,
+  ReactionKind,
+  SurfaceSeen,
+  TubeBuild,
+} from './event';
 
 export interface LineState {
   id: string;
@@ -17,6 +32,8 @@ export interface LineState {
   cadences: { ms: number; cadence: string }[];
   /** A second bait above the first, m. */
   second: { presentation: string | null; aboveM: number } | null;
+  /** How the tube on it is built; absent of other baits, and where nobody said. */
+  tube?: TubeBuild;
 }
 
 /** A place that was fished from. */

@@ -17,3 +17,4 @@ export { outlookAgainstLog } from './foretold';
 export { aloneWords, calibrationWords, factorLabel, factorWords, lossLabel, lossWords } from './learned-words';
 export { speciesCaught, thisTimeBefore, type CaughtFish, type SpeciesCatch } from './bests';
 export { feedingRates, feedingWords, type FeedingBy, type FeedingRates } from './feedings';
+export { seatSnagsText, snagsBySeat, type SeatSnags } from './snags';

@@ -2,3 +2,4 @@
 export * from './families';
 export * from './piece';
 export { lureOf } from './lure';
+export { seatWords, tailsText, tubeBuildText, tubeFigures, tubeName } from './tube';

@@ -5,6 +5,7 @@ export * from './drift';
 export * from './spread';
 export * from './lane';
 export * from './lane-figures';
+export { deepNear } from './lane-places';
 export * from './from-log';
 export * from './steer';
 export * from './answer';

@@ -1,6 +1,7 @@
 import type { CastWater, Spot } from '../casting';
 import { requireWithin } from '../units';
 import { laneLength, tightestTurn } from './lane-figures';
+import { worthNear } from './lane-places';
 
 export interface LaneQuery {
   /** Depths of the water to follow, m of today. */
@@ -47,8 +48,6 @@ const [coarse, fine] = [0.6, 2];
 export const startWithinM = 30;
 /** Turned a little wider than asked, and kept a little further off, so that neither is broken between the points looked at. */
 const [widerTurn, furtherOffM] = [1.03, 0.05];
-/** A metre this near to what it should pass through, m, counts so many metres of the band more. Heuristic. */
-const [throughM, throughWorth] = [8, 3];
 /** Water that the lane has been over already counts this much less; a full turn costs so much of a step. */
 const [againLess, bendLess] = [0.15, 0.03];
 
@@ -132,7 +131,7 @@ function programmed(water: CastWater, query: LaneQuery, mostWays: number, perM: 
   const headings = Math.max(16, Math.ceil((2 * Math.PI) / Math.min(0.5, (headingShare * long) / wide)));
   const leastM = baitM + clearanceM + furtherOffM;
   const isIn = (d: number) => d >= band.fromM && d <= band.toM;
-  const isThrough = nearAny(query.through ?? []);
+  const drawn = worthNear(query.through ?? []);
 
   const history: Ways[] = [seeds(water, start, leastM, band, headings, mostWays)];
   if (history[0].x.length === 0)
@@ -171,7 +170,7 @@ function programmed(water: CastWater, query: LaneQuery, mostWays: number, perM: 
             break;
           }
           if (isIn(depth)) inside++;
-          if (isThrough?.(ex, ey)) inside += throughWorth;
+          if (drawn) inside += drawn(ex, ey);
         }
         if (!isClear) continue;
         const score = before.score[w] + inside / n - bendLess * Math.abs(arc.bend);
@@ -198,32 +197,6 @@ function programmed(water: CastWater, query: LaneQuery, mostWays: number, perM: 
     countAgain(history, Math.ceil((Math.PI * wide) / long), 0.7 * wide);
   }
   return followed(water, query, history, arcs, long);
-}
-
-/** Tells whether a place lies near to one of some; null where there are none. */
-function nearAny(spots: readonly Spot[]): ((x: number, y: number) => boolean) | null {
-  if (spots.length === 0) return null;
-  const key = (i: number, j: number) => i * 65_536 + j;
-  const square = (v: number) => Math.round(v / throughM);
-  const near = new Map<number, Spot[]>();
-  for (const spot of spots)
-    for (let i = -1; i <= 1; i++)
-      for (let j = -1; j <= 1; j++) {
-        const k = key(square(spot.x) + i, square(spot.y) + j);
-        near.set(k, [...(near.get(k) ?? []), spot]);
-      }
-  return (x, y) => near.get(key(square(x), square(y)))?.some((s) => (s.x - x) ** 2 + (s.y - y) ** 2 <= throughM ** 2) === true;
-}
-
-/** The place nearest to another with so much water, within `withinM`; null where there is none. */
-export function deepNear(water: CastWater, from: Spot, leastM: number, withinM: number): Spot | null {
-  if (water.depth(from.x, from.y) >= leastM) return from;
-  for (let r = 4; r <= withinM; r += 4)
-    for (let k = 0; k < 24; k++) {
-      const spot = { x: from.x + r * Math.sin((k * Math.PI) / 12), y: from.y + r * Math.cos((k * Math.PI) / 12) };
-      if (water.depth(spot.x, spot.y) >= leastM) return spot;
-    }
-  return null;
 }
 
 /** Places and headings a lane may begin with: within reach of the start, or anywhere in the band. */

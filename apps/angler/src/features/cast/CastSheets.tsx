@@ -1,4 +1,4 @@
-import { castsText, castText, releaseAdvice, viewpointLine } from '@burrow/core/casting';
+import { castPlaceText, castsText, castText, viewpointLine } from '@burrow/core/casting';
 import { depthText, liftText, metresPerDepthUnit, tempText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
@@ -22,9 +22,6 @@ import { CastBait } from './CastBait';
 import { FlatSheet } from './FlatSheet';
 import type { CastControl } from './useCast';
 
-/** Two fish from one stand within this many minutes are a school. */
-const schoolMin = 20;
-
 /** Everything that opens over the stand. */
 export function CastSheets({ control, keys, log }: { control: CastControl; keys: readonly ThumbKey[]; log: ReactNode }) {
   const { units } = usePreferences();
@@ -34,8 +31,6 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
   const { next } = control.shown;
   const zone = control.water.file.water.timezone;
   const airC = useSituation().airC?.value ?? null;
-  const recent = outing.fish.filter((f) => f.station === stand.id && now - f.ms < schoolMin * 60_000).length;
-  const release = releaseAdvice(false, recent >= 1, airC);
   const close = () => setSheet(null);
   return (
     <>
@@ -50,7 +45,6 @@ export function CastSheets({ control, keys, log }: { control: CastControl; keys:
         bottomM={null}
         airC={airC}
         onCast={onCast}
-        release={release.text}
         onLogged={(id, text) => control.log.fish(text, id)}
       />
       {sheet === 'more' ? <MoreCast control={control} log={log} /> : null}
@@ -98,6 +92,9 @@ function CastWhy({ control, onClose }: { control: CastControl; onClose: () => vo
       {cast.divedText ? <Text>{cast.divedText}</Text> : null}
       <Text>{`${cast.divedText ? '' : `Let it down ${depthText(cast.section.landsM, units)}: ${retrieve.fallS === null ? 'count it, its mass is not in the box' : `${Math.round(retrieve.fallS)} s on a slack line`}. `}Rest ${Math.round(retrieve.restS)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
       {cast.bowText ? <Text tone="straw">{cast.bowText}</Text> : null}
+      {advice.places.map((row) => (
+        <Text key={row.place}>{castPlaceText(row)}</Text>
+      ))}
       <Text tone="second">{`Fish move ${liftText(settings.query.strikeM, units)} to a bait here: a rule of thumb by temperature and clarity (sight ${depthText(settings.secchiM, units)}). So clear, keep ${castText(settings.query.shyM ?? 0, units)} off them: water nearer to you counts a fifth.`}</Text>
     </Sheet>
   );

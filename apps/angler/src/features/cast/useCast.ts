@@ -23,7 +23,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
   const [ownDeg, drag] = useState<number | null>(null);
   const [touchedM, setTouched] = useState<number | null>(null);
   const [sheet, setSheet] = useState<CastSheet | null>(null);
-  const { query, band, temp, targets, isAshore, isMoving } = settings;
+  const { query, band, temp, targets, points, isAshore, isMoving } = settings;
   const method = methodOf(stand.method) ?? usualMethod;
   const made = useMemo(() => casts.filter((c) => c.station === stand.id), [casts, stand.id]);
   const bed = useMemo(() => new CastWater(ground.map), [ground.map]);
@@ -33,7 +33,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     outing,
     stand,
     bed,
-    seeks: { band, temp, targets, castM: query.castM, strikeM: query.strikeM, isMoving },
+    seeks: { band, temp, targets, points, castM: query.castM, strikeM: query.strikeM, isMoving },
     casts,
     fan,
     bait: { tackle: piece?.tackle ?? null, dive: piece?.dive ?? null, lineMm: kit.rods[0]?.lineMm ?? null },

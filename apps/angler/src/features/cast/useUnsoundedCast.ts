@@ -42,7 +42,7 @@ function useWorking(outing: OutingState, stand: StationState, now: number) {
     bait?.tackle?.family === floatFamily
       ? floatWork({ outing, stand, signs, rule: first, band: band?.value ?? null, bedM: stand.depthM, way, windMs: wind?.value.speedMs ?? null, nowMs: now, units })
       : null;
-  return { bait, way, float, rule: ruleWithBait(first, way.worked, signs, bait?.tackle?.family ?? null, goal) };
+  return { bait, way, float, rule: ruleWithBait(first, way.worked, signs, bait?.tackle ?? null, goal) };
 }
 
 /** A stand where too few depths are known for a map: the aim, the bait, and what can be logged. */

@@ -1,5 +1,6 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { CastWater } from '@burrow/core/casting';
+import { speciesOf } from '@burrow/core/fish';
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { laneBand, passAdvice, reversed, trollingSpeed, type Lane, type PassLine } from '@burrow/core/troll';
@@ -53,7 +54,11 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const follow = laneBand(settings.band, running.deepestM, troll.clearanceM);
   // Marked cover, and fish seen at the surface or on the sounder, are passed over again.
   const { targets } = settings;
-  const through = useMemo(() => targets.filter((t) => t.kind === 'cover' || t.kind === 'school').map(({ x, y }) => ({ x: Math.round(x), y: Math.round(y) })), [targets]);
+  const keepsToCover = ['panfish', 'bass'].includes(speciesOf(outing.species[0]).group);
+  const through = useMemo(
+    () => targets.filter((t) => t.kind === 'school' || (keepsToCover && t.kind === 'cover')).map(({ x, y }) => ({ x: Math.round(x), y: Math.round(y) })),
+    [targets, keepsToCover],
+  );
   const asked = { band: follow, baitM: running.deepestM, clearanceM: troll.clearanceM, turnM: troll.turnM, lengthM: troll.laneM, start: pass.at, through };
   const planned = useComputed<Lane>({
     key: ['lane', water.id, pass.id],

@@ -1,8 +1,11 @@
+import { releaseHere } from '@burrow/core/casting';
 import { estimateWeight, isDepthInjuryLikely, keysOf, longestRulerMm, type Species } from '@burrow/core/fish';
 import type { OutingState } from '@burrow/core/ledger';
+import { methodOf, usualMethod } from '@burrow/core/methods';
 import { depthText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useNow } from '@/data/clock';
 import { usePreferences } from '@/data/preferences';
 import type { FishFigures } from '@/features/entries/fish-figures';
 import { FishDetails } from '@/features/fish/FishDetails';
@@ -23,16 +26,18 @@ interface Props extends FishTake {
   zone: string;
   airC: number | null;
   onLogged: (eventId: string, text: string) => void;
-  /** Where to put it back. */
-  release?: string;
 }
 
 /** Colder than this gills and eyes freeze in seconds, °C. */
 const freezingC = -5;
 
 /** A landed fish: species, length, kept or released; what else is known of it behind one tap. */
-export function FishSheet({ open, onClose, outing, zone, airC, onLogged, release, ...take }: Props) {
+export function FishSheet({ open, onClose, outing, zone, airC, onLogged, ...take }: Props) {
   const { units } = usePreferences();
+  const now = useNow(60_000);
+  const method = methodOf(outing.stations.find((s) => s.id === take.station)?.method ?? outing.method) ?? usualMethod;
+  const { text, viewpoint } = releaseHere(outing, take.station, now, method.isOnIce, airC);
+  const release = viewpoint ? `${text} ${viewpoint}.` : text;
   const [isKeying, setKeying] = useState(false);
   const [showsDetails, setShowsDetails] = useState(false);
   const draft = useFishDraft(outing, zone, take, (eventId, text) => {
@@ -110,7 +115,7 @@ interface HandlingProps {
   species: Species;
   depthM: number | null;
   airC: number | null;
-  release: string | undefined;
+  release: string;
   units: UnitPreference;
 }
 

@@ -3,7 +3,7 @@ import { methodOf, sheltered, type Method } from '@burrow/core/methods';
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { change, usePreferences } from '@/data/preferences';
+import { builtTube, change, preferences, useOnTheLine, usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { newId } from '@/data/ids';
 import { Action } from '@/ui/Action';
@@ -14,6 +14,7 @@ import { LineMeasures } from './LineMeasures';
 import { MoreAnswers, MoreReadings } from './MoreAnswers';
 import { SchoolField } from './SchoolField';
 import { Signals } from './Signals';
+import { TubeField } from './TubeField';
 import { TurnBackNote } from './TurnBackNote';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
@@ -44,7 +45,6 @@ interface Props {
 
 /** What changes the line or the place: another presentation, back to casting, another station, leaving. Each lifts the line first. */
 function useMoves({ outing, hole, zone, line, jigM }: Pick<Props, 'outing' | 'hole' | 'zone' | 'line' | 'jigM'>) {
-  const { presentations } = usePreferences();
   const { ledger } = useLedger();
   const router = useRouter();
   const scope = { id: outing.id, zone };
@@ -55,11 +55,11 @@ function useMoves({ outing, hole, zone, line, jigM }: Pick<Props, 'outing' | 'ho
     scope,
     changeTo: async (id: string) => {
       change({ presentation: id });
-      const name = presentations.find((p) => p.id === id)?.name;
-      if (!line || name === undefined || name === line.presentation) return;
+      const piece = preferences.get().presentations.find((p) => p.id === id);
+      if (!line || !piece || piece.name === line.presentation) return;
       await ledger.writeAll(scope, [
         ...lifted,
-        { kind: 'line-down', body: { line: newId(), station: hole.id, rod: line.rod, presentation: name, ...(jigM === null ? {} : { depthM: jigM }) } },
+        { kind: 'line-down', body: { line: newId(), station: hole.id, rod: line.rod, presentation: piece.name, ...builtTube(piece), ...(jigM === null ? {} : { depthM: jigM }) } },
       ]);
     },
     lift: line ? () => ledger.writeAll(scope, lifted) : null,
@@ -86,6 +86,7 @@ export function MoreSheet(props: Props) {
   const router = useRouter();
   const { ledger } = useLedger();
   const moves = useMoves(props);
+  const piece = useOnTheLine(hole.method);
   const close = (then: Promise<unknown>) => void then.then(onClose);
   const linesHere = outing.lines.filter((l) => l.station === hole.id && l.upMs === null).length;
   const others = outing.stations.filter((h) => h.id !== hole.id);
@@ -106,6 +107,7 @@ export function MoreSheet(props: Props) {
           onClose();
         }}
       />
+      <Action height={64} label="Snagged" onPress={() => close(ledger.write(moves.scope, 'felt', { station: hole.id, what: 'snag', bearingDeg: 0, outM: 0, by: 'eye' }))} />
       {linesHere > 1 ? <Text size="small">Lines crossed: who has the fish lifts, the other opens the reel. One fish, one bite: log it once.</Text> : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {lift ? <Action grow height={64} label="Line up" onPress={() => close(lift())} /> : null}
@@ -120,6 +122,7 @@ export function MoreSheet(props: Props) {
           <Choice label="Presentation" wrap options={presentations.map((p) => ({ id: p.id, label: p.name }))} value={presentation} onChange={(id) => void moves.changeTo(id)} />
         )}
       </View>
+      {piece?.tackle?.family === 'tube' ? <TubeField key={piece.id} piece={piece} onBuilt={(id) => close(moves.changeTo(id))} /> : null}
       {/* A jig that is not in the water is at no depth. */}
       <LineMeasures scope={moves.scope} station={hole.id} atM={line ? jigM : null} shown={shown} onLogged={onClose} />
       <Signals />

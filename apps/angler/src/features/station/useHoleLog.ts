@@ -1,7 +1,7 @@
 import type { LostAt, LineState, OutingState, ReactionKind, StationState } from '@burrow/core/ledger';
 import { saveFile } from '@/data/files';
 import { newId } from '@/data/ids';
-import { tied, unsaidBait, useOnTheLine } from '@/data/preferences';
+import { builtTube, tied, unsaidBait, useOnTheLine } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { reactionWords } from '@/features/entries/kinds';
 import { marksDid } from './reading/useReading';
@@ -32,7 +32,7 @@ export function useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose
   const bait = piece?.name ?? unsaidBait;
   const lowered = (depthM: number | null): Thing & { kind: 'line-down' } => ({
     kind: 'line-down',
-    body: { line: newId(), station: hole.id, rod: 'rod 1', ...tied(piece), ...(depthM === null ? {} : { depthM }) },
+    body: { line: newId(), station: hole.id, rod: 'rod 1', ...tied(piece), ...builtTube(piece), ...(depthM === null ? {} : { depthM }) },
   });
   const react = async (reaction: ReactionKind, atM = jigM, lostAt?: LostAt, isSame?: true) => {
     const body = {

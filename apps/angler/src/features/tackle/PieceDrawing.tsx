@@ -1,4 +1,5 @@
-import { traitsOf, type TacklePiece } from '@burrow/core/tackle';
+import type { TubeBuild } from '@burrow/core/ledger';
+import { traitsOf, tubeFigures, type TacklePiece } from '@burrow/core/tackle';
 import { fishLengthText, type UnitPreference } from '@burrow/core/units';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
@@ -9,6 +10,8 @@ import { useSize } from '@/ui/useSize';
 
 const height = 168;
 const middle = 74;
+/** Tails of a tube that nobody cut, px. */
+const usualTailsPx = 70;
 /** How each family is drawn. */
 type Kind = 'tube' | 'soft' | 'dot' | 'metal' | 'hard' | 'hook';
 
@@ -38,6 +41,9 @@ const kinds: Record<string, Kind> = {
 };
 
 interface Frame {
+  /** How far the head sits behind the nose of a tube, and how long its tails are, px. */
+  seatPx: number;
+  tailsPx: number;
   left: number;
   right: number;
   lengthPx: number;
@@ -53,21 +59,15 @@ function Hook({ x, y, r, palette }: { x: number; y: number; r: number; palette: 
 
 /** One picture a kind, along its length. */
 const drawings: Record<Kind, (frame: Frame) => ReactNode> = {
-  tube: ({ left, right, fill, palette }) => (
+  tube: ({ left, right, fill, palette, seatPx, tailsPx }) => (
     <G>
       <Path d={`M${left + 22} ${middle - 26}H${right - 70}V${middle + 26}H${left + 22}a22 26 0 0 1 0 -52Z`} fill={fill} stroke={palette.ink} strokeWidth={2} />
       {[-22, -13, -4, 4, 13, 22].map((dy) => (
-        <Path
-          key={dy}
-          d={`M${right - 70} ${middle + dy}Q${right - 30} ${middle + dy * 1.1} ${right} ${middle + dy * 1.5}`}
-          {...outline(palette)}
-          strokeWidth={3.5}
-          stroke={palette.second}
-        />
+        <Path key={dy} d={`M${right - 70} ${middle + dy}q${0.6 * tailsPx} ${dy * 0.1} ${tailsPx} ${dy * 0.5}`} {...outline(palette)} strokeWidth={3.5} stroke={palette.second} />
       ))}
-      <Ellipse cx={left + 50} cy={middle} rx={20} ry={13} fill={palette.second} />
-      <Line x1={left + 50} x2={left + 50} y1={middle - 13} y2={middle - 38} {...outline(palette)} />
-      <Circle cx={left + 50} cy={middle - 44} r={6} {...outline(palette)} />
+      <Ellipse cx={left + 24 + seatPx} cy={middle} rx={20} ry={13} fill={palette.second} />
+      <Line x1={left + 24 + seatPx} x2={left + 24 + seatPx} y1={middle - 13} y2={middle - 38} {...outline(palette)} />
+      <Circle cx={left + 24 + seatPx} cy={middle - 44} r={6} {...outline(palette)} />
       <Hook x={right - 110} y={middle} r={22} palette={palette} />
     </G>
   ),
@@ -127,7 +127,7 @@ const drawings: Record<Kind, (frame: Frame) => ReactNode> = {
 };
 
 /** The piece over a ruler: to its own length where somebody said it, else to what is usual of its family. */
-export function PieceDrawing({ piece, units }: { piece: TacklePiece; units: UnitPreference }) {
+export function PieceDrawing({ piece, tube, units }: { piece: TacklePiece; tube?: TubeBuild; units: UnitPreference }) {
   const palette = usePalette();
   const [size, onLayout] = useSize();
   const { sizeMm, isSizeSaid, colour } = traitsOf(piece);
@@ -137,13 +137,17 @@ export function PieceDrawing({ piece, units }: { piece: TacklePiece; units: Unit
   const right = left + lengthPx;
   const fill = { natural: palette.depths[2], metal: palette.depths[4], dark: palette.ink, white: palette.card, bright: palette.straw }[colour ?? 'natural'];
   const line = outline(palette);
+  const pxPerMm = lengthPx / sizeMm;
+  // Where nobody said it, as most are bought and built.
+  const seatPx = (tube?.seat === 'full' ? 0 : tubeFigures.shortMm) * pxPerMm;
+  const tailsPx = tube?.cutMm === undefined ? usualTailsPx : Math.min(usualTailsPx, Math.max(6, tube.cutMm * pxPerMm));
   const unitMm = units.fishLength === 'in' ? 25.4 : 10;
   const ticks = Array.from({ length: Math.floor(sizeMm / unitMm) + 1 }, (_, k) => left + ((k * unitMm) / sizeMm) * lengthPx);
   return (
     <View onLayout={onLayout} role="img" aria-label={`${piece.piece}, ${fishLengthText(sizeMm, units)} ${isSizeSaid ? 'long' : 'as usual of its kind'}`} style={{ height }}>
       {size.width > 0 ? (
         <Svg width={width} height={height} aria-hidden>
-          {drawings[kinds[piece.family] ?? 'soft']({ left, right, lengthPx, fill, palette })}
+          {drawings[kinds[piece.family] ?? 'soft']({ left, right, lengthPx, fill, palette, seatPx, tailsPx })}
           <Line x1={left} x2={right} y1={height - 34} y2={height - 34} {...line} strokeWidth={2} />
           {ticks.map((x) => (
             <Line key={x} x1={x} x2={x} y1={height - 34} y2={height - 24} {...line} strokeWidth={2} />

@@ -23,8 +23,7 @@ import { WaterFrame } from './WaterFrame';
 import { mapHoles } from './words';
 
 /** Marked cover by what it is called. */
-const coverOf = ({ file }: WaterDetail) =>
-  marksOf(file).places.flatMap((p) => (p.role === 'cover' ? [{ at: p.at, name: p.name ?? coverKind(p.kind ?? '').label }] : []));
+const coverOf = ({ file }: WaterDetail) => marksOf(file).places.flatMap((p) => (p.role === 'cover' ? [{ at: p.at, name: p.name ?? coverKind(p.kind ?? '').label }] : []));
 
 /** Standing water: where to drill, in what order. */
 export function LakeWater({ water, ground }: { water: WaterDetail; ground: Ground }) {
@@ -50,10 +49,7 @@ export function LakeWater({ water, ground }: { water: WaterDetail; ground: Groun
   const wayThere = place.wayText(drilling.from, ring);
   const turned = turn ? turnWords(turn.value, units, water.file.water.timezone) : null;
   const band = useOutlook().situation?.band?.value ?? null;
-  const crowded =
-    named && pressedWaters.includes(water.id)
-      ? nextCoverText(nextCover(ground.map, coverOf(water), named, band, 2), named, units)
-      : null;
+  const crowded = named && pressedWaters.includes(water.id) ? nextCoverText(nextCover(ground.map, coverOf(water), named, band, 2), named, units) : null;
   const failed = make.isError ? (make.error as Error).message : null;
   return (
     <>

@@ -2,7 +2,6 @@ import type { LonLat } from '@burrow/core/ground';
 import { featureText, type ScanKind } from '@burrow/core/holes';
 import { clamp, distanceText, metresPerYard, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
-import { View } from 'react-native';
 import { Action } from '@/ui/Action';
 import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
