@@ -92,6 +92,7 @@ const refusals = (count: number, more: Partial<Scene> = {}): Scene => ({
 const asks: Record<string, Scene> = {
   'ask.nipped': { at: () => ({ marks: [mark(5.4)] }), taps: [{ s: 5, kind: 'nipped' }] },
   'ask.tails': { at: () => ({ marks: [mark(5.85)] }), taps: [{ s: 5, kind: 'nipped' }], family: 'tube' },
+  'ask.whitefish': refusals(2, { speciesId: 'lake-whitefish', family: 'spoon' }),
   'ask.trout': refusals(1, { speciesId: 'lake-trout' }),
   'ask.cadence': refusals(2),
   'ask.depth': refusals(4),

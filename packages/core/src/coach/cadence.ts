@@ -44,3 +44,15 @@ export function rodFor(id: CadenceId, waterTempC: number): { liftM: number; beat
   if (id === 'slow-lift') return { liftM: 0, beatPerMin: 0, pauseS: 0, beats: 1 };
   return { liftM, beatPerMin, beats: Math.max(1, beats), pauseS: pauseSeconds(waterTempC) * pauseFactor };
 }
+
+/** Shares of the lift and the beat that are left of a shrinking beat to a mark nearer than so much, m; the first that holds. Heuristic; source: fieldcraft, close in. */
+const closer = [
+  { withinM: 0.35, share: 0.4 },
+  { withinM: 0.75, share: 0.7 },
+] as const;
+
+/** The beat as a mark closes in: smaller and slower each time, and never stopped dead. Another movement is as it was. */
+export function closingIn(cadence: Cadence, gapM: number | null): Cadence {
+  const near = cadence.id !== 'shrink' || gapM === null ? undefined : closer.find((c) => Math.abs(gapM) <= c.withinM);
+  return near ? { ...cadence, liftM: cadence.liftM * near.share, beatPerMin: cadence.beatPerMin * near.share } : cadence;
+}

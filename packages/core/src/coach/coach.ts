@@ -2,7 +2,7 @@ import { speciesOf, type Species } from '../fish';
 import { reactionMeanings, type ReactionKind } from '../ledger';
 import { edgeDepthError, type EchoState, type Mark } from '../sonar';
 import { clamp } from '../units';
-import { cadences, drawSpeedMs, pauseSeconds, type Cadence, type CadenceId } from './cadence';
+import { cadences, closingIn, drawSpeedMs, pauseSeconds, type Cadence, type CadenceId } from './cadence';
 import { Encounter, refusedAlike } from './encounter';
 import { suggestionRules } from './suggestions';
 import { sightingRules } from './sighting-table';
@@ -209,7 +209,7 @@ export class Coach {
   private compose(rule: SightingRule, id: CadenceId, seen: Observation, state: EchoState, sinceMs: number, before: Advice | null): Advice {
     const { features } = seen;
     const cadence: Cadence = cadences[id];
-    const rod: Cadence = cadences[this.beat ?? id];
+    const rod: Cadence = closingIn(cadences[this.beat ?? id], features.gapM);
     const keepsDepth = before !== null && (rule.aim === 'hold' || rule.aim === 'draw' || rule.aim === 'again');
     const { family } = this.here;
     const suggestion = suggestionRules.find((r) => this.holds(r.when, features) && (r.families === undefined || (family != null && r.families.includes(family))));

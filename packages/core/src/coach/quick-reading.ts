@@ -4,7 +4,7 @@ import { Coach, type Advice, type CoachSetting } from './coach';
 import { emptyMemory, type CoachMemory } from './memory';
 
 /** What the top mark did, as one sees it on a flasher. */
-export type MarkDid = 'none' | 'still' | 'long-still' | 'rising' | 'sinking' | 'followed' | 'fled' | 'several';
+export type MarkDid = 'none' | 'still' | 'long-still' | 'rising' | 'sinking' | 'followed' | 'fled' | 'several' | 'bait';
 
 /** A flasher read by eye: depths below the surface, m. */
 export interface QuickReading {
@@ -16,7 +16,7 @@ export interface QuickReading {
 }
 
 /** How each looks over the last seconds: speed of mark and jig upward (m/s), how many marks, how long it is watched (s), and how long it has been gone (s). */
-const looks: Readonly<Record<MarkDid, { riseMs: number; jigRiseMs?: number; marks: number; seconds: number; goneS?: number }>> = {
+const looks: Readonly<Record<MarkDid, { riseMs: number; jigRiseMs?: number; marks: number; seconds: number; goneS?: number; kind?: Mark['kind'] }>> = {
   none: { riseMs: 0, marks: 0, seconds: 5 },
   still: { riseMs: 0, marks: 1, seconds: 3 },
   'long-still': { riseMs: 0, marks: 1, seconds: 12 },
@@ -25,6 +25,7 @@ const looks: Readonly<Record<MarkDid, { riseMs: number; jigRiseMs?: number; mark
   followed: { riseMs: 0.05, jigRiseMs: 0.05, marks: 1, seconds: 6 },
   fled: { riseMs: -0.9, marks: 1, seconds: 5, goneS: 1.5 },
   several: { riseMs: 0, marks: 3, seconds: 3 },
+  bait: { riseMs: 0, marks: 1, seconds: 3, kind: 'bait' },
 };
 
 /** An eye reads a depth to about this share of the bottom's, m; what a reader of echoes knows to centimetres. */
@@ -41,7 +42,7 @@ export function statesOfReading({ bottomM, jigM, topMarkM, did }: QuickReading):
   requireWithin(bottomM, 0.3, 300, 'bottom', 'm');
   requireWithin(jigM, 0, bottomM, 'jig', 'm');
   if (topMarkM !== null) requireWithin(topMarkM, 0, bottomM, 'top mark', 'm');
-  const { riseMs, jigRiseMs = 0, marks, seconds, goneS = 0 } = looks[topMarkM === null ? 'none' : did];
+  const { riseMs, jigRiseMs = 0, marks, seconds, goneS = 0, kind = 'fish' } = looks[topMarkM === null ? 'none' : did];
   const endMs = seconds * 1000;
   const states: EchoState[] = [];
   for (let t = 0; t <= endMs; t += stepMs) {
@@ -52,7 +53,7 @@ export function statesOfReading({ bottomM, jigM, topMarkM, did }: QuickReading):
     const seen = Array.from({ length: isSeen ? marks : 0 }, (_, k): Mark => ({
       id: k + 1,
       depthM: Math.min(bottomM, depthM + 0.25 * k),
-      kind: 'fish',
+      kind,
       levelDb: plainDb,
       riseMs,
       ageMs: 5000 + t,

@@ -25,6 +25,12 @@ export const suggestionRules: readonly SuggestionRule[] = [
     text: 'Short bites: trim or shorten the bait, or go one size smaller. A stinger only where the rules allow it.',
   },
   { id: 'ask.trout', when: { species: 'lake-trout', refused: { least: 1, most: 3 } }, text: 'Lake trout decide at once. Change something; do not repeat what it refused.' },
+  {
+    id: 'ask.whitefish',
+    when: { species: 'lake-whitefish', refused: { least: 2, most: 3 } },
+    families: ['spoon', 'rattle-spoon', 'jigging-minnow', 'micro-jig'],
+    text: 'Two refused alike: slower first, then the tube.',
+  },
   { id: 'ask.scent', when: { refused: { least: 10 } }, text: 'Ten refusals alike: add scent or take it off, or go. This hole is spent for now.' },
   { id: 'ask.colour', when: { refused: { least: 8 } }, text: 'Still refused: change the colour, dark for natural or the other way.', viewpoint: 'default order' },
   { id: 'ask.size', when: { refused: { least: 6 } }, text: 'Still refused: go one size smaller.', viewpoint: 'default order' },

@@ -1,6 +1,7 @@
 import { speciesOf } from '../fish';
 import type { OutingState, StationState } from '../ledger';
-import { depthText, type UnitPreference } from '../units';
+import { bearingDeg, compassPoint, depthText, distanceM, distanceText, minuteMs, type UnitPreference } from '../units';
+import { freshSchools } from './school-place';
 import { hangsText } from './scouted';
 
 /** A drilled hole, and what the sounder showed in it. */
@@ -69,4 +70,29 @@ export function roundAdvice(outing: OutingState, here: StationState, units: Unit
   const bait = best.hasBait ? ' Bait was seen there.' : '';
   const hangs = best.topM !== null && best.bottomM !== null ? ` ${hangsText(best.topM, best.bottomM, units)}` : '';
   return { headline: `Hole ${best.hole.label} first: ${where}`, detail: `All are read, and it is the best of them.${hangs}${bait}` };
+}
+
+/** Fish that were under the boat so lately may be found again, and so near, ms and m. Heuristic; source: fieldcraft, a school stays one or two drops. */
+const [lostMs, roundM] = [10 * minuteMs, 15] as const;
+
+/**
+ * A school under a boat that has gone: what to do before it is looked for elsewhere. Null where nothing was under it of late.
+ * @param seesNothing whether the sounder shows nothing under the boat now
+ */
+export function passRound(
+  { reactions, fish, felt, stations }: OutingState,
+  here: StationState,
+  seesNothing: boolean,
+  nowMs: number,
+  units: UnitPreference,
+): { headline: string; detail: string } | null {
+  const signs = [...reactions, ...fish, ...felt.filter((f) => f.what === 'school' && f.outM <= underM)].filter((r) => r.station === here.id && r.ms <= nowMs).map((r) => r.ms);
+  const lastMs = Math.max(...signs, -Infinity);
+  if (!seesNothing || nowMs - lastMs > lostMs) return null;
+  const minutes = Math.max(1, Math.round((nowMs - lastMs) / minuteMs));
+  const school = freshSchools({ felt, stations }, nowMs).findLast((at) => distanceM(at, here.at) > underM);
+  const back = school
+    ? `Back over the school ${distanceText(distanceM(here.at, school), units)} ${compassPoint(bearingDeg(here.at, school))}, then deeper.`
+    : `Round it within ${distanceText(roundM, units)} with the sounder on, then deeper.`;
+  return { headline: school ? 'Back over the school' : 'Pass round: they were here', detail: `They were under the boat ${minutes} min ago. ${back} Others call them back first.` };
 }

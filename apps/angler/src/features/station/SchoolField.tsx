@@ -46,7 +46,7 @@ export function SchoolField({ outing, station, zone, moved, onLogged }: Props) {
   const [bottomM, setBottom] = useState<number | null>(null);
   const [bait, setBait] = useState<(typeof baits)[number]['id'] | null>(null);
   const [moves, setMoves] = useState<string | null>(null);
-  const scouted = scoutedText(outing.felt, units);
+  const scouted = scoutedText(outing.felt, units, outing.species[0]);
   if (!isOpen)
     return (
       <>
@@ -86,7 +86,7 @@ export function SchoolField({ outing, station, zone, moved, onLogged }: Props) {
       {isUnder ? null : <Choice label="Bearing of the school" wrap options={quarters} value={bearing} onChange={setBearing} />}
       {isSchool ? <FigureStepper figure={deep} label="Its top" value={topM} onChange={setTop} /> : null}
       <FigureStepper figure={deep} label="Water there" value={bottomM} onChange={setBottom} />
-      {isSchool && topM !== null && bottomM !== null && topM <= bottomM ? <Text size="small">{hangsText(topM, bottomM, units)}</Text> : null}
+      {isSchool && topM !== null && bottomM !== null && topM <= bottomM ? <Text size="small">{hangsText(topM, bottomM, units, outing.species[0])}</Text> : null}
       <Choice label="Bait on the way" wrap options={baits} value={bait} onChange={setBait} />
       {bait === 'no' ? <Text size="small">No bait on the way up: no need to go further that way.</Text> : null}
       {isSchool ? (

@@ -1,5 +1,5 @@
 import { speciesOf } from '@burrow/core/fish';
-import { holeLooks, holeSigns, roundAdvice } from '@burrow/core/holes';
+import { holeLooks, holeSigns, passRound, roundAdvice } from '@burrow/core/holes';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { stayOrGo } from '@burrow/core/patch';
@@ -18,7 +18,7 @@ export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' |
 /** A hole being fished: what listens there and what the coach says of it, its clock, and what can be logged. */
 export function useHole(outing: OutingState, hole: StationState) {
   const { detail } = useWater();
-  const { units } = usePreferences();
+  const { units, craft } = usePreferences();
   const now = useNow(5000);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const method = methodOf(hole.method) ?? usualMethod;
@@ -35,8 +35,10 @@ export function useHole(outing: OutingState, hole: StationState) {
     setFishLine(from);
   };
   const log = useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose: () => show(null) });
-  /** Before a fish answers here, the holes that nobody has looked into come first. */
-  const round = roundAdvice(outing, hole, units);
+  /** Before a fish answers here, the holes that nobody has looked into come first; from a boat the school that has gone. */
+  const isAfloat = !method.isOnIce && (craft === 'kayak' || craft === 'boat');
+  const seesNothing = listener.advice?.sighting === 'nothing';
+  const round = roundAdvice(outing, hole, units) ?? (isAfloat ? passRound(outing, hole, seesNothing, now, units) : null);
   const isUnread = method.isOnIce && !line && holeLooks(outing).some((l) => l.hole.id === hole.id && l.saw === null);
   return { outing, hole, method, zone, now, listener, round, isUnread, isTaken, clock: stayOrGo(holeSigns(outing, hole), prior, now), prior, line, fishOn, sheet, show, log };
 }

@@ -30,6 +30,7 @@ export const marksDid: readonly { id: MarkDid; label: string; icon: IconName | n
   { id: 'long-still', label: 'Still for long', icon: null, reaction: 'stalled' },
   { id: 'fled', label: 'Came fast, flared off', icon: null, reaction: 'fled' },
   { id: 'several', label: 'Several together', icon: null, reaction: 'looked' },
+  { id: 'bait', label: 'Many faint ones: bait', icon: null, reaction: null },
 ];
 
 /** Shallower than this a flasher shows nothing, m. */
