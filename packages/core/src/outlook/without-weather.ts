@@ -1,7 +1,7 @@
 import { judgeIce, type IceLoad, type IceMeasurement } from '../safety';
 import { clockText, dayMs, type UnitPreference } from '../units';
 import { sunDay, type Place } from '../weather';
-import { iceWords, movingWords } from './answer';
+import { iceWords, movingWords } from './outlook-words';
 
 export interface WithoutWeather {
   headline: string;

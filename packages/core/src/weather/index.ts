@@ -5,6 +5,7 @@ export * from './phases';
 export * from './sun';
 export * from './radiation';
 export { sunShare } from './sunned';
+export { cloudTurn, cloudTurnText, type CloudTurn } from './cloud-turn';
 export * from './seen';
 export * from './coverage';
 export { evidenceText } from './evidence-words';

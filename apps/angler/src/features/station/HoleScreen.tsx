@@ -1,6 +1,7 @@
 import { speciesOf } from '@burrow/core/fish';
 import type { StationState, OutingState } from '@burrow/core/ledger';
 import { agoText, clockText, depthText } from '@burrow/core/units';
+import { cloudTurnText } from '@burrow/core/weather';
 import { View } from 'react-native';
 import { FactsLine } from '@/features/fish/TargetChoice';
 import { Action } from '@/ui/Action';
@@ -19,6 +20,7 @@ import { SimulatedBand } from '@/ui/SimulatedBand';
 import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
+import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 
@@ -29,6 +31,9 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
   const { zone, now, listener, round, isTaken, clock, method, sheet, show, log: entry } = control;
   const { isByEye, reading, advice, words } = listener;
   const keys = holeKeys(control);
+  const sky = useOutlook().outlook?.cloudTurn;
+  // One thing beside the beat: what the fish ask for goes before what the sky does.
+  const beside = advice?.suggestion?.text ?? (sky ? cloudTurnText(sky, zone) : null);
   const readByEye = reading.readings[0] ? `read by eye, ${agoText(now - reading.readings[0].atMs)}` : 'read your flasher by eye';
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />;
   const shaft = (
@@ -49,9 +54,9 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
       movement={
         <>
           <View style={{ height: suggestionPx }}>
-            {advice?.suggestion && !isTaken ? (
+            {beside && !isTaken ? (
               <Text size="small" strong numberOfLines={1}>
-                {advice.suggestion.text}
+                {beside}
               </Text>
             ) : null}
           </View>
