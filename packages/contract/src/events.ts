@@ -147,6 +147,7 @@ const bodies = {
     speedMs: z.number().min(0).max(20).optional(),
     lostAt: z.enum(['strike', 'way', 'end']).optional(),
     float: z.enum(['under', 'slid', 'rose']).optional(),
+    moment: z.enum(['moved', 'fell', 'still']).optional(),
     bait: z.literal('upper').optional(),
     isSame: z.literal(true).optional(),
   }),

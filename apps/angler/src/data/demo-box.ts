@@ -1,5 +1,5 @@
 import { change, preferences, unsaid } from './preferences';
-import type { Presentation } from './stored-preferences';
+import type { Presentation } from './stored-box';
 
 /** The tackle that most of the demo's winter was fished with. */
 const demoBox: Presentation[] = [

@@ -4,18 +4,8 @@ import { isFishedBy, type TacklePiece } from '@burrow/core/tackle';
 import { imperial, metric, unitsOfLocale } from '@burrow/core/units';
 import { newId } from './ids';
 import { ObservableValue, useObservable } from './observable-value';
-import {
-  boxOf,
-  preferencesVersion,
-  readPreferences,
-  type Device,
-  type KeptHolePlan,
-  type Kit,
-  type PoleKit,
-  type Preferences,
-  type Presentation,
-  type TrollKit,
-} from './stored-preferences';
+import { preferencesVersion, readPreferences, type Device, type KeptHolePlan, type PoleKit, type Preferences, type TrollKit } from './stored-preferences';
+import { boxOf, type Kit, type Presentation } from './stored-box';
 
 export { boxOf };
 export type { Device, KeptHolePlan, Kit, Preferences, Presentation, TrollKit };

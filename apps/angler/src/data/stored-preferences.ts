@@ -2,34 +2,13 @@ import { z } from 'zod';
 import type { WindViewpoint } from '@burrow/core/banks';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
-import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle, type Goal, type TubeBuild } from '@burrow/core/ledger';
-import type { MeasuredDive, ShotPattern, ShotSize } from '@burrow/core/rig';
+import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle, type Goal } from '@burrow/core/ledger';
+import type { ShotPattern, ShotSize } from '@burrow/core/rig';
 import { iceGuidance, type IceLoad } from '@burrow/core/safety';
-import { tackleFamilies, type TacklePiece } from '@burrow/core/tackle';
 import { forages, type Forage } from '@burrow/core/tie-on';
 import type { UnitPreference } from '@burrow/core/units';
 import type { HolePlan } from '@/workers/ground.api';
-
-export interface Presentation {
-  id: string;
-  name: string;
-  /** What it is, once somebody has said; absent of one that an older app kept. */
-  tackle?: Omit<TacklePiece, 'piece'>;
-  /** Of a bait that dives: what somebody saw it reach. */
-  dive?: MeasuredDive;
-  /** Of a tube that was built anew: of which piece, and how. */
-  tube?: TubeBuild & { of: string };
-}
-
-/** The tackle box: what of the presentations is known well enough to choose by. */
-export const boxOf = (presentations: readonly Presentation[]): TacklePiece[] => presentations.flatMap(({ name, tackle }) => (tackle ? [{ piece: name, ...tackle }] : []));
-
-/** Rods with their line, floats and feed: what a rig is worked out with. What is not known is null. */
-export interface Kit {
-  rods: { id: string; name: string; lineMm: number | null; strengthKg: number | null }[];
-  floats: { id: string; name: string; capacityG: number }[];
-  feed: { id: string; name: string }[];
-}
+import { kitForm, presentationsForm, type Kit, type Presentation } from './stored-box';
 
 /** The pole and its rig, the ball that is fed, and what one counts to. */
 export interface PoleKit {
@@ -171,22 +150,6 @@ const plannedHole = z.object({
   own: z.object({ visits: z.number(), minutes: z.number() }),
 });
 
-const figure = z.number().positive().nullable();
-const tackle = z.object({
-  family: z.string().refine((id) => tackleFamilies.some((f) => f.id === id)),
-  massG: figure,
-  sizeMm: figure,
-  colour: z.string().nullable(),
-  hooks: z.number().int().min(0).nullable(),
-  points: z.number().int().min(0).nullable(),
-  rattle: z.boolean().nullable(),
-  suspends: z.boolean().nullable(),
-});
-
-const dive = z.object({ depthM: z.number().min(0.1).max(20), lineOutM: z.number().min(1).max(150), lineMm: z.number().min(0.02).max(1) });
-
-const tube = z.object({ of: z.string(), seat: either('short', 'full').optional(), scent: z.boolean().optional(), cutMm: z.number().min(0).max(100).optional() });
-
 /** All ids of a kind; one that is missing does not compile. */
 const keysOf = <K extends string>(all: Record<K, true>) => Object.keys(all) as K[];
 
@@ -204,14 +167,8 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
   species: z.string().min(1),
   speciesOn: z.string().nullable(),
   forage: z.record(z.string(), z.enum(forages)),
-  presentations: z.array(
-    z.object({ id: z.string(), name: z.string(), tackle: tackle.optional().catch(undefined), dive: dive.optional().catch(undefined), tube: tube.optional().catch(undefined) }),
-  ),
-  kit: z.object({
-    rods: z.array(z.object({ id: z.string(), name: z.string(), lineMm: figure, strengthKg: figure })),
-    floats: z.array(z.object({ id: z.string(), name: z.string(), capacityG: z.number().positive() })),
-    feed: z.array(z.object({ id: z.string(), name: z.string() })),
-  }),
+  presentations: presentationsForm,
+  kit: kitForm,
   goal: either('numbers', 'size', 'supper'),
   presentation: z.string().min(1).nullable(),
   leastIceM: z.number().positive(),

@@ -62,6 +62,7 @@ const ruleCard = z.object({
   hooks: upTo(50),
   points: upTo(100),
   keepnet: z.enum(['allowed', 'not allowed']).optional(),
+  liveBait: z.enum(['allowed', 'not allowed']).optional(),
   text: storableText(0, 2000).optional(),
   source: storableText(0, 200).optional(),
   seenOn: z.iso.date(),

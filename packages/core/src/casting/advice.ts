@@ -18,6 +18,7 @@ import { castSection, diveAlong, type CastSection, type StandAnswer } from './st
 import { unshown, unshownText } from './sides';
 import { passesAlong } from './strike';
 import { castPlaceRows, oneSidedText, type CastPlaceRow } from './cast-places';
+import { biteMomentText } from './moments';
 import { passedBy, type CastTarget } from './targets';
 import { outAlong, type CastWater, type Spot } from './water';
 import { ofFish, ruleWithBait, workedOn, type WorkedWay } from './working';
@@ -228,7 +229,8 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   // After a blank by a log its other sides come first; a bite asks for the same again.
   const left = ofFish(signs).length === 0 ? unshown(seeks.targets, from, made) : null;
   const places = placesOf(setting);
-  const unseen = left ? unshownText(left) : oneSidedText(places, places.length > 0);
+  // What stands out of the bites, else what no bait has come by.
+  const unseen = biteMomentText(outing) ?? (left ? unshownText(left) : oneSidedText(places, places.length > 0));
   const words = said && unseen && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${unseen} ${said.detail}` } : said;
   return {
     rule,

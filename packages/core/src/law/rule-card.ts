@@ -12,6 +12,8 @@ export interface RuleCard {
   points?: number;
   /** Whether fish may be held in a net until one goes. */
   keepnet?: 'allowed' | 'not allowed';
+  /** Whether live bait may be used. */
+  liveBait?: 'allowed' | 'not allowed';
   /** Season, bait, feed, night, boats, distances: in words. */
   text?: string;
   source?: string;
@@ -84,8 +86,9 @@ export const lineProblem = (card: RuleCard, out: number): string | null =>
   card.lines !== undefined && out >= card.lines ? `${counted(out, 'line')} out: your card allows ${card.lines}.` : null;
 
 /** What speaks against a bait or rig by its hooks and points, in words. What is not said of it is asked for where the card counts it. */
-export function hookProblems(card: RuleCard, tackle: { hooks: number | null; points: number | null }): string[] {
+export function hookProblems(card: RuleCard, tackle: { hooks: number | null; points: number | null; family?: string }): string[] {
   const problems: string[] = [];
+  if (card.liveBait === 'not allowed' && tackle.family === 'live-bait') problems.push('Live bait: your card does not allow it.');
   if (card.hooks !== undefined && tackle.hooks !== null && tackle.hooks > card.hooks) problems.push(`${counted(tackle.hooks, 'hook')}: your card allows ${card.hooks} on a line.`);
   if (card.points !== undefined && tackle.points !== null && tackle.points > card.points) problems.push(`${counted(tackle.points, 'point')}: your card allows ${card.points}.`);
   if ((card.hooks !== undefined && tackle.hooks === null) || (card.points !== undefined && tackle.points === null))
@@ -111,6 +114,7 @@ export function ruleCardText(card: RuleCard, nameOf: (id: string) => string, uni
     card.hooks === undefined ? null : `${counted(card.hooks, 'hook')} a line`,
     card.points === undefined ? null : counted(card.points, 'point'),
     card.keepnet === undefined ? null : `keepnet ${card.keepnet}`,
+    card.liveBait === undefined ? null : `live bait ${card.liveBait}`,
   ].filter((c) => c !== null);
   return [
     ...fish,

@@ -41,6 +41,8 @@ export interface TubeBuild {
   scent?: boolean;
   cutMm?: number;
 }
+/** What the bait did when a fish took it: it was moved, it fell, or it lay or hung still. */
+export type BiteMoment = 'moved' | 'fell' | 'still';
 export type Goal = 'numbers' | 'size' | 'supper';
 
 /** Bodies by kind. Depths, lengths and thicknesses in SI; places as longitude, latitude. `method` and a station's `kind` are ids of the way of fishing. */
@@ -155,6 +157,8 @@ export interface EventBodies {
     isSame?: true;
     /** What the float did, of a bite under one. */
     float?: FloatAnswer;
+    /** What the bait did when it was taken. */
+    moment?: BiteMoment;
   };
   /** No length where it was not measured; `classMm` is its size class by eye; `weightG` only of a fish that was weighed. `cast` and `outM` where it took on a cast, so far out; `alongM` how far down the run of a float. */
   'fish-landed': {

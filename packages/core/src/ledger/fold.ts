@@ -248,7 +248,7 @@ const reducers: Reducers = {
       at: body.at ?? null,
       turn: body.turn ?? null,
       speedMs: body.speedMs ?? null,
-      ...said(body, 'lostAt', 'float', 'bait', 'isSame'),
+      ...said(body, 'lostAt', 'float', 'bait', 'isSame', 'moment'),
     });
     into.note(id, ms, kind, body.station, body.reaction);
   },

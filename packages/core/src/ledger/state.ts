@@ -1,4 +1,5 @@
 import type {
+  BiteMoment,
   EventBodies,
   EventKind,
   FeedContent,
@@ -103,6 +104,8 @@ export interface ReactionState {
   isSame?: true;
   /** What the float did; absent where there was none. */
   float?: FloatAnswer;
+  /** What the bait did when it was taken; absent where nobody said. */
+  moment?: BiteMoment;
 }
 
 export interface FishState {

@@ -8,3 +8,4 @@ export * from './cards';
 export * from './wind-bow';
 export * from './dive';
 export * from './shot';
+export * from './hints';

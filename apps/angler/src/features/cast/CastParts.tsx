@@ -12,6 +12,12 @@ import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import type { HowAnswered } from './float-log';
 
+/** A bite by what the bait did. */
+const momentKeys = [
+  { moment: 'fell', label: 'Bite on the fall' },
+  { moment: 'still', label: 'Bite while still' },
+  { moment: 'moved', label: 'Bite on the move' },
+] as const;
 const keys = { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } as const;
 
 /** What a fish did at the bait, beside what stands at the thumb. */
@@ -21,6 +27,9 @@ export function CastAnswers({ onReact }: { onReact: (reaction: ReactionKind, tex
       <Action height={64} label="Followed" onPress={() => onReact('followed', 'Follow logged')} />
       <Action height={64} label="Chased it" onPress={() => onReact('chased', 'Chase logged')} />
       <Action height={64} label="No notice" onPress={() => onReact('ignored', 'Fish that took no notice logged')} />
+      {momentKeys.map(({ moment, label }) => (
+        <Action key={moment} height={64} label={label} onPress={() => onReact('bite', `${label} logged`, { moment })} />
+      ))}
       <Action height={64} label="Missed it" onPress={() => onReact('missed', 'Miss logged')} />
       <Action height={64} label="Bait gone" onPress={() => onReact('robbed', 'Bait gone logged')} />
       <Action height={64} label="Nipped" onPress={() => onReact('nipped', 'Nip logged')} />

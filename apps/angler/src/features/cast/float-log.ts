@@ -1,5 +1,5 @@
 import type { FloatWork } from '@burrow/core/casting';
-import type { EventBodies, FloatAnswer, LineState, LostAt } from '@burrow/core/ledger';
+import type { BiteMoment, EventBodies, FloatAnswer, LineState, LostAt } from '@burrow/core/ledger';
 import { depthText, type UnitPreference } from '@burrow/core/units';
 import type { Thing } from '@/features/station/useLogged';
 
@@ -7,6 +7,7 @@ import type { Thing } from '@/features/station/useLogged';
 export interface HowAnswered {
   lostAt?: LostAt;
   float?: FloatAnswer;
+  moment?: BiteMoment;
 }
 
 const cm = (m: number) => Math.round(100 * m) / 100;

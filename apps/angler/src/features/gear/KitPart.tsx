@@ -1,3 +1,4 @@
+import type { ReelKind } from '@burrow/core/rig';
 import { clamp, lineText, lureText, weightText } from '@burrow/core/units';
 import { Suspense, useState } from 'react';
 import { View } from 'react-native';
@@ -6,6 +7,7 @@ import { change, usePreferences, type Kit } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 import { Action } from '@/ui/Action';
 import { Sheet } from '@/ui/Sheet';
+import { Choice } from '@/ui/Choice';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
 import { lazily } from '@/ui/lazily';
@@ -19,6 +21,11 @@ const names: Record<Part, { one: string; add: string }> = {
   feed: { one: 'Feed', add: 'Add a feed' },
 };
 
+const reels = [
+  { id: 'spinning', label: 'Spinning: twists the line' },
+  { id: 'straight', label: 'Straight-line' },
+] as const;
+
 /** Rods with their line, floats with what they carry, and feed: rigs and falls are worked out with them. */
 export function KitPart() {
   const palette = usePalette();
@@ -27,7 +34,11 @@ export function KitPart() {
   const [gone, setGone] = useState<Kit | null>(null);
   const textOf = {
     rods: (r: Kit['rods'][number]) =>
-      [r.lineMm === null ? 'line not known' : `line ${lineText(r.lineMm, units)}`, r.strengthKg === null ? null : `holds ${weightText(1000 * r.strengthKg, units)}`]
+      [
+        r.lineMm === null ? 'line not known' : `line ${lineText(r.lineMm, units)}`,
+        r.strengthKg === null ? null : `holds ${weightText(1000 * r.strengthKg, units)}`,
+        r.reel ? `${r.reel === 'spinning' ? 'spinning' : 'straight-line'} reel` : null,
+      ]
         .filter(Boolean)
         .join(', '),
     floats: (f: Kit['floats'][number]) => `carries ${f.capacityG} g`,
@@ -82,11 +93,12 @@ function KitSheet({ part, kit, onClose }: { part: Part; kit: Kit; onClose: () =>
   const [name, setName] = useState('');
   const [lineMm, setLine] = useState<number | null>(null);
   const [strengthKg, setStrength] = useState<number | null>(null);
+  const [reel, setReel] = useState<ReelKind | null>(null);
   const [capacityG, setCapacity] = useState<number | null>(null);
   const kgStep = units.weight === 'lb' ? 0.45359237 : 0.5;
   const save = () => {
     const base = { id: newId(), name: name.trim() };
-    const item = part === 'rods' ? { ...base, lineMm, strengthKg } : part === 'floats' ? { ...base, capacityG: capacityG! } : base;
+    const item = part === 'rods' ? { ...base, lineMm, strengthKg, ...(reel ? { reel } : {}) } : part === 'floats' ? { ...base, capacityG: capacityG! } : base;
     change({ kit: { ...kit, [part]: [...kit[part], item] } });
     onClose();
   };
@@ -116,6 +128,8 @@ function KitSheet({ part, kit, onClose }: { part: Part; kit: Kit; onClose: () =>
             onStep={(d) => setStrength((kg) => (kg === null ? 4 * kgStep : clamp(kg + d * kgStep, kgStep, 60)))}
             onClear={() => setStrength(null)}
           />
+          <Text strong>Its reel</Text>
+          <Choice label="Its reel" options={reels} value={reel} onChange={setReel} wrap />
         </>
       ) : null}
       {part === 'floats' ? (

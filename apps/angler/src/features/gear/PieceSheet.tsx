@@ -1,5 +1,5 @@
 import { familyOf, tackleFamilies } from '@burrow/core/tackle';
-import type { MeasuredDive } from '@burrow/core/rig';
+import { hoverWords, type Hover, type MeasuredDive } from '@burrow/core/rig';
 import { clamp, depthText, fishLengthText, lineText, lureMassesG, lureText, metresPerDepthUnit } from '@burrow/core/units';
 import { Suspense, useState } from 'react';
 import { change, putPresentation, unsaid, usePreferences, type Presentation } from '@/data/preferences';
@@ -18,6 +18,8 @@ const either = [
   { id: 'no', label: 'No' },
   { id: 'unsaid', label: 'Not said' },
 ] as const;
+/** The family that should hang where it stops. */
+const hangingFamily = 'suspending-minnow';
 const idOf = (value: boolean | null) => (value === null ? 'unsaid' : value ? 'yes' : 'no');
 const valueOf = (id: (typeof either)[number]['id']) => (id === 'unsaid' ? null : id === 'yes');
 
@@ -27,9 +29,11 @@ export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onC
   const [name, setName] = useState(piece?.name ?? '');
   const [tackle, setTackle] = useState(piece?.tackle ?? null);
   const [dive, setDive] = useState(piece?.dive ?? null);
+  const [hover, setHover] = useState(piece?.hover ?? null);
   const family = tackle ? familyOf(tackle.family) : null;
   const masses = lureMassesG(units);
   const stepMm = units.fishLength === 'in' ? 25.4 / 8 : 5;
+  const isHung = tackle?.family === hangingFamily;
   const isDouble = presentations.some((p) => p.id !== piece?.id && p.name.toLowerCase() === name.trim().toLowerCase());
   const set = (part: Partial<NonNullable<typeof tackle>>) => setTackle((t) => (t ? { ...t, ...part } : t));
   const massStep = (d: 1 | -1) => {
@@ -39,7 +43,10 @@ export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onC
     if (next !== undefined) set({ massG: next });
   };
   const save = () => {
-    const id = putPresentation({ name: name.trim(), ...(tackle ? { tackle } : {}), ...(dive && family?.dives ? { dive } : {}) }, piece?.id ?? null);
+    const id = putPresentation(
+      { name: name.trim(), ...(tackle ? { tackle } : {}), ...(dive && family?.dives ? { dive } : {}), ...(hover && isHung ? { hover } : {}) },
+      piece?.id ?? null,
+    );
     if (!piece && presentation === null) change({ presentation: id });
     onClose();
   };
@@ -92,12 +99,38 @@ export function PieceSheet({ piece, onClose }: { piece: Presentation | null; onC
             onClear={() => set({ points: null })}
             hint="A treble has three. The law of a water may count them."
           />
+          {isHung ? (
+            <HoverPart
+              hover={hover}
+              onChange={(next) => {
+                setHover(next);
+                set({ suspends: next === 'hovers' });
+              }}
+            />
+          ) : null}
           {family.dives ? <DivePart dive={dive} onChange={setDive} /> : null}
         </>
       ) : (
         <Text tone="second">Its family says how it works; the rest may follow another day.</Text>
       )}
     </Sheet>
+  );
+}
+
+const hovers = [
+  { id: 'hovers', label: 'Hangs' },
+  { id: 'rises', label: 'Rises' },
+  { id: 'sinks', label: 'Sinks' },
+] as const;
+
+/** What a bait that should hang does on slack line, tried in the water of now, and what to do about it. */
+function HoverPart({ hover, onChange }: { hover: Hover | null; onChange: (hover: Hover) => void }) {
+  return (
+    <>
+      <Text strong>On slack line, in the water you fish</Text>
+      <Choice label="On slack line it" options={hovers} value={hover} onChange={onChange} />
+      {hover ? <Text size="small">{hoverWords[hover]}</Text> : null}
+    </>
   );
 }
 

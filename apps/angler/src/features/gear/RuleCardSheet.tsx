@@ -21,8 +21,8 @@ const nameOf = (id: string) => (speciesTable.some((s) => s.id === id) ? speciesO
 /** Where setting a size begins, as a share of the fish's usual length. */
 const startShare = 0.9;
 
-const isEmpty = ({ fish, lines, hooks, points, keepnet, text }: RuleCard) =>
-  fish.length === 0 && [lines, hooks, points, keepnet].every((said) => said === undefined) && !text?.trim();
+const isEmpty = ({ fish, lines, hooks, points, keepnet, liveBait, text }: RuleCard) =>
+  fish.length === 0 && [lines, hooks, points, keepnet, liveBait].every((said) => said === undefined) && !text?.trim();
 
 interface CounterProps {
   label: string;
@@ -112,6 +112,17 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
         ]}
         value={card.keepnet ?? 'unsaid'}
         onChange={(id) => setCard(({ keepnet: _, ...rest }) => (id === 'unsaid' ? rest : { ...rest, keepnet: id }))}
+      />
+      <Choice
+        label="Live bait"
+        wrap
+        options={[
+          { id: 'unsaid', label: 'Live bait: not on the card' },
+          { id: 'allowed', label: 'Live bait allowed' },
+          { id: 'not allowed', label: 'No live bait' },
+        ]}
+        value={card.liveBait ?? 'unsaid'}
+        onChange={(id) => setCard(({ liveBait: _, ...rest }) => (id === 'unsaid' ? rest : { ...rest, liveBait: id }))}
       />
       <Suspense fallback={null}>
         <Field label="Season, bait, feed, night, boats" value={card.text ?? ''} onChangeText={(text) => setCard((c) => ({ ...c, text }))} multiline maxLength={2000} />

@@ -1,5 +1,6 @@
 import { speciesOf } from '@burrow/core/fish';
 import type { StationState, OutingState } from '@burrow/core/ledger';
+import { spinText } from '@burrow/core/rig';
 import { agoText, clockText, depthText } from '@burrow/core/units';
 import { cloudTurnText } from '@burrow/core/weather';
 import { View } from 'react-native';
@@ -21,7 +22,7 @@ import { WaterColumnView } from '@/features/station/shaft/WaterColumnView';
 import type { ThumbKey } from '@/ui/ThumbBar';
 import { Text } from '@/ui/Text';
 import { useOutlook } from '@/data/outlook';
-import { usePreferences } from '@/data/preferences';
+import { useOnTheLine, usePreferences } from '@/data/preferences';
 import { usePalette } from '@/theme/theme';
 
 /** At a hole, and over a spot: the water under it, and the jig in it. */
@@ -31,9 +32,10 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
   const { zone, now, listener, round, isTaken, clock, method, sheet, show, log: entry } = control;
   const { isByEye, reading, advice, words } = listener;
   const keys = holeKeys(control);
+  const spin = useSpin(control);
   const sky = useOutlook().outlook?.cloudTurn;
   // One thing beside the beat: what the fish ask for goes before what the sky does.
-  const beside = advice?.suggestion?.text ?? (sky ? cloudTurnText(sky, zone) : null);
+  const beside = spin ?? advice?.suggestion?.text ?? (sky ? cloudTurnText(sky, zone) : null);
   const readByEye = reading.readings[0] ? `read by eye, ${agoText(now - reading.readings[0].atMs)}` : 'read your flasher by eye';
   const log = <LogList outing={outing} entries={outing.entries.filter((e) => e.station === hole.id)} units={units} timeZone={zone} onUndo={(id) => entry.undo(id)} />;
   const shaft = (
@@ -74,6 +76,13 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
       onHelp={() => show('help')}
     />
   );
+}
+
+/** A light jig on a twisted line is let hang first. */
+function useSpin({ line, hole, now }: HoleControl): string | null {
+  const { kit } = usePreferences();
+  const piece = useOnTheLine(hole.method);
+  return line ? spinText(kit.rods[0]?.reel ?? null, piece?.tackle?.massG ?? null, (now - line.downMs) / 1000) : null;
 }
 
 /** Room for the suggestion and the beat, px: with and without them the picture under them keeps its size. */
