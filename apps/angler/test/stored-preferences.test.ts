@@ -1,7 +1,8 @@
 import { startingViewpoints } from '@burrow/core/outlook';
 import { metric } from '@burrow/core/units';
 import { usePreferences, type Preferences } from '../src/data/preferences';
-import { boxOf, preferencesVersion, readPreferences } from '../src/data/stored-preferences';
+import { boxOf } from '../src/data/stored-box';
+import { preferencesVersion, readPreferences } from '../src/data/stored-preferences';
 import { renderHook } from '@testing-library/react-native';
 
 const starting = renderHook(() => usePreferences()).result.current;
@@ -24,6 +25,7 @@ test('what is written is read back whole', () => {
     water: 'pond',
     pressedWaters: ['tamber-lake'],
     coldPlaces: 'basin',
+    holeRound: 'two-holes',
     plan: { key: 'k', items: [{ id: 'i', atMs: 1, untilMs: 2, kind: 'set up', what: 'w', why: 'y' }] },
     holePlan: {
       id: 'p',
@@ -48,6 +50,7 @@ test.each([
   ['holePlan', { holes: 'none' }],
   ['pressedWaters', 'yes'],
   ['coldPlaces', 'both'],
+  ['holeRound', 'all'],
 ] as const)('a broken %s comes from the start, and takes nothing else with it', (name, value) => {
   const kept = readPreferences({ version: preferencesVersion, ...starting, water: 'pond', [name]: value }, starting);
   expect(kept).toEqual({ ...starting, water: 'pond', [name]: starting[name] });

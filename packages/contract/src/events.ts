@@ -161,6 +161,7 @@ const bodies = {
     weightG: z.number().min(0).max(200_000).optional(),
     girthMm: lengthMm.optional(),
     hookedIn: z.enum(['deep', 'lip', 'outside']).optional(),
+    hasMud: z.boolean().optional(),
     note: storableText(1, 500).optional(),
     photo: id.optional(),
     depthM: depthM.optional(),

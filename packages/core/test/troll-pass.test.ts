@@ -153,6 +153,7 @@ describe('what to run and where to steer', () => {
     place: place(20),
     lines: [line('left', 3), line('right', 5)],
     speedMs: 1,
+    slowTo: null,
     turnM: 15,
     turnDepthM: 6.5,
     clearAheadM: 1.2,

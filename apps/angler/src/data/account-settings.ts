@@ -27,6 +27,7 @@ export const accountKeys = [
   'windViewpoint',
   'pressedWaters',
   'coldPlaces',
+  'holeRound',
   'hangsAbove',
 ] as const satisfies readonly (keyof Preferences)[];
 

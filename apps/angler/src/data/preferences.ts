@@ -70,6 +70,7 @@ export const startingPreferences: Preferences = {
   device: null,
   pressedWaters: [],
   coldPlaces: 'by-sun',
+  holeRound: 'by-fish',
   hangsAbove: false,
   isSheltered: false,
 };

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { WindViewpoint } from '@burrow/core/banks';
+import type { RoundSide } from '@burrow/core/holes';
 import type { Craft } from '@burrow/core/methods';
 import { viewpointWords, type PlanItem, type Viewpoints } from '@burrow/core/outlook';
 import { ballBreaks, feedParticleIds, type BallBreak, type FeedParticle, type Goal } from '@burrow/core/ledger';
@@ -119,6 +120,8 @@ export interface Preferences {
   pressedWaters: string[];
   /** Where in cold open water: by the sun of the last days, in coves or over the basin whatever it was. */
   coldPlaces: ColdPlaces;
+  /** Whether every drilled hole is looked into before one is fished. */
+  holeRound: RoundSide;
   /** Live bait hangs over the fish, instead of being drawn up through them. */
   hangsAbove: boolean;
   /** Whether one sits in a shelter on the ice. */
@@ -232,6 +235,7 @@ const forms: { [K in keyof Preferences]: z.ZodType<Preferences[K]> } = {
     .nullable(),
   pressedWaters: z.array(z.string()),
   coldPlaces: z.enum(['by-sun', 'coves', 'basin']),
+  holeRound: z.enum(['by-fish', 'round', 'two-holes']),
   hangsAbove: z.boolean(),
   isSheltered: z.boolean(),
 };

@@ -2,10 +2,10 @@ import { speciesOf } from '../fish';
 import { holeSigns } from '../holes';
 import type { OutingState, StationState } from '../ledger';
 import type { HolePrior } from '../patch';
-import { sinkTime, windBow, type MeasuredDive } from '../rig';
+import { sinkTime, windBow, woodLineText, type MeasuredDive } from '../rig';
 import type { Known, Situation } from '../situation';
 import { familyOf, lureOf, type TacklePiece } from '../tackle';
-import { betweenDeg, type UnitPreference } from '../units';
+import { betweenDeg, weightText, type UnitPreference } from '../units';
 import { takesOf } from '../visits';
 import { whatAfter, type AfterRule, type CastSign } from './after';
 import { aimAfter, castAlong } from './aim';
@@ -18,7 +18,7 @@ import { castSection, diveAlong, type CastSection, type StandAnswer } from './st
 import { unshown, unshownText } from './sides';
 import { passesAlong } from './strike';
 import { castPlaceRows, oneSidedText, type CastPlaceRow } from './cast-places';
-import { biteMomentText } from './moments';
+import { biteMomentText, mudText } from './moments';
 import { passedBy, type CastTarget } from './targets';
 import { outAlong, type CastWater, type Spot } from './water';
 import { ofFish, ruleWithBait, workedOn, type WorkedWay } from './working';
@@ -39,6 +39,8 @@ export interface CastBait {
   dive: MeasuredDive | null;
   /** Diameter of the line, mm; null where no rod is written down. */
   lineMm: number | null;
+  /** What the line holds, kg; null or absent where nobody said. */
+  strengthKg?: number | null;
 }
 
 /** What is cast for: the band, the water in it, what holds fish, and how far a fish moves to a bait. */
@@ -106,6 +108,8 @@ export interface CastAdvice {
   isGoing: boolean;
   /** Depth under the stand, m; null on land. */
   underM: number | null;
+  /** What is said of line too weak for the cover that the cast comes by; null where it is strong enough, or nobody said. */
+  woodText: string | null;
   /** Casts of the outing by what they were made at; empty where the bed has no points. */
   places: CastPlaceRow[];
 }
@@ -188,6 +192,15 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
   };
 }
 
+/** Ways of working a bait that is moved at once, or hangs where it is. */
+const notCounted: readonly string[] = ['pull-hang', 'along-cover', 'pull-settle'];
+
+/** A bait that sinks is counted down: what stops it before its count took it. Nothing is counted of one that dives, hangs or is on a float. */
+function countWords<W extends { detail: string }>(words: W, { fallS, worked }: CastRetrieve, { dived }: AimedCast, { aim }: AfterRule): W {
+  if (fallS === null || fallS < 2 || dived !== null || (worked !== null && notCounted.includes(worked.cadence.id)) || aim === 'straight-down' || aim === 'move') return words;
+  return { ...words, detail: `Count to ${Math.round(fallS)}; stopped sooner, strike. ${words.detail}` };
+}
+
 /** The casts of the outing by what they were made at, where one of them could have been at a point. */
 function placesOf({ outing, bed, seeks, casts }: CastAdviceSetting): CastPlaceRow[] {
   const placed = casts.map((c) => ({ id: c.id, from: bed.spot(c.from), bearingDeg: c.bearingDeg, lengthM: c.lengthM }));
@@ -230,12 +243,14 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const left = ofFish(signs).length === 0 ? unshown(seeks.targets, from, made) : null;
   const places = placesOf(setting);
   // What stands out of the bites, else what no bait has come by.
-  const unseen = biteMomentText(outing) ?? (left ? unshownText(left) : oneSidedText(places, places.length > 0));
+  const unseen = mudText(outing) ?? biteMomentText(outing) ?? (left ? unshownText(left) : oneSidedText(places, places.length > 0));
   const words = said && unseen && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${unseen} ${said.detail}` } : said;
+  const counted = words && countWords(words, retrieve, cast, rule);
   return {
     rule,
     bearingDeg,
-    words: words && floatWords(float, rule, words, `${words.headline}.`),
+    words: counted && floatWords(float, rule, counted, `${counted.headline}.`),
+    woodText: passed.some((p) => p.target.kind === 'cover') ? woodLineText(setting.bait.strengthKg ?? null, (kg) => weightText(1000 * kg, units)) : null,
     cast,
     retrieve,
     float,

@@ -78,10 +78,10 @@ export const afterRules: readonly AfterRule[] = [
   },
   {
     id: 'cast.after.short',
-    holds: (s) => shortBites(s) >= 4,
+    holds: (s) => shortBites(s) >= 3,
     aim: 'move',
     headline: 'Move: the bites come short',
-    reason: 'Four bites and no fish: the school is tired of it, or the wind has turned. Rest this place.',
+    reason: 'Three bites and no fish: the school is tired of it, or the wind has turned. Rest this place.',
     viewpoint: 'Rest them rather than change again',
   },
   {

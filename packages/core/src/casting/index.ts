@@ -17,7 +17,7 @@ export * from './school';
 export { unshown, unshownText, type PassedSide, type Unshown } from './sides';
 export { floatFamily, floatStop, floatWork, type FloatWork } from './float-work';
 export * from './mood';
-export { biteMomentText } from './moments';
+export { biteMomentText, mudText } from './moments';
 export * from './stand';
 export * from './from-log';
 export * from './aim';

@@ -9,6 +9,10 @@ const words: Readonly<Record<BiteMoment, { took: string; then: string }>> = {
   moved: { took: 'on the move', then: 'keep it going' },
 };
 
+/** What mud on the belly of the last fish tells; null without it. */
+export const mudText = ({ fish }: Pick<OutingState, 'fish'>): string | null =>
+  fish.at(-1)?.hasMud === true ? 'Mud on its belly: they lie on the bed. On the bed, dragged slowly.' : null;
+
 /** What the bait did when it was taken, over the bites of an outing; null with too few of them, or where no moment stands out. */
 export function biteMomentText({ reactions }: Pick<OutingState, 'reactions'>): string | null {
   const told = reactions.flatMap((r) => r.moment ?? []);

@@ -4,6 +4,9 @@ import { bearingDeg, compassPoint, depthText, distanceM, distanceText, minuteMs,
 import { freshSchools } from './school-place';
 import { hangsText } from './scouted';
 
+/** Whether all holes are looked into first, or two are fished and waited at: by the fish, or as the angler chose. */
+export type RoundSide = 'by-fish' | 'round' | 'two-holes';
+
 /** A drilled hole, and what the sounder showed in it. */
 export interface HoleLook {
   hole: StationState;
@@ -51,8 +54,9 @@ const list = (labels: readonly string[]) => (labels.length < 2 ? labels.join('')
  * Before a line is fished: the transducer goes into every hole first, then to the best. Null with one hole, once fish answer here, where the best is this
  * one, and for fish that come by rather than stay, which are waited for instead.
  */
-export function roundAdvice(outing: OutingState, here: StationState, units: UnitPreference): { headline: string; detail: string } | null {
-  if (here.kind !== 'hole' || speciesOf(outing.species[0]).group === 'deep') return null;
+export function roundAdvice(outing: OutingState, here: StationState, units: UnitPreference, side: RoundSide = 'by-fish'): { headline: string; detail: string } | null {
+  const isRound = side === 'by-fish' ? speciesOf(outing.species[0]).group !== 'deep' : side === 'round';
+  if (here.kind !== 'hole' || !isRound) return null;
   const looks = holeLooks(outing);
   if (looks.length < 2 || looks.some((l) => l.hole.id === here.id && l.isFished)) return null;
   const unread = looks.filter((l) => l.saw === null && !l.isFished);

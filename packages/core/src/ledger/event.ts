@@ -171,6 +171,8 @@ export interface EventBodies {
     weightG?: number;
     girthMm?: number;
     hookedIn?: HookHold;
+    /** Mud on its belly: it lay on the bed. */
+    hasMud?: boolean;
     note?: string;
     /** Id of its picture, which is kept beside the ledger. */
     photo?: string;

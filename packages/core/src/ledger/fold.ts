@@ -265,6 +265,7 @@ const reducers: Reducers = {
       weightG: body.weightG ?? null,
       girthMm: body.girthMm ?? null,
       ...(body.hookedIn === undefined ? {} : { hookedIn: body.hookedIn }),
+      ...(body.hasMud === undefined ? {} : { hasMud: body.hasMud }),
       note: body.note ?? null,
       photo: body.photo ?? null,
       depthM: body.depthM ?? null,

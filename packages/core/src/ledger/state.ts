@@ -124,6 +124,8 @@ export interface FishState {
   girthMm: number | null;
   /** Where the hook held; absent where nobody said. */
   hookedIn?: HookHold;
+  /** Mud on its belly; absent where there was none, or nobody said. */
+  hasMud?: boolean;
   note: string | null;
   /** Id of its picture; null where none was taken. */
   photo: string | null;

@@ -21,9 +21,16 @@ export function columnWords(answer: ColumnAnswer, depth: FishDepth, fish: string
   const { now, deepestM, fit } = answer;
   return {
     title: `${warmthWords(now, deepestM)}, ${breathWords(depth, units)}`,
-    detail: `${lookWords(depth, fish, units)}${hurtWords(depth, units)}`,
+    detail: `${lookWords(depth, fish, units)}${slownessOf(now, depth)}${hurtWords(depth, units)}`,
     source: sourceWords(fit, units),
   };
+}
+
+/** What slows them in the middle of the stretch they are looked for in. */
+function slownessOf(now: ColumnProfile, { look }: FishDepth): string {
+  if (!look) return '';
+  const middleM = (look.fromM + look.toM) / 2;
+  return slowWords(valueAt(now, 'tempC', middleM), valueAt(now, 'oxygenMgL', middleM));
 }
 
 function warmthWords(now: ColumnProfile, deepestM: number): string {
@@ -32,6 +39,15 @@ function warmthWords(now: ColumnProfile, deepestM: number): string {
   if (bottom - top > apartC) return 'Warmest at the bottom';
   if (top - bottom > apartC) return 'Warmest at the top';
   return 'One temperature all the way down';
+}
+
+/** Below this fish are slow whatever the oxygen, °C; from so much oxygen on it is not what slows them, mg/L. Heuristic; source: fieldcraft §2. */
+const [slowC, plentyMgL] = [7, 6] as const;
+
+/** What slows them, where they are looked for: the cold or the oxygen; empty where neither does. Others hold the other for it. */
+export function slowWords(tempC: number, oxygenMgL: number): string {
+  if (oxygenMgL < plentyMgL) return ' Slow for want of oxygen, more than for the cold.';
+  return tempC < slowC ? ' Slow for the cold, not for want of oxygen.' : '';
 }
 
 const breathWords = ({ spentBelowM, habitable }: FishDepth, units: UnitPreference) =>

@@ -1,3 +1,4 @@
+import { isTooFast } from './speed';
 import type { CastWater, Spot } from '../casting';
 import type { UnitPreference } from '../units';
 import { passAnswer, type PassAnswer } from './answer';
@@ -25,6 +26,8 @@ export interface PassAdviceSetting {
   /** Where a drift would begin: the boat, else the beginning of the pass. */
   begins: Spot;
   speed: { ms: number; by: 'measured' | 'estimated' | 'assumed' };
+  /** Speeds that the fish ask for, m/s. */
+  speeds: { fromMs: number; toMs: number };
   /** Depths that the lane follows, m. */
   follow: { fromM: number; toM: number };
   /** The lane that was worked out, as it is run; null while it is, with why where it could not be. */
@@ -71,7 +74,7 @@ function whyNone({ isDrift, wind, planned }: PassAdviceSetting, drift: PassAdvic
 
 /** What to run and where to steer now, along a lane or with the wind. */
 export function passAdvice(setting: PassAdviceSetting): PassAdvice {
-  const { bed, running, spot, isDrift, planned, wasAlong, turnM, units, zone, nowMs } = setting;
+  const { bed, running, spot, speeds, isDrift, planned, wasAlong, turnM, units, zone, nowMs } = setting;
   const drift = driftOf(setting);
   const lane = isDrift ? drift : planned.lane;
   // A drift is as fast as the phone says; until it does, as the wind lets one expect.
@@ -97,6 +100,7 @@ export function passAdvice(setting: PassAdviceSetting): PassAdvice {
       place,
       lines: running.lines,
       speedMs: speed.ms,
+      slowTo: isTooFast(speed.ms, speed.by, speeds) ? speeds : null,
       turnM,
       turnDepthM: turnSpot && bed.depth(turnSpot.x, turnSpot.y),
       clearAheadM: depthsAhead.length === 0 ? null : Math.min(...depthsAhead) - running.deepestM,

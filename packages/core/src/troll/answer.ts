@@ -33,6 +33,8 @@ export interface PassQuery {
   place: LanePlace | null;
   lines: readonly RunningLine[];
   speedMs: number;
+  /** Speeds that the fish ask for, m/s, where this one is too fast for them; null where it is not. */
+  slowTo: { fromMs: number; toMs: number } | null;
   turnM: number;
   /** Depth of the water at the next turn, m. */
   turnDepthM: number | null;
@@ -48,7 +50,7 @@ export interface PassQuery {
   nowMs: number;
 }
 
-export type PassStep = 'lines' | 'lane' | 'place' | 'back' | 'draw' | 'turn' | 'end' | 'hold';
+export type PassStep = 'lines' | 'lane' | 'place' | 'back' | 'speed' | 'draw' | 'turn' | 'end' | 'hold';
 
 export interface PassAnswer {
   step: PassStep;
@@ -87,12 +89,21 @@ function beforeLane({ lines, lane, laneWhy, place, isDrift }: PassQuery): PassSa
 }
 
 /** What may be said along the lane, what comes first going before: each answers, or leaves it to the next. */
-const laneSays: readonly ((q: OnLane) => PassSays | null)[] = [backOntoLane, drawLines, laneEnds, turnComes];
+const laneSays: readonly ((q: OnLane) => PassSays | null)[] = [backOntoLane, slowDown, drawLines, laneEnds, turnComes];
 
 function backOntoLane({ lane, place, units }: OnLane): PassSays | null {
   if (place.offM <= offLaneM || place.alongM >= lane.lengthM - endM) return null;
   const side = place.side === 'left' ? 'right' : 'left';
   return { step: 'back', headline: `Steer ${side}: the lane is ${away(place.offM, units)} off`, detail: `Come onto it at a slant, along ${Math.round(place.bearingDeg)}°.` };
+}
+
+function slowDown({ slowTo, speedMs, units }: OnLane): PassSays | null {
+  if (slowTo === null) return null;
+  return {
+    step: 'speed',
+    headline: `Too fast: ${trollSpeedText(speedMs, units)}`,
+    detail: `They take it at ${trollSpeedText(slowTo.fromMs, units)} to ${trollSpeedText(slowTo.toMs, units)}. Slower, or a drift sock.`,
+  };
 }
 
 function drawLines({ drawTo, strikes, units }: OnLane): PassSays | null {

@@ -1,3 +1,4 @@
+import { speciesOf, type SpeciesGroup } from '../fish';
 import { distanceM, type LonLat } from '../ground';
 
 const secondMs = 1000;
@@ -35,3 +36,26 @@ export function trollingSpeed(phoneMs: number | null, fixes: readonly PhoneFix[]
   const estimated = phoneMs === null ? speedOfFixes(fixes) : null;
   return trolls(estimated) ? { speedMs: estimated, by: 'estimated' } : { speedMs: wishedMs, by: 'assumed' };
 }
+
+/** Speeds at which fish of a group take a bait that is drawn, m/s. Heuristic; source: fieldcraft §5, trolling: creeping for crappie, 0.4 to 0.8 for trout in the cold. */
+const groupSpeeds: Readonly<Record<SpeciesGroup, readonly [number, number]>> = {
+  panfish: [0.1, 0.4],
+  'stocked-trout': [0.4, 0.8],
+  deep: [0.5, 0.9],
+  bass: [0.4, 0.9],
+  'pike-walleye': [0.4, 1],
+  'roach-like': [0.1, 0.4],
+};
+/** Below this their upper end is cut to this share, °C. Heuristic: cold fish follow no further. */
+const [numbC, numbShare] = [5, 0.75] as const;
+/** So far over the range it is too fast. Convention: a phone reads no finer. */
+const overShare = 1.15;
+
+/** Speeds to draw a bait at for a species in water of a temperature, m/s. */
+export function speedsFor(speciesId: string, tempC: number): { fromMs: number; toMs: number } {
+  const [fromMs, toMs] = groupSpeeds[speciesOf(speciesId).group];
+  return { fromMs, toMs: tempC < numbC ? Math.max(fromMs, toMs * numbShare) : toMs };
+}
+
+/** Whether a speed that somebody read is too fast for a range, m/s; never of one that was only assumed. */
+export const isTooFast = (speedMs: number, by: 'measured' | 'estimated' | 'assumed', { toMs }: { toMs: number }): boolean => by !== 'assumed' && speedMs > toMs * overShare;

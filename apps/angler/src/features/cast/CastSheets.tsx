@@ -91,6 +91,7 @@ function CastWhy({ control, onClose }: { control: CastControl; onClose: () => vo
       {retrieve.why.viewpoint ? <Text tone="second">{viewpointLine(`${retrieve.why.viewpoint} here; others drag where these hop`)}</Text> : null}
       {cast.divedText ? <Text>{cast.divedText}</Text> : null}
       <Text>{`${cast.divedText ? '' : `Let it down ${depthText(cast.section.landsM, units)}: ${retrieve.fallS === null ? 'count it, its mass is not in the box' : `${Math.round(retrieve.fallS)} s on a slack line`}. `}Rest ${Math.round(retrieve.restS)} s between moves at ${tempText(settings.temp.value, units)} (${settings.temp.by}).`}</Text>
+      {advice.woodText ? <Text tone="straw">{advice.woodText}</Text> : null}
       {cast.bowText ? <Text tone="straw">{cast.bowText}</Text> : null}
       {advice.places.map((row) => (
         <Text key={row.place}>{castPlaceText(row)}</Text>

@@ -36,7 +36,7 @@ export function useCast(outing: OutingState, stand: StationState, water: WaterDe
     seeks: { band, temp, targets, points, castM: query.castM, strikeM: query.strikeM, isMoving },
     casts,
     fan,
-    bait: { tackle: piece?.tackle ?? null, dive: piece?.dive ?? null, lineMm: kit.rods[0]?.lineMm ?? null },
+    bait: { tackle: piece?.tackle ?? null, dive: piece?.dive ?? null, lineMm: kit.rods[0]?.lineMm ?? null, strengthKg: kit.rods[0]?.strengthKg ?? null },
     ownDeg,
     prior: method.clockPriors[speciesOf(outing.species[0]).group],
     nowMs: now,

@@ -19,6 +19,7 @@ export interface Draft {
   weightG: number | null;
   girthMm: number | null;
   hookedIn: HookHold | null;
+  hasMud: boolean;
   /** What was noted of the fish. */
   note: string;
   /** Id of its picture. */
@@ -82,8 +83,8 @@ function standing(entry: LogEntry, outing: OutingState, events: readonly LedgerE
   const fish = entry.kind === 'fish-landed' ? outing.fish.find((f) => f.eventId === entry.id) : undefined;
   // The bed's depth is that of a place alone: a fish or a bite whose depth nobody knew keeps it so.
   if (fish) {
-    const { species, lengthMm, weightG, girthMm, hookedIn = null, note, photo, fate, depthM } = fish;
-    return { ...said, species, lengthMm, weightG, girthMm, hookedIn, note: note ?? '', photo, fate, depthM };
+    const { species, lengthMm, weightG, girthMm, hookedIn = null, hasMud = false, note, photo, fate, depthM } = fish;
+    return { ...said, species, lengthMm, weightG, girthMm, hookedIn, hasMud, note: note ?? '', photo, fate, depthM };
   }
   const reaction = entry.kind === 'reaction' ? outing.reactions.find((r) => r.id === entry.id) : undefined;
   if (reaction) return { ...said, reaction: reaction.kind, depthM: reaction.depthM };
@@ -106,6 +107,7 @@ export const draftOf = (entry: LogEntry | null, outing: OutingState, events: rea
   weightG: null,
   girthMm: null,
   hookedIn: null,
+  hasMud: false,
   note: '',
   photo: null,
   fate: null,
@@ -143,7 +145,7 @@ function placeMade({ at, atMs }: Draft, outing: OutingState, old: Partial<EventB
 
 /** A fish as the draft says it, with what of the old one the sheet does not show. */
 function fishMade(draft: Draft, old: EventBodies['fish-landed'], depth: { depthM?: number }): EventBodies['fish-landed'] {
-  const { lengthMm: _, weightG: __, girthMm: ___, hookedIn: ____, note: _____, photo: ______, depthM: _______, ...rest } = old;
+  const { lengthMm: _, weightG: __, girthMm: ___, hookedIn: ____, hasMud: ________, note: _____, photo: ______, depthM: _______, ...rest } = old;
   return { ...rest, fish: rest.fish ?? newId(), station: draft.station, species: draft.species!, ...saidOf(draft), ...depth };
 }
 

@@ -1,6 +1,7 @@
 import { bearingText, castText, feltWords } from '@burrow/core/casting';
 import { isKnownSpecies, speciesOf } from '@burrow/core/fish';
 import type { EventKind, FloatAnswer, LogEntry, LostAt, OutingState, ReactionKind, StationState, SurfaceSeen } from '@burrow/core/ledger';
+import { baitStateWords } from '@burrow/core/visits';
 import { methodOf } from '@burrow/core/methods';
 import { changeName, quietRules } from '@burrow/core/pole';
 import { currentText, depthFine, depthText, fishLengthText, iceText, tempText, weightText, type UnitPreference } from '@burrow/core/units';
@@ -214,7 +215,7 @@ export const entryKinds: { readonly [K in EventKind]: EntryRow } = {
     words: ({ entry, station, units }) => ({ what: 'Fed', detail: [entry.text, station?.outM == null ? '' : `at ${depthText(station.outM, units)}`].filter(Boolean).join(' ') }),
     figures: fedFigures,
   },
-  changed: { name: 'Change', words: ({ entry }) => ({ what: 'Change', detail: changeName(entry.text) }) },
+  changed: { name: 'Change', words: ({ entry }) => ({ what: 'Change', detail: baitStateWords[entry.text ?? ''] ?? changeName(entry.text) }) },
   'quiet-seen': { name: 'Reason for the quiet', words: ({ entry }) => ({ what: 'Seen', detail: quietRules.find((r) => r.id === entry.text)?.label ?? '' }) },
   'bag-weighed': {
     name: 'Fish weighed',

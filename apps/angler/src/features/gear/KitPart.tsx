@@ -1,4 +1,4 @@
-import type { ReelKind } from '@burrow/core/rig';
+import { woodLineText, type ReelKind } from '@burrow/core/rig';
 import { clamp, lineText, lureText, weightText } from '@burrow/core/units';
 import { Suspense, useState } from 'react';
 import { View } from 'react-native';
@@ -37,6 +37,7 @@ export function KitPart() {
       [
         r.lineMm === null ? 'line not known' : `line ${lineText(r.lineMm, units)}`,
         r.strengthKg === null ? null : `holds ${weightText(1000 * r.strengthKg, units)}`,
+        woodLineText(r.strengthKg, (kg) => weightText(1000 * kg, units)) === null ? null : 'too weak beside wood',
         r.reel ? `${r.reel === 'spinning' ? 'spinning' : 'straight-line'} reel` : null,
       ]
         .filter(Boolean)

@@ -8,17 +8,25 @@ import { savePassTracks } from '@/data/pass-tracks';
 import { change, setTroll, usePreferences } from '@/data/preferences';
 import { Action } from '@/ui/Action';
 import { Stepper } from '@/ui/Stepper';
+import { Text } from '@/ui/Text';
 
 /** Speed wanted, used until the phone tells one. */
-export function SpeedStepper({ speedMs, speedBy }: { speedMs: number; speedBy: string }) {
+export function SpeedStepper({ speedMs, speedBy, speeds }: { speedMs: number; speedBy: string; speeds: { fromMs: number; toMs: number } }) {
   const { units, troll } = usePreferences();
+  const { fromMs, toMs } = speeds;
   return (
-    <Stepper
-      label="Speed"
-      text={trollSpeedText(troll.speedMs, units)}
-      onStep={(d) => setTroll({ speedMs: Math.round(100 * clamp(troll.speedMs + d * 0.05, 0.2, 4)) / 100 })}
-      hint={speedBy === 'assumed' ? 'Used until the phone says how fast you go.' : `By the phone ${trollSpeedText(speedMs, units)} over the ground, ${speedBy}: that is used.`}
-    />
+    <>
+      <Stepper
+        label="Speed"
+        text={trollSpeedText(troll.speedMs, units)}
+        onStep={(d) => setTroll({ speedMs: Math.round(100 * clamp(troll.speedMs + d * 0.05, 0.1, 4)) / 100 })}
+        hint={speedBy === 'assumed' ? 'Used until the phone says how fast you go.' : `By the phone ${trollSpeedText(speedMs, units)} over the ground, ${speedBy}: that is used.`}
+      />
+      <Text size="small">{`They take it at ${trollSpeedText(fromMs, units)} to ${trollSpeedText(toMs, units)}, a rule of thumb for this fish and this cold.`}</Text>
+      {troll.speedMs < fromMs || troll.speedMs > toMs ? (
+        <Action label={`Reckon with ${trollSpeedText((fromMs + toMs) / 2, units)}`} onPress={() => setTroll({ speedMs: Math.round(100 * ((fromMs + toMs) / 2)) / 100 })} />
+      ) : null}
+    </>
   );
 }
 

@@ -99,7 +99,7 @@ function MorePass({ control, log }: { control: PassControl; log: ReactNode }) {
           <RetrieveBeat way={{ cadence: rip, moveS: ripS, restS: rest, hardRestS: rest }} hasHard={false} units={units} />
         </>
       ) : null}
-      <SpeedStepper speedMs={speed.ms} speedBy={speed.by} />
+      <SpeedStepper speedMs={speed.ms} speedBy={speed.by} speeds={control.speeds} />
       <Stepper
         label="Tightest turn"
         text={distanceText(troll.turnM, units)}

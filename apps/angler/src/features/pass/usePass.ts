@@ -3,7 +3,7 @@ import { CastWater } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { laneBand, passAdvice, reversed, trollingSpeed, type Lane, type PassLine } from '@burrow/core/troll';
+import { laneBand, passAdvice, reversed, speedsFor, trollingSpeed, type Lane, type PassLine } from '@burrow/core/troll';
 import { useMemo, useState } from 'react';
 import { useCastSetting } from '@/data/casting';
 import { useNow } from '@/data/clock';
@@ -47,6 +47,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
   const [wasAlong, setWasAlong] = useState<{ lane: Lane; alongM: number } | null>(null);
   const speed = trollingSpeed(place.position.fix?.speedMs ?? null, place.position.recent, troll.speedMs);
   // A place that was touched on the map is nobody's track.
+  const speeds = speedsFor(outing.species[0], settings.temp.value);
   const flush = useTrack({ id: outing.id, zone }, pass, place.followed);
   const running = usePassLines({ outing, pass, water, band: settings.band, waterM: ground.map.deepest.depthM, speedMs: speed.speedMs, nowMs: now });
   const log = usePassLog({ outing, pass, zone, running, speedMs: speed.speedMs, onLogged: () => setSheet(null) });
@@ -74,6 +75,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     spot: place.spot,
     begins: bed.spot(place.at ?? pass.at),
     speed: { ms: speed.speedMs, by: speed.by },
+    speeds,
     follow,
     planned: { lane, why: planned.isError ? (planned.error as Error).message : null },
     wasAlong,
@@ -101,7 +103,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     const end = advice.lane?.spots.at(-1);
     await log.nextPass(place.at ?? (end ? bed.place(end) : pass.at));
   };
-  return { outing, pass, water, ground, now, settings, place, running, follow, advice, sheet, setSheet, log, drive: { flush, strike, turnRound } };
+  return { outing, pass, water, ground, now, settings, place, running, follow, speeds, advice, sheet, setSheet, log, drive: { flush, strike, turnRound } };
 }
 
 export type PassControl = ReturnType<typeof usePass>;

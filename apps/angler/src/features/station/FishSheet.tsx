@@ -70,6 +70,7 @@ export function FishSheet({ open, onClose, outing, zone, airC, onLogged, ...take
       ) : (
         <Text tone="second">Choose which fish it is. Nobody has caught one here today.</Text>
       )}
+      {species ? <Action height={48} label="Mud on its belly" selected={figures.hasMud} onPress={() => put({ hasMud: !figures.hasMud })} /> : null}
       {showsDetails ? <FishDetails figures={figures} units={units} put={put} /> : <Action kind="bare" label="Weight, girth, photo, note" onPress={() => setShowsDetails(true)} />}
       {species ? <Handling draft={draft} species={species} depthM={take.depthM} airC={airC} release={release} units={units} /> : null}
       <KeepPlan outing={outing} zone={zone} />

@@ -125,6 +125,7 @@ export function MoreSheet(props: Props) {
       {piece?.tackle?.family === 'tube' ? <TubeField key={piece.id} piece={piece} onBuilt={(id) => close(moves.changeTo(id))} /> : null}
       {/* A jig that is not in the water is at no depth. */}
       <LineMeasures scope={moves.scope} station={hole.id} atM={line ? jigM : null} shown={shown} onLogged={onClose} />
+      {method.isOnIce ? <RoundSwitch /> : null}
       <Signals />
       <View style={{ flexDirection: 'row', gap: 8 }}>
         <Action grow height={64} label="What to tie on" onPress={() => router.navigate('/tie-on')} />
@@ -182,6 +183,23 @@ function Afloat({ outing, at, zone }: { outing: OutingState; at: StationState['a
     <View style={{ gap: 4 }}>
       <Text strong>Line in the propeller: engine off first.</Text>
       <TurnBackNote outing={outing} at={at} zone={zone} />
+    </View>
+  );
+}
+
+const rounds = [
+  { id: 'by-fish', label: 'By the fish' },
+  { id: 'round', label: 'Look into all first' },
+  { id: 'two-holes', label: 'Two holes, and wait' },
+] as const;
+
+/** Where good anglers differ: a round of looks first, or two holes that are waited at. */
+function RoundSwitch() {
+  const { holeRound } = usePreferences();
+  return (
+    <View style={{ gap: 6 }}>
+      <Text strong>Several holes</Text>
+      <Choice label="Several holes" wrap options={rounds} value={holeRound} onChange={(side) => change({ holeRound: side })} />
     </View>
   );
 }

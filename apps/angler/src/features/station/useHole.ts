@@ -18,7 +18,7 @@ export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' |
 /** A hole being fished: what listens there and what the coach says of it, its clock, and what can be logged. */
 export function useHole(outing: OutingState, hole: StationState) {
   const { detail } = useWater();
-  const { units, craft } = usePreferences();
+  const { units, craft, holeRound } = usePreferences();
   const now = useNow(5000);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const method = methodOf(hole.method) ?? usualMethod;
@@ -38,7 +38,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   /** Before a fish answers here, the holes that nobody has looked into come first; from a boat the school that has gone. */
   const isAfloat = !method.isOnIce && (craft === 'kayak' || craft === 'boat');
   const seesNothing = listener.advice?.sighting === 'nothing';
-  const round = roundAdvice(outing, hole, units) ?? (isAfloat ? passRound(outing, hole, seesNothing, now, units) : null);
+  const round = roundAdvice(outing, hole, units, holeRound) ?? (isAfloat ? passRound(outing, hole, seesNothing, now, units) : null);
   const isUnread = method.isOnIce && !line && holeLooks(outing).some((l) => l.hole.id === hole.id && l.saw === null);
   return { outing, hole, method, zone, now, listener, round, isUnread, isTaken, clock: stayOrGo(holeSigns(outing, hole), prior, now), prior, line, fishOn, sheet, show, log };
 }
