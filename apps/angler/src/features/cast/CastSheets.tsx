@@ -7,6 +7,7 @@ import { change, usePreferences } from '@/data/preferences';
 import { useSituation } from '@/data/outlook';
 import { PlanNote } from '@/features/outlook/PlanNote';
 import { FishSheet } from '@/features/station/FishSheet';
+import { TornBait } from '@/features/station/TornBait';
 import { SchoolField } from '@/features/station/SchoolField';
 import { TurnBackNote } from '@/features/station/TurnBackNote';
 import { Action } from '@/ui/Action';
@@ -120,6 +121,7 @@ function MoreCast({ control, log }: { control: CastControl; log: ReactNode }) {
   return (
     <Sheet title={`${method.station} ${stand.label}`} open onClose={close}>
       <CastAnswers onReact={(reaction, text, how) => void react(reaction, text, how)} />
+      <TornBait outing={outing} station={stand.id} zone={control.water.file.water.timezone} onLogged={close} />
       <SchoolField outing={outing} station={stand.id} zone={control.water.file.water.timezone} onLogged={close} />
       <FeltOutThere
         onFelt={(what) => void felt(what)}

@@ -2,7 +2,7 @@ import type { WaterDetail } from '@burrow/contract/api';
 import { speciesOf } from '@burrow/core/fish';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { trollingSpeed, type PassLine } from '@burrow/core/troll';
+import { speedsFor, trollingSpeed, type PassLine } from '@burrow/core/troll';
 import { clockText, counted, depthText, tempText } from '@burrow/core/units';
 import { useState, type ReactNode } from 'react';
 import { FactsLine } from '@/features/fish/TargetChoice';
@@ -133,7 +133,7 @@ function MoreUnsounded({ outing, pass, water, rows, speed, flush, onSounded, onC
     <Sheet title={`Pass ${pass.label}`} open onClose={onClose}>
       <BeganOver pass={pass} onLog={onSounded} />
       <BandSteppers waterId={water.id} band={band} hint={isAssumed ? 'Assumed until you set it.' : 'Yours.'} />
-      <SpeedStepper speedMs={speed.ms} speedBy={speed.by} />
+      <SpeedStepper speedMs={speed.ms} speedBy={speed.by} speeds={speedsFor(outing.species[0], temperature.value)} />
       <PassExits outing={outing} flush={flush} />
       <ColdWaterNote
         tempC={temperature.by === 'assumed' ? null : temperature.value}

@@ -14,6 +14,7 @@ import { LineMeasures } from './LineMeasures';
 import { MoreAnswers, MoreReadings } from './MoreAnswers';
 import { SchoolField } from './SchoolField';
 import { Signals } from './Signals';
+import { TornBait } from './TornBait';
 import { TubeField } from './TubeField';
 import { TurnBackNote } from './TurnBackNote';
 import { Sheet } from '@/ui/Sheet';
@@ -107,6 +108,7 @@ export function MoreSheet(props: Props) {
           onClose();
         }}
       />
+      <TornBait outing={outing} station={hole.id} zone={zone} onLogged={onClose} />
       <Action height={64} label="Snagged" onPress={() => close(ledger.write(moves.scope, 'felt', { station: hole.id, what: 'snag', bearingDeg: 0, outM: 0, by: 'eye' }))} />
       {linesHere > 1 ? <Text size="small">Lines crossed: who has the fish lifts, the other opens the reel. One fish, one bite: log it once.</Text> : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>

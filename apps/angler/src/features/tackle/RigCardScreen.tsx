@@ -1,6 +1,6 @@
 import { hookProblems } from '@burrow/core/law';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { floatLimits, rigCard, rigIds, rigNames, type PartKind, type RigCard, type RigId } from '@burrow/core/rig';
+import { floatLimits, knotAtReelM, rigCard, rigIds, rigNames, type PartKind, type RigCard, type RigId } from '@burrow/core/rig';
 import { clamp, depthStepM, depthText, liftText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -19,6 +19,8 @@ import { useTieOn } from './useTieOn';
 
 /** Worked out for this depth where none is known, and said so, m. */
 const assumedM = 3;
+/** Where setting the length of a rod begins, m. */
+const usualRodM = 2.4;
 const height = 380;
 const stripPx = 84;
 
@@ -26,6 +28,7 @@ const stripPx = 84;
 export function RigCardScreen() {
   const { units, kit } = usePreferences();
   const { query, station } = useTieOn();
+  const [rodM, setRod] = useState<number | null>(null);
   const [chosenM, setDepth] = useState<number | null>(null);
   const depthM = chosenM ?? query.depthM ?? assumedM;
   const move = (byM: number) => setDepth(clamp(depthM + byM, 0.3, 60));
@@ -76,6 +79,20 @@ export function RigCardScreen() {
           big={{ text: depthText(10 * step, units), onStep: (d) => move(d * 10 * step) }}
           hint={query.depthM === null ? 'No depth is known here: set it.' : 'As it hangs, or as the Outlook looks for them.'}
         />
+        {id === 'sliding-float' ? (
+          <Stepper
+            label="Your rod"
+            text={rodM === null ? null : depthText(rodM, units)}
+            empty="not said"
+            onStep={(d) => setRod(rodM === null ? usualRodM : clamp(rodM + d * step, 1, 15))}
+            onClear={() => setRod(null)}
+            hint={
+              rodM === null
+                ? 'Its length tells from which stop the knot goes onto the reel.'
+                : `From a stop of ${depthText(knotAtReelM(rodM), units)} on the knot goes onto the reel before the fish is at the net: a thread knot passes, a rubber one may jam.`
+            }
+          />
+        ) : null}
         <Text heading={2} size="lead">
           Steps
         </Text>
