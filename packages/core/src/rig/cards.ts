@@ -52,15 +52,18 @@ export interface RigSetting {
   bottomM: number | null;
   /** Floats to choose among; without any, one of the capacity that the depth asks for. */
   floats?: readonly OwnFloat[];
+  /** Mass of hook and bait, g; usual where left out. */
+  baitedG?: number;
 }
 
 /** Split shot that a card is laid out with, heaviest first, and the two droppers below them. */
 const bulkShot = ['AAA', 'BB', 'No. 4', 'No. 8', 'No. 10', 'No. 12'].map(shotOf);
 const droppers = ['No. 8', 'No. 10'].map(shotOf);
-/** A hook with its bait, g; what is left so that only the tip shows, g. Heuristic. */
-const [baitedG, tipG] = [0.1, 0.01];
+/** A hook with its bait, g; what is left so that only the tip shows, g; one shot that leaves no more than this is shot enough, g. Heuristic. */
+export const usualBaitedG = 0.1;
+const [tipG, oneShotG] = [0.01, 0.03] as const;
 /** A float is fixed to here and slides beyond, m; bulk shot sits so high above the hook, m. Source: fieldcraft, 20 to 25 cm. */
-export const floatLimits = { fixedToM: 2, bulkM: 0.25 } as const;
+export const floatLimits = { fixedToM: 2, bulkM: 0.25, oneShotM: 0.23 } as const;
 
 /** The float for a bait that hangs this deep, m. */
 export const floatFor = (depthM: number): RigId => (depthM > floatLimits.fixedToM ? 'sliding-float' : 'fixed-float');
@@ -71,8 +74,11 @@ export interface OwnFloat {
   capacityG: number;
 }
 
-/** Shot that a float of this capacity takes, largest first, so that no more than `leftG` of it is left. */
-function shotFor(carriesG: number): { bulk: ShotSize[]; hungG: number } {
+/** Shot that a float of this capacity takes: one alone where it is enough, else a bulk, largest first, over two small ones. */
+function shotFor(carriesG: number, baitedG: number): { bulk: ShotSize[]; small: ShotSize[]; hungG: number } {
+  const roomG = carriesG - baitedG;
+  const alone = bulkShot.find((s) => s.massG <= roomG + 1e-9 && roomG - s.massG <= oneShotG + 1e-9);
+  if (alone) return { bulk: [alone], small: [], hungG: baitedG + alone.massG };
   let left = carriesG - tipG - baitedG - droppers.reduce((sum, d) => sum + d.massG, 0);
   const bulk: ShotSize[] = [];
   for (const size of bulkShot) {
@@ -81,7 +87,7 @@ function shotFor(carriesG: number): { bulk: ShotSize[]; hungG: number } {
       left -= size.massG;
     }
   }
-  return { bulk, hungG: carriesG - tipG - Math.max(0, left) };
+  return { bulk, small: droppers, hungG: carriesG - tipG - Math.max(0, left) };
 }
 
 /** Capacity of a float for still water of a depth, g: a quarter gram and as much again each metre. Heuristic; source: fieldcraft. */
@@ -93,12 +99,12 @@ const names = (list: readonly { name: string }[]) => {
   return [...counts].map(([name, n]) => (n > 1 ? `${n} ${name}` : name)).join(' and ');
 };
 
-function floatRig(id: FloatRigId, depthM: number, floats: readonly OwnFloat[]): RigCard {
+function floatRig(id: FloatRigId, depthM: number, floats: readonly OwnFloat[], baitedG: number): RigCard {
   const wantedG = stillCapacity(depthM);
   const own = [...floats].sort((a, b) => Math.abs(Math.log(a.capacityG / wantedG)) - Math.abs(Math.log(b.capacityG / wantedG)))[0];
   const carriesG = own?.capacityG ?? wantedG;
-  const { bulk, hungG } = shotFor(carriesG);
-  const bulkAt = Math.min(floatLimits.bulkM, 0.6 * depthM);
+  const { bulk, small, hungG } = shotFor(carriesG, Math.min(baitedG, 0.9 * carriesG));
+  const bulkAt = Math.min(small.length > 0 ? floatLimits.bulkM : floatLimits.oneShotM, 0.6 * depthM);
   const slides = id === 'sliding-float';
   return {
     id,
@@ -119,8 +125,7 @@ function floatRig(id: FloatRigId, depthM: number, floats: readonly OwnFloat[]): 
         aboveHookM: slides ? Math.max(bulkAt + 0.1, depthM - 0.05) : depthM,
       },
       { kind: 'bulk', name: names(bulk) || 'no bulk', aboveHookM: bulkAt, massG: bulk.reduce((sum, b) => sum + b.massG, 0) },
-      { kind: 'shot', name: droppers[0].name, aboveHookM: bulkAt * 0.6, massG: droppers[0].massG },
-      { kind: 'shot', name: droppers[1].name, aboveHookM: bulkAt * 0.3, massG: droppers[1].massG },
+      ...small.map((s, k) => ({ kind: 'shot' as const, name: s.name, aboveHookM: bulkAt * (k === 0 ? 0.6 : 0.3), massG: s.massG })),
       { kind: 'hook', name: 'hook and bait', aboveHookM: 0, massG: baitedG },
     ],
     steps: [
@@ -128,7 +133,7 @@ function floatRig(id: FloatRigId, depthM: number, floats: readonly OwnFloat[]): 
         ? ['Thread knot on the main line, its ends cut to a finger’s breadth.', 'Bead, then the float, free to slide.']
         : ['Float on at both ends of its stem, at the depth from the hook.']),
       `Pinch on the bulk: ${names(bulk) || 'none'}.`,
-      'Two small shot below it, the smallest nearest the hook.',
+      ...(small.length > 0 ? ['Two small shot below it, the smallest nearest the hook.'] : ['No other shot: it stands by this one.']),
       'A finer length to the hook.',
       'Set it in the margin: only the tip shows. Add or take the smallest shot until it does.',
     ],
@@ -220,8 +225,8 @@ const lineRigs: Record<Exclude<RigId, FloatRigId>, (depthM: number, overBedM: nu
 };
 
 /** A rig with its numbers worked out for a depth. Throws RangeError for a depth outside 0.3 to 60 m. */
-export function rigCard(id: RigId, { depthM, bottomM, floats = [] }: RigSetting): RigCard {
+export function rigCard(id: RigId, { depthM, bottomM, floats = [], baitedG = usualBaitedG }: RigSetting): RigCard {
   requireWithin(depthM, 0.3, 60, 'depth', 'm');
-  if (id === 'sliding-float' || id === 'fixed-float' || id === 'pole') return floatRig(id, depthM, floats);
+  if (id === 'sliding-float' || id === 'fixed-float' || id === 'pole') return floatRig(id, depthM, floats, baitedG);
   return { id, name: rigNames[id], ...lineRigs[id](depthM, bottomM === null ? null : Math.max(0, bottomM - depthM)) };
 }

@@ -27,3 +27,11 @@ export function massThatHolds(lure: Omit<Lure, 'massG'>, massesG: readonly numbe
   const rising = [...massesG].sort((a, b) => a - b);
   return rising.find((massG) => lineDepth({ ...lure, massG }, lineMm, lineOutM, driftMs).surfaceAngleDeg <= mostDeg) ?? null;
 }
+
+/** Line to let out so that a lure hangs at a true depth while its line leans so, m: the inverse of `lineAtAngle`. RangeError as there. */
+export function lineForDepth(lure: Lure, lineMm: number, depthM: number, angleDeg: number): number {
+  if (angleDeg === 0) return depthM;
+  // A straight line would ask for the most: a bent one hangs deeper.
+  const straightM = depthM / Math.cos((angleDeg * Math.PI) / 180);
+  return bisect((outM) => lineAtAngle(lure, lineMm, outM, angleDeg).depthM < depthM, depthM, straightM, 30);
+}

@@ -18,7 +18,7 @@ export interface SpreadQuery {
 export const spreadModel = { cellM: 0.25, reachM: 0.6, ratesPerMin: [0.02, 0.06, 0.18], strayPerMin: 0.003 } as const;
 
 /** So many bites name a depth, and hold the lines this near to it, m. */
-const [namedBy, heldM] = [3, 0.4];
+const [namedBy, heldM] = [2, 0.3];
 
 /** Baits of one line hang apart by this at least, m; the line that explores keeps this far from where they bit. */
 const [apartM, clearOfM] = [0.8, 0.75];
@@ -86,13 +86,14 @@ export function spreadDepths({ band, rods, baitsPerRod, fished }: SpreadQuery): 
   const bites = fished.reduce((s, f) => s + f.bites, 0);
   const explores = bites > 0 && rods > 1;
   const hot = biteDepth(fished) ?? belief.reduce((a, b) => (b.chance > a.chance ? b : a)).depthM;
+  const isNamed = fished.filter((f) => Math.abs(f.depthM - hot) <= spreadModel.reachM).reduce((s, f) => s + f.bites, 0) >= namedBy;
   const following = explores ? rods - 1 : rods;
   const clamped = (m: number) => Math.min(band.toM, Math.max(band.fromM, m));
   const shares = (k: number, of: number) => (k + 0.5) / of;
   const lines: number[][] = Array.from({ length: following }, (_, r) => {
     const drawn = quantile(belief, shares(r, following));
     // Bites enough to name a depth hold the lines by it, whatever the tails of the belief say.
-    const at = clamped(bites >= namedBy ? Math.min(hot + heldM, Math.max(hot - heldM, drawn)) : drawn);
+    const at = clamped(isNamed ? Math.min(hot + heldM, Math.max(hot - heldM, drawn)) : drawn);
     return baitsOf(at, r, following);
   });
   if (explores) {

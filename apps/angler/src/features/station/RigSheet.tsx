@@ -1,4 +1,4 @@
-import { lineAtAngle, lineDepth, massThatHolds, sinkTime, type LineShape, type Lure } from '@burrow/core/rig';
+import { lineAtAngle, lineDepth, lineForDepth, massThatHolds, sinkTime, type LineShape, type Lure } from '@burrow/core/rig';
 import { clamp, currentText, depthText, lineText, lureMassesG, lureText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { usePreferences } from '@/data/preferences';
@@ -50,7 +50,7 @@ export function RigSheet({ jigM, drifts, units, onClose }: { jigM: number | null
       <Text tone="second">
         {isStill
           ? 'On slack line in still water. A line that stops before its time has been taken: strike.'
-          : `With ${depthText(depthM, units)} of line out in this current it hangs at ${depthText(hang.depthM, units)}, ${depthText(hang.setBackM, units)} off to the side, the line ${Math.round(hang.surfaceAngleDeg)}° from upright.${drifts ? (holds === null ? ' None of these weights holds it upright: drift slower, or anchor.' : ` ${lureText(holds, units)} would hold it within ${uprightDeg}°.`) : ''}`}
+          : `With ${depthText(depthM, units)} of line out in this current it hangs at ${depthText(hang.depthM, units)}, ${depthText(hang.setBackM, units)} off to the side, the line ${Math.round(hang.surfaceAngleDeg)}° from upright.${drifts ? (holds === null ? ' None of these weights holds it upright: drift slower, or anchor.' : ` ${lureText(holds, units)} would hold it within ${uprightDeg}°.`) : ''}${drifts ? ` To hang at ${depthText(depthM, units)} let out ${depthText(lineForDepth(lure, lines[line], depthM, leanDeg), units)}.` : ''}`}
       </Text>
       <Choice label="Form" options={forms} value={shape} onChange={setShape} wrap />
       <Choice label="Metal" options={metals} value={material} onChange={setMaterial} wrap />

@@ -1,6 +1,6 @@
 import { hookProblems } from '@burrow/core/law';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { floatLimits, knotAtReelM, rigCard, rigIds, rigNames, type PartKind, type RigCard, type RigId } from '@burrow/core/rig';
+import { floatLimits, knotAtReelM, rigCard, rigIds, rigNames, usualBaitedG, type PartKind, type RigCard, type RigId } from '@burrow/core/rig';
 import { clamp, depthStepM, depthText, liftText, type UnitPreference } from '@burrow/core/units';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
@@ -34,7 +34,8 @@ export function RigCardScreen() {
   const move = (byM: number) => setDepth(clamp(depthM + byM, 0.3, 60));
   const [id, setId] = useState<RigId>((methodOf(query.method) ?? usualMethod).firstRig(depthM));
   const bottomM = station?.depthM ?? null;
-  const card = rigCard(id, { depthM, bottomM, floats: kit.floats });
+  const [baitedG, setBaited] = useState<number | null>(null);
+  const card = rigCard(id, { depthM, bottomM, floats: kit.floats, ...(baitedG === null ? {} : { baitedG }) });
   const rules = useWater().detail.data?.value.file.water.rules;
   const against = rules && card.hooks > (rules.hooks ?? Infinity) ? hookProblems(rules, { hooks: card.hooks, points: null }) : [];
   const step = depthStepM(units);
@@ -79,6 +80,15 @@ export function RigCardScreen() {
           big={{ text: depthText(10 * step, units), onStep: (d) => move(d * 10 * step) }}
           hint={query.depthM === null ? 'No depth is known here: set it.' : 'As it hangs, or as the Outlook looks for them.'}
         />
+        {card.load ? (
+          <Stepper
+            label="Hook and bait"
+            text={baitedG === null ? null : `${baitedG.toFixed(2)} g`}
+            empty={`not weighed: ${usualBaitedG} g assumed`}
+            onStep={(d) => setBaited(baitedG === null ? usualBaitedG : Math.round(100 * clamp(baitedG + 0.02 * d, 0.02, 20)) / 100)}
+            onClear={() => setBaited(null)}
+          />
+        ) : null}
         {id === 'sliding-float' ? (
           <Stepper
             label="Your rod"
