@@ -264,7 +264,7 @@ export const groundApi = {
     const next = chooseHole(fish, {
       ...angler,
       from: spotsOf([from], frame)[0],
-      drilled: query.drilled.map(({ at, worth }) => ({ ...spotsOf([at], frame)[0], worth })),
+      drilled: query.drilled.map(({ at, worth, hasGiven }) => ({ ...spotsOf([at], frame)[0], worth, hasGiven })),
       planned: spotsOf(planned, frame),
       seed: query.drilled.length,
       isBarred: barring(query, ground.map, frame),

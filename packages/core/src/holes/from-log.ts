@@ -12,8 +12,8 @@ export interface HoleStay {
   agoMin: number;
 }
 
-/** Signs within this time are one fish, and nobody fishes one hole longer than this without saying so, min; own holes within this are close by, m. */
-const limits = { sameFishMin: 1.5, longestMin: 150, nearbyM: 35 } as const;
+/** Signs within this time are one fish, and nobody fishes one hole longer than this without saying so, min; own holes within this are close by, m; a hole has given where so many different fish came within so long, min. */
+const limits = { sameFishMin: 1.5, longestMin: 150, nearbyM: 35, given: 3, givenMin: 30 } as const;
 
 /** All stays at holes of a water: from one arrival to the next or the end of the outing, with the different fish seen or landed. */
 export function holeStays({ outings }: Pick<LedgerState, 'outings'>, water: string, nowMs: number): HoleStay[] {
@@ -63,11 +63,17 @@ export function holeSigns(outing: OutingState, station: StationState): HoleSigns
 export interface RestedHole {
   at: LonLat;
   worth: number;
+  /** Whether fish came to it several times of late. */
+  hasGiven: boolean;
 }
 
 /** The holes of an outing as places to go back to at `nowMs`: refusals deplete them, rest restores them. */
 export const restedHoles = (outing: OutingState, nowMs: number): RestedHole[] =>
-  outing.stations.map((hole) => ({ at: hole.at, worth: worthAfter(holeSigns(outing, hole).refusalsMs, nowMs) }));
+  outing.stations.map((hole) => {
+    const { refusalsMs, visitsMs, bitesMs } = holeSigns(outing, hole);
+    const lately = differentFish([...visitsMs, ...bitesMs]).filter((ms) => nowMs - ms <= limits.givenMin * minuteMs);
+    return { at: hole.at, worth: worthAfter(refusalsMs, nowMs), hasGiven: lately.length >= limits.given };
+  });
 
 /** What the angler's own stays close to a place have shown, whenever that was. */
 export function ownNearby(stays: readonly HoleStay[], at: LonLat): { visits: number; minutes: number } {
