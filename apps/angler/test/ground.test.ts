@@ -47,11 +47,11 @@ describe('the ground worker', () => {
     const grown = build('grown', lake, [{ at, depthM: map.deepest.depthM - 3 }]);
     expect(depthAt(grown.map, at)!.depthM).toBeCloseTo(map.deepest.depthM - 3, 0);
     expect(grown.map.soundings).toBe(soundingsOf(lake).length + 1);
-    const next = groundApi.next({ ...query, water: 'grown', drilled: [{ at, worth: 1 }] }, at, [])!;
+    const next = groundApi.next({ ...query, water: 'grown', drilled: [{ at, worth: 1, hasGiven: false }] }, at, [])!;
     expect(next.walkM).toBeGreaterThanOrEqual(8);
     expect(next.reasons.length).toBeGreaterThan(0);
     // Refused at over and over, it is not gone back to.
-    expect(groundApi.next({ ...query, water: 'grown', drilled: [{ at, worth: 0.1 }] }, [at[0] + 0.0003, at[1]], [])!.isRevisit).toBe(false);
+    expect(groundApi.next({ ...query, water: 'grown', drilled: [{ at, worth: 0.1, hasGiven: false }] }, [at[0] + 0.0003, at[1]], [])!.isRevisit).toBe(false);
   });
 
   test('soundings are read from any format, with what could not be', () => {

@@ -43,7 +43,7 @@ export function ThumbBar({ keys, showShortcuts, label = 'What the fish did' }: {
           })}
         >
           <Icon name={key.icon} size={26} color={key.main ? palette.onEmber : palette.ink} />
-          <Text strong size="small" tone={key.main ? 'onEmber' : 'ink'} numberOfLines={1}>
+          <Text strong size="small" tone={key.main ? 'onEmber' : 'ink'} align="center" numberOfLines={key.detail ? 1 : 2}>
             {key.label}
           </Text>
           {key.detail && !showShortcuts ? (

@@ -110,7 +110,7 @@ function holeKeys({ line, listener, isUnread, show, log }: HoleControl): ThumbKe
             { id: 'nothing', label: 'Nothing', icon: 'refused' as const, shortcut: 'N', onPress: () => void looked('empty', null) },
           ]
         : []),
-      { id: 'down', label: 'Line down', detail: log.bait, icon: 'hole', main: true, shortcut: 'D', onPress: () => void log.lowerLine() },
+      { id: 'down', label: 'Line down', ...(isUnread ? {} : { detail: log.bait }), icon: 'hole', main: true, shortcut: 'D', onPress: () => void log.lowerLine() },
       { id: 'fish', label: 'Fish', icon: 'fish', shortcut: 'F', onPress: () => show('fish') },
       more,
     ];

@@ -39,7 +39,9 @@ export function useHole(outing: OutingState, hole: StationState) {
   const isAfloat = !method.isOnIce && (craft === 'kayak' || craft === 'boat');
   const seesNothing = listener.advice?.sighting === 'nothing';
   const round = roundAdvice(outing, hole, units, holeRound) ?? (isAfloat ? passRound(outing, hole, seesNothing, now, units) : null);
-  const isUnread = method.isOnIce && !line && holeLooks(outing).some((l) => l.hole.id === hole.id && l.saw === null);
+  const looks = method.isOnIce && !line ? holeLooks(outing) : [];
+  // One hole is simply fished.
+  const isUnread = looks.length > 1 && looks.some((l) => l.hole.id === hole.id && l.saw === null);
   return { outing, hole, method, zone, now, listener, round, isUnread, isTaken, clock: stayOrGo(holeSigns(outing, hole), prior, now), prior, line, fishOn, sheet, show, log };
 }
 
