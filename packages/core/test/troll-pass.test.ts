@@ -160,6 +160,7 @@ describe('what to run and where to steer', () => {
     strikes: 0,
     drawTo: null,
     untried: null,
+    isIdle: false,
     isDrift: false,
     units: metric,
     zone: 'UTC',

@@ -34,6 +34,8 @@ export interface PassAdviceSetting {
   planned: { lane: Lane | null; why: string | null };
   /** How far along this lane the boat was before, m, so that a lane that passes a place twice is not jumped along; null where it was not. */
   wasAlong: { lane: Lane; alongM: number } | null;
+  /** Whether this is a pool of idle fish; not where left out. */
+  isIdle?: boolean;
   isDrift: boolean;
   /** How the wind carries the craft. */
   craft: DriftCraft;
@@ -107,6 +109,7 @@ export function passAdvice(setting: PassAdviceSetting): PassAdvice {
       strikes: running.bites,
       drawTo: running.drawTo,
       untried: running.untried,
+      isIdle: setting.isIdle ?? false,
       isDrift,
       units,
       zone,

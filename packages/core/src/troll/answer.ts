@@ -44,13 +44,15 @@ export interface PassQuery {
   /** Whether the spread asks for other depths, and to which most of them go, m. */
   drawTo: number | null;
   untried: { fromM: number; toM: number } | null;
+  /** Whether many fish were seen over an hour of line and hardly one bit, on moving water: they are idle, and its lies are better. */
+  isIdle: boolean;
   isDrift: boolean;
   units: UnitPreference;
   zone: string;
   nowMs: number;
 }
 
-export type PassStep = 'lines' | 'lane' | 'place' | 'back' | 'speed' | 'draw' | 'turn' | 'end' | 'hold';
+export type PassStep = 'lines' | 'lane' | 'place' | 'back' | 'speed' | 'draw' | 'idle' | 'turn' | 'end' | 'hold';
 
 export interface PassAnswer {
   step: PassStep;
@@ -89,7 +91,7 @@ function beforeLane({ lines, lane, laneWhy, place, isDrift }: PassQuery): PassSa
 }
 
 /** What may be said along the lane, what comes first going before: each answers, or leaves it to the next. */
-const laneSays: readonly ((q: OnLane) => PassSays | null)[] = [backOntoLane, slowDown, drawLines, laneEnds, turnComes];
+const laneSays: readonly ((q: OnLane) => PassSays | null)[] = [backOntoLane, slowDown, drawLines, leaveIdle, laneEnds, turnComes];
 
 function backOntoLane({ lane, place, units }: OnLane): PassSays | null {
   if (place.offM <= offLaneM || place.alongM >= lane.lengthM - endM) return null;
@@ -113,6 +115,16 @@ function drawLines({ drawTo, strikes, units }: OnLane): PassSays | null {
     headline: `Draw the lines to ${depthText(drawTo, units)}`,
     detail: `${counted(strikes, 'strike')} tell where they are. One line stays where nobody has fished.`,
   };
+}
+
+function leaveIdle({ isIdle }: OnLane): PassSays | null {
+  return isIdle
+    ? {
+        step: 'idle',
+        headline: 'Many, idle: the lies again',
+        detail: 'An hour over marks and hardly a bite: they winter here and do not feed. Lies beside the pool refill: dusk is best.',
+      }
+    : null;
 }
 
 function laneEnds({ lane, place, isDrift }: OnLane): PassSays | null {

@@ -28,6 +28,17 @@ export function fishedDepths(outing: OutingState, passes: ReadonlySet<string>, n
   return [...found.values()].sort((a, b) => a.depthM - b.depthM);
 }
 
+/** Marks seen, line over them and bites that make a pool an idle one, min. Heuristic; source: fieldcraft §1, wintering pools. */
+const idle = { marks: 3, minutes: 60, bites: 1 } as const;
+
+/** Whether many schools were seen of late on passes and an hour of line over them brought hardly a bite. */
+export function isIdlePool(outing: OutingState, passes: ReadonlySet<string>, nowMs: number): boolean {
+  const marks = outing.felt.filter((f) => f.what === 'school' && passes.has(f.station)).length;
+  const fished = fishedDepths(outing, passes, nowMs);
+  const minutes = fished.reduce((sum, f) => Math.max(sum, f.minutes), 0);
+  return marks >= idle.marks && minutes >= idle.minutes && fished.reduce((sum, f) => sum + f.bites, 0) <= idle.bites;
+}
+
 /** A strike, whether its fish was landed or not; a fish whose strike was not tapped is one too. */
 export interface PassStrike {
   id: string;

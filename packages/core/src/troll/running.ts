@@ -8,7 +8,7 @@ import { spreadDepths, type FishedDepth } from './spread';
 /** A rod leaves the boat so far beside its middle, m, the next further out. Assumed. */
 const besideM = (k: number) => 0.8 + 1.2 * Math.floor(k / 2);
 /** Lines asked elsewhere by more than this are drawn there, m, and only after so many bites. */
-const [drawByM, drawAfterBites] = [0.5, 3];
+const [drawByM, drawAfterBites] = [0.5, 2];
 
 /** Line of a thickness that nobody has said, mm: assumed. */
 export const assumedLineMm = 0.28;

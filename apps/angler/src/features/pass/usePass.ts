@@ -3,7 +3,7 @@ import { CastWater } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
 import type { LonLat } from '@burrow/core/ground';
 import type { OutingState, StationState } from '@burrow/core/ledger';
-import { laneBand, passAdvice, reversed, speedsFor, trollingSpeed, type Lane, type PassLine } from '@burrow/core/troll';
+import { isIdlePool, laneBand, passAdvice, reversed, speedsFor, trollingSpeed, type Lane, type PassLine } from '@burrow/core/troll';
 import { useMemo, useState } from 'react';
 import { useCastSetting } from '@/data/casting';
 import { useNow } from '@/data/clock';
@@ -76,6 +76,7 @@ export function usePass(outing: OutingState, pass: StationState, water: WaterDet
     begins: bed.spot(place.at ?? pass.at),
     speed: { ms: speed.speedMs, by: speed.by },
     speeds,
+    isIdle: settings.isMoving && isIdlePool(outing, new Set(outing.stations.filter((s) => s.kind === pass.kind).map((s) => s.id)), now),
     follow,
     planned: { lane, why: planned.isError ? (planned.error as Error).message : null },
     wasAlong,

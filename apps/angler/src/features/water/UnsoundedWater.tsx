@@ -1,11 +1,12 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { islandsOf, middleOfWater, shoreOf, soundingsOf } from '@burrow/contract/formats/water-geojson';
-import { isFlowing } from '@burrow/contract/formats/water-marks';
+import { isFlowing, placesOf } from '@burrow/contract/formats/water-marks';
 import { isInside, ringOf, type LonLat } from '@burrow/core/ground';
 import { depthText } from '@burrow/core/units';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import { useSituation } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useLedger } from '@/data/session';
 import { usePalette } from '@/theme/theme';
@@ -15,7 +16,7 @@ import BlankMap from './map/BlankMap';
 import { useOutingHere } from './useOutingHere';
 import { useStandpoint, type FishableGround } from './useStandpoint';
 import { AddSoundings, WaterFrame } from './WaterFrame';
-import { mapHoles, unsoundedWords, way } from './words';
+import { damWords, mapHoles, unsoundedWords, way } from './words';
 
 /** A water with fewer depths than a map needs: one fishes it all the same, and each depth measured is one of the three that begin it. */
 export function UnsoundedWater({ water }: { water: WaterDetail }) {
@@ -27,21 +28,23 @@ export function UnsoundedWater({ water }: { water: WaterDetail }) {
   const standpoint = useStandpoint(fishable);
   const { tapped, position } = standpoint;
   const isMoving = isFlowing(water.file.water.kind);
-  const ring = tapped ?? middle;
-  const from = position ?? outing?.stations.at(-1)?.at ?? null;
   const known = depths.length;
-  const title = (at: LonLat) => (at === tapped ? 'The place you tapped' : at === middle ? 'Where are you?' : 'Where you stand');
+  const { sunned } = useSituation();
+  const dam = !isMoving && !method.isOnIce && known === 0 && outing ? (placesOf(water.file, 'outflow').at(0) ?? null) : null;
+  const ring = tapped ?? dam ?? middle;
+  const from = position ?? outing?.stations.at(-1)?.at ?? null;
+  const title = (at: LonLat) => (at === tapped ? 'The place you tapped' : at === dam ? 'By the dam' : at === middle ? 'Where are you?' : 'Where you stand');
   return (
     <WaterFrame
       water={water}
       here={here}
       standpoint={standpoint}
       answer={{
-        ...unsoundedWords(known, isMoving, outing !== undefined),
+        ...(dam ? damWords(sunned?.value ?? null) : unsoundedWords(known, isMoving, outing !== undefined)),
         below: method.isOnIce && !isMoving ? <IceKnown water={water} from={state.outings.length > 0 ? ring : null} /> : null,
       }}
       ring={ring}
-      isRingNamed={tapped !== null}
+      isRingNamed={tapped !== null || dam !== null}
       ringSays={{ title: title(ring), detail: (tapped && way(from, ring, units)) ?? 'Tap the map where you are, or let the phone say it.' }}
       placeTitle={title}
       expectedM={() => null}
