@@ -139,8 +139,7 @@ describe('takes', () => {
     day.react(160, hole, 'bite', line);
     day.react(400, hole, 'nipped', line);
     expect(day.takes).toEqual([{ looked: 30 }, { looked: 100, bit: 160 }, { came: 400 }]);
-    // A nip is a bite of its own that held no hook.
-    expect(day.visits[0].takes.map((t) => t.isBite)).toEqual([false, true, true]);
+    expect(day.visits[0].takes.map((t) => t.isBite)).toEqual([false, true, false]);
     expect(day.visits[0].answers).toEqual({ followed: 1, looked: 1, bite: 1, nipped: 1 });
   });
 

@@ -15,7 +15,7 @@ export interface ReactionMeaning {
 const meaning = (answer: ReactionMeaning['answer'], more: Partial<ReactionMeaning> = {}): ReactionMeaning => ({ isSighting: true, answer, isBite: false, isLost: false, ...more });
 const bite = meaning('answered', { isBite: true });
 
-/** A nip at the tail is a bite that held no hook. A fish that was hooked or lost bit first. */
+/** A nip at the tail answers, but is no bite: nothing was taken. A fish that was hooked or lost bit first. */
 export const reactionMeanings: Readonly<Record<ReactionKind, ReactionMeaning>> = {
   looked: meaning(null),
   stalled: meaning(null),
@@ -24,7 +24,7 @@ export const reactionMeanings: Readonly<Record<ReactionKind, ReactionMeaning>> =
   ignored: meaning('turned down'),
   refused: meaning('turned down'),
   fled: meaning('turned down'),
-  nipped: bite,
+  nipped: meaning('answered'),
   bite,
   // The bait was taken off the hook.
   robbed: bite,

@@ -15,13 +15,13 @@ export interface Take {
   steps: Partial<Record<TakeStep, number>>;
   reactions: ReactionState[];
   fish: FishState | null;
-  /** Whether it took the bait: nipped it, bit, was hooked, landed or lost. */
+  /** Whether it took the bait: bit, was hooked, landed or lost. */
   isBite: boolean;
 }
 
 /** When a fish took the bait, ms; null of one that only looked. */
 export const biteMsOf = ({ steps }: Take): number | null => {
-  const taken = [steps.came, steps.bit, steps.hooked, steps.landed, steps.lost].filter((ms) => ms !== undefined);
+  const taken = [steps.bit, steps.hooked, steps.landed, steps.lost].filter((ms) => ms !== undefined);
   return taken.length > 0 ? Math.min(...taken) : null;
 };
 
@@ -141,6 +141,6 @@ function takeFrom(entries: readonly Entry[]): Take {
     steps,
     reactions: ordered.flatMap((e) => e.reaction ?? []),
     fish: ordered.find((e) => e.fish !== null)?.fish ?? null,
-    isBite: steps.came !== undefined || steps.bit !== undefined || steps.hooked !== undefined || steps.landed !== undefined || steps.lost !== undefined,
+    isBite: steps.bit !== undefined || steps.hooked !== undefined || steps.landed !== undefined || steps.lost !== undefined,
   };
 }
