@@ -37,8 +37,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   const log = useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose: () => show(null) });
   /** Before a fish answers here, the holes that nobody has looked into come first; from a boat the school that has gone. */
   const isAfloat = !method.isOnIce && (craft === 'kayak' || craft === 'boat');
-  const seesNothing = listener.advice?.sighting === 'nothing';
-  const round = roundAdvice(outing, hole, units, holeRound) ?? (isAfloat ? passRound(outing, hole, seesNothing, now, units) : null);
+  const round = roundAdvice(outing, hole, units, holeRound) ?? (isAfloat ? passRound(outing, hole, listener.isEmpty, now, units) : null);
   const looks = method.isOnIce && !line ? holeLooks(outing) : [];
   // One hole is simply fished.
   const isUnread = looks.length > 1 && looks.some((l) => l.hole.id === hole.id && l.saw === null);

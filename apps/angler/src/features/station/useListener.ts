@@ -10,6 +10,9 @@ import { useLedger } from '@/data/session';
 import { useReading } from './reading/useReading';
 import { useDevice } from './useDevice';
 
+/** A picture that shows no mark for so long is empty: they go out of the cone and come back, ms. Heuristic. */
+const emptyMs = 20_000;
+
 /** Beam of a flasher whose own is not known, °. Heuristic. */
 const readingBeamDeg = 20;
 
@@ -79,6 +82,7 @@ export function useListener(outing: OutingState, hole: StationState, line: LineS
     lineM,
     jigM: isByEye || !frame ? reading.jigM : (frame.state.jigM ?? frame.lineM),
     bottomM: (isByEye ? reading.bottomM : frame?.state.bottomM) ?? hole.depthM,
+    isEmpty: advice?.sighting === 'nothing' && (isByEye || (frame !== null && frame.state.t - advice.sinceMs >= emptyMs)),
     topMarkM: isByEye || !frame ? reading.markM : topMarkM(frame.state.marks),
   };
 }
