@@ -22,7 +22,7 @@ import { biteMomentText, mudText } from './moments';
 import { passedBy, type CastTarget } from './targets';
 import { outAlong, type CastWater, type Spot } from './water';
 import { ofFish, ruleWithBait, workedOn, type WorkedWay } from './working';
-import { backToText, bowText, castWords, diveText, floatWords } from './wording';
+import { backToText, bowText, castWords, diveText, fallCountText, floatWords } from './wording';
 
 /** Line where no rod is written down, mm, and seconds down where the bait's mass is not: assumed. */
 const [assumedLineMm, assumedFallS] = [0.2, 10];
@@ -198,7 +198,7 @@ const notCounted: readonly string[] = ['pull-hang', 'along-cover', 'pull-settle'
 /** A bait that sinks is counted down: what stops it before its count took it. Nothing is counted of one that dives, hangs or is on a float. */
 function countWords<W extends { detail: string }>(words: W, { fallS, worked }: CastRetrieve, { dived }: AimedCast, { aim }: AfterRule): W {
   if (fallS === null || fallS < 2 || dived !== null || (worked !== null && notCounted.includes(worked.cadence.id)) || aim === 'straight-down' || aim === 'move') return words;
-  return { ...words, detail: `Count to ${Math.round(fallS)}; stopped sooner, strike. ${words.detail}` };
+  return { ...words, detail: `${fallCountText(fallS)} ${words.detail}` };
 }
 
 /** The casts of the outing by what they were made at, where one of them could have been at a point. */

@@ -21,6 +21,9 @@ export const feltWords: Readonly<Record<FeltKind, string>> = {
 export const castText = (lengthM: number, units: UnitPreference): string => `${Math.round(units.depth === 'ft' ? lengthM / 0.3048 : lengthM)} ${units.depth}`;
 export const bearingText = (deg: number): string => `${Math.round(((deg % 360) + 360) % 360) % 360}°`;
 
+/** How a bait that sinks is counted down, s: what stops it before its count took it. */
+export const fallCountText = (fallS: number): string => `Count to ${Math.round(fallS)}; stopped sooner, strike.`;
+
 /** Below this share of the best cast's a cast straight across is worth naming. */
 const acrossShare = 0.7;
 

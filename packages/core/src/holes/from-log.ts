@@ -1,6 +1,7 @@
 import { worthAfter, type HoleSigns } from '../patch';
 import { distanceM, type LonLat } from '../ground';
-import { refusalKinds, sightingKinds, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
+import { isKnownSpecies, speciesOf } from '../fish';
+import { refusalKinds, sightingKinds, type FishState, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
 import { minuteMs } from '../units';
 import { biteMsOf, takesOf } from '../visits';
 
@@ -43,13 +44,20 @@ function sameFish({ reactions, fish }: OutingState, { id }: StationState, sinceM
   return here.slice(here.findLastIndex((r) => !r.isSame) + 1).map((r) => r.ms);
 }
 
+/** Up to so much of the usual length of its kind a fish is none that somebody after big ones is after. Heuristic. */
+const smallShare = 1.1;
+
+const isTooSmall = ({ goal }: OutingState, fish: FishState | null): boolean =>
+  goal === 'size' && fish !== null && fish.lengthMm !== null && isKnownSpecies(fish.species) && fish.lengthMm <= smallShare * speciesOf(fish.species).ruler.usualMm;
+
 /** What tells on staying at a hole, since the last arrival; refusals of earlier stays too. Marks within a minute and a half are one fish. */
 export function holeSigns(outing: OutingState, station: StationState): HoleSigns {
   const arrivedMs = station.arrivals.at(-1) ?? station.openedMs;
   const times = (kinds: readonly ReactionKind[], sinceMs: number) =>
     outing.reactions.filter((r) => r.station === station.id && r.ms >= sinceMs && kinds.includes(r.kind) && !r.isSame).map((r) => r.ms);
   const same = sameFish(outing, station, arrivedMs);
-  const bites = takesOf(outing).flatMap((take) => (take.station === station.id ? (biteMsOf(take) ?? []) : []));
+  // Who is after big ones does not stay for small ones.
+  const bites = takesOf(outing).flatMap((take) => (take.station === station.id && !isTooSmall(outing, take.fish) ? (biteMsOf(take) ?? []) : []));
   return {
     arrivedMs,
     visitsMs: differentFish(times(sightingKinds, arrivedMs)),

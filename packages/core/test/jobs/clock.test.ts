@@ -82,3 +82,21 @@ test('job 18, a day without a cast for a skin of ice is lost, and no blank', () 
 });
 
 test('job 20, cold: who sits in a shelter is told of two vents and an alarm', () => expect(sheltered.headline).toMatch(/two vents open, an alarm/));
+
+test('job 10, stay or go: who is after big ones leaves a hole of 19 cm fish sooner than who is after numbers, and stays as long for 25 cm', () => {
+  const stayAt = (goal: 'size' | 'numbers', lengthMm: number) => {
+    const [outing, hole] = [testId(), testId()];
+    const fish = [2, 9, 16].flatMap((m) => [
+      event(outing, 60 * m, 'reaction', { station: hole, reaction: 'bite' }),
+      event(outing, 60 * m + 20, 'fish-landed', { fish: testId(), station: hole, species: 'bluegill', lengthMm }),
+    ]);
+    const state = fold([
+      event(outing, 0, 'outing-started', { water: 'w', waterName: 'W', species: ['bluegill'], goal, method: 'ice' }),
+      event(outing, 30, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] }),
+      ...fish,
+    ]);
+    return stayOrGo(holeSigns(state.outings[0], state.outings[0].stations[0]), holePriors.panfish, baseMs + 17 * minuteMs).stayUntilMs;
+  };
+  expect(stayAt('size', 190)).toBeLessThan(stayAt('numbers', 190));
+  expect(stayAt('size', 250)).toBe(stayAt('numbers', 250));
+});

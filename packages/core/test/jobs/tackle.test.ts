@@ -1,4 +1,4 @@
-import { biteMomentText, mudText, whatAfter, type CastSign } from '../../src/casting';
+import { biteMomentText, fallCountText, mudText, whatAfter, type CastSign } from '../../src/casting';
 import { fold, type EventBodies, type EventKind } from '../../src/ledger';
 import { hookProblems, ruleCardText, type RuleCard } from '../../src/law';
 import { slowWords } from '../../src/outlook/column-words';
@@ -103,6 +103,8 @@ test('job 10, tie on: at 8 m of sight the smallest of the box, at 1 m another', 
   expect(first(8)).toBe('3 mm');
   expect(first(1)).toBe('5 mm');
 });
+
+test('job 13, fall: it is counted, and what stops it at 4 of 9 took it', () => expect(fallCountText(9.2)).toBe('Count to 9; stopped sooner, strike.'));
 
 describe('job 11 and 13, after a bite', () => {
   const sign = (min: number, kind: CastSign['kind']): CastSign => ({ ms: min * minuteMs, kind, bearingDeg: 90, outM: 10 });
