@@ -72,7 +72,7 @@ export const fishOfOpenWater: readonly Species[] = [
     lethargyC: 6,
     leastOxygenMgL: 3,
     ruler: { fromMm: 150, usualMm: 340 },
-    handling: 'Hold it level: a bent jaw tears.',
+    handling: 'Hold it level: a bent jaw tears. Spines in its back fin, sharp gill covers.',
   },
   {
     id: 'smallmouth',
@@ -90,7 +90,7 @@ export const fishOfOpenWater: readonly Species[] = [
     lethargyC: 6,
     leastOxygenMgL: 4,
     ruler: { fromMm: 150, usualMm: 330 },
-    handling: 'Hold it level: a bent jaw tears.',
+    handling: 'Hold it level: a bent jaw tears. Spines in its back fin, sharp gill covers.',
   },
   {
     id: 'spotted-bass',
@@ -108,7 +108,7 @@ export const fishOfOpenWater: readonly Species[] = [
     lethargyC: 6,
     leastOxygenMgL: 3.5,
     ruler: { fromMm: 120, usualMm: 320 },
-    handling: 'Hold it level: a bent jaw tears.',
+    handling: 'Hold it level: a bent jaw tears. Spines in its back fin, sharp gill covers.',
   },
   {
     id: 'roach',

@@ -1,4 +1,5 @@
 import { biteMomentText, fallCountText, mudText, whatAfter, type CastSign } from '../../src/casting';
+import { speciesOf } from '../../src/fish';
 import { fold, type EventBodies, type EventKind } from '../../src/ledger';
 import { hookProblems, ruleCardText, type RuleCard } from '../../src/law';
 import { slowWords } from '../../src/outlook/column-words';
@@ -102,6 +103,17 @@ test('job 10, tie on: at 8 m of sight the smallest of the box, at 1 m another', 
   const first = (secchiM: number) => whatToTieOn(box, { speciesId: 'bluegill', tempC: 3.5, secchiM, method: 'ice', goal: 'size', depthM: 6, currentMs: 0, cloud: null })[0].piece;
   expect(first(8)).toBe('3 mm');
   expect(first(1)).toBe('5 mm');
+});
+
+test('job 7, others: spines and gill covers are cautioned of on the fish that has them', () => {
+  for (const id of ['smallmouth', 'walleye', 'white-perch']) expect([id, speciesOf(id).handling]).toEqual([id, expect.stringMatching(/[Ss]pine|gill cover|[Ss]harp/)]);
+});
+
+test('job 11, slow: a bulky jig for big ones; for numbers a small worm instead', () => {
+  const box = [piece('jig', 'bulky-jig', { massG: 14, sizeMm: 90, colour: 'brown' }), piece('worm', 'straight-worm', { massG: 4, sizeMm: 80, colour: 'green' })];
+  const first = (goal: 'size' | 'numbers') =>
+    whatToTieOn(box, { speciesId: 'smallmouth', tempC: 8, secchiM: 3, method: 'cast', goal, depthM: 6, currentMs: 0, cloud: null, zone: 'bottom' })[0].piece;
+  expect([first('size'), first('numbers')]).toEqual(['jig', 'worm']);
 });
 
 test('job 13, fall: it is counted, and what stops it at 4 of 9 took it', () => expect(fallCountText(9.2)).toBe('Count to 9; stopped sooner, strike.'));
