@@ -7,7 +7,7 @@ import type { Known, Situation } from '../situation';
 import { familyOf, lureOf, type TacklePiece } from '../tackle';
 import { betweenDeg, weightText, type UnitPreference } from '../units';
 import { takesOf } from '../visits';
-import { whatAfter, type AfterRule, type CastSign } from './after';
+import { whatAfter, type AfterRule, type CastSign, type NextAim } from './after';
 import { aimAfter, castAlong } from './aim';
 import { chooseCadence, type BedKind } from './cadences';
 import { castClock, castMinutes, paceMin, type CastClock } from './clock';
@@ -192,6 +192,9 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
   };
 }
 
+/** Casts that look for fish: what no bait has come by is named with them, and not where the next cast is settled. */
+const seeking: readonly NextAim[] = ['best', 'beside', 'far-side'];
+
 /** Ways of working a bait that is moved at once, or hangs where it is. */
 const notCounted: readonly string[] = ['pull-hang', 'along-cover', 'pull-settle'];
 
@@ -242,9 +245,8 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   // After a blank by a log its other sides come first; a bite asks for the same again.
   const left = ofFish(signs).length === 0 ? unshown(seeks.targets, from, made) : null;
   const places = placesOf(setting);
-  // What stands out of the bites, else what no bait has come by.
-  const unseen = mudText(outing) ?? biteMomentText(outing) ?? (left ? unshownText(left) : oneSidedText(places, places.length > 0));
-  const words = said && unseen && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${unseen} ${said.detail}` } : said;
+  const learned = mudText(outing) ?? biteMomentText(outing) ?? (seeking.includes(rule.aim) ? (left ? unshownText(left) : oneSidedText(places, places.length > 0)) : null);
+  const words = said && learned && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${learned} ${said.detail}` } : said;
   const counted = words && countWords(words, retrieve, cast, rule);
   return {
     rule,
