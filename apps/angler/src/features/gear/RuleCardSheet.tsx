@@ -102,27 +102,12 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
       <Counter label="Lines out at once" value={card.lines} start={2} onChange={(v) => count('lines', v)} />
       <Counter label="Hooks on a line" value={card.hooks} start={1} onChange={(v) => count('hooks', v)} />
       <Counter label="Points of a line’s hooks" value={card.points} start={3} onChange={(v) => count('points', v)} />
-      <Choice
-        label="Keepnet"
-        wrap
-        options={[
-          { id: 'unsaid', label: 'Keepnet: not on the card' },
-          { id: 'allowed', label: 'Keepnet allowed' },
-          { id: 'not allowed', label: 'No keepnet' },
-        ]}
-        value={card.keepnet ?? 'unsaid'}
-        onChange={(id) => setCard(({ keepnet: _, ...rest }) => (id === 'unsaid' ? rest : { ...rest, keepnet: id }))}
-      />
-      <Choice
-        label="Live bait"
-        wrap
-        options={[
-          { id: 'unsaid', label: 'Live bait: not on the card' },
-          { id: 'allowed', label: 'Live bait allowed' },
-          { id: 'not allowed', label: 'No live bait' },
-        ]}
-        value={card.liveBait ?? 'unsaid'}
-        onChange={(id) => setCard(({ liveBait: _, ...rest }) => (id === 'unsaid' ? rest : { ...rest, liveBait: id }))}
+      <Permission what="Keepnet" none="No keepnet" value={card.keepnet} onChange={(said) => setCard(({ keepnet: _, ...rest }) => (said ? { ...rest, keepnet: said } : rest))} />
+      <Permission
+        what="Live bait"
+        none="No live bait"
+        value={card.liveBait}
+        onChange={(said) => setCard(({ liveBait: _, ...rest }) => (said ? { ...rest, liveBait: said } : rest))}
       />
       <Suspense fallback={null}>
         <Field label="Season, bait, feed, night, boats" value={card.text ?? ''} onChangeText={(text) => setCard((c) => ({ ...c, text }))} multiline maxLength={2000} />
@@ -131,6 +116,24 @@ export function RuleCardSheet({ water, onClose, onSave }: { water: WaterDetail; 
       {rules ? <AsItStands rules={rules} /> : null}
     </Sheet>
   );
+}
+
+interface PermissionProps {
+  what: string;
+  none: string;
+  value: 'allowed' | 'not allowed' | undefined;
+  /** Told what the card says; undefined where it is not on it. */
+  onChange: (said: 'allowed' | 'not allowed' | undefined) => void;
+}
+
+/** Whether the card allows a thing, forbids it, or does not name it. */
+function Permission({ what, none, value, onChange }: PermissionProps) {
+  const options = [
+    { id: 'unsaid', label: `${what}: not on the card` },
+    { id: 'allowed', label: `${what} allowed` },
+    { id: 'not allowed', label: none },
+  ] as const;
+  return <Choice label={what} wrap options={options} value={value ?? 'unsaid'} onChange={(id) => onChange(id === 'unsaid' ? undefined : id)} />;
 }
 
 /** The card as it was saved, in words. */

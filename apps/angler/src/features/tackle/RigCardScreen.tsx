@@ -28,7 +28,6 @@ const stripPx = 84;
 export function RigCardScreen() {
   const { units, kit } = usePreferences();
   const { query, station } = useTieOn();
-  const [rodM, setRod] = useState<number | null>(null);
   const [chosenM, setDepth] = useState<number | null>(null);
   const depthM = chosenM ?? query.depthM ?? assumedM;
   const move = (byM: number) => setDepth(clamp(depthM + byM, 0.3, 60));
@@ -80,29 +79,8 @@ export function RigCardScreen() {
           big={{ text: depthText(10 * step, units), onStep: (d) => move(d * 10 * step) }}
           hint={query.depthM === null ? 'No depth is known here: set it.' : 'As it hangs, or as the Outlook looks for them.'}
         />
-        {card.load ? (
-          <Stepper
-            label="Hook and bait"
-            text={baitedG === null ? null : `${baitedG.toFixed(2)} g`}
-            empty={`not weighed: ${usualBaitedG} g assumed`}
-            onStep={(d) => setBaited(baitedG === null ? usualBaitedG : Math.round(100 * clamp(baitedG + 0.02 * d, 0.02, 20)) / 100)}
-            onClear={() => setBaited(null)}
-          />
-        ) : null}
-        {id === 'sliding-float' ? (
-          <Stepper
-            label="Your rod"
-            text={rodM === null ? null : depthText(rodM, units)}
-            empty="not said"
-            onStep={(d) => setRod(rodM === null ? usualRodM : clamp(rodM + d * step, 1, 15))}
-            onClear={() => setRod(null)}
-            hint={
-              rodM === null
-                ? 'Its length tells from which stop the knot goes onto the reel.'
-                : `From a stop of ${depthText(knotAtReelM(rodM), units)} on the knot goes onto the reel before the fish is at the net: a thread knot passes, a rubber one may jam.`
-            }
-          />
-        ) : null}
+        {card.load ? <BaitMass valueG={baitedG} onChange={setBaited} /> : null}
+        {id === 'sliding-float' ? <RodLength units={units} /> : null}
         <Text heading={2} size="lead">
           Steps
         </Text>
@@ -116,6 +94,38 @@ export function RigCardScreen() {
         ))}
       </View>
     </ScrollView>
+  );
+}
+
+/** What hook and bait weigh, g: the float is shot for what is left. */
+function BaitMass({ valueG, onChange }: { valueG: number | null; onChange: (massG: number | null) => void }) {
+  return (
+    <Stepper
+      label="Hook and bait"
+      text={valueG === null ? null : `${valueG.toFixed(2)} g`}
+      empty={`not weighed: ${usualBaitedG} g assumed`}
+      onStep={(d) => onChange(valueG === null ? usualBaitedG : Math.round(100 * clamp(valueG + 0.02 * d, 0.02, 20)) / 100)}
+      onClear={() => onChange(null)}
+    />
+  );
+}
+
+/** How long the rod is, and from which stop the knot of a sliding float is wound onto its reel. */
+function RodLength({ units }: { units: UnitPreference }) {
+  const [rodM, setRod] = useState<number | null>(null);
+  return (
+    <Stepper
+      label="Your rod"
+      text={rodM === null ? null : depthText(rodM, units)}
+      empty="not said"
+      onStep={(d) => setRod(rodM === null ? usualRodM : clamp(rodM + d * depthStepM(units), 1, 15))}
+      onClear={() => setRod(null)}
+      hint={
+        rodM === null
+          ? 'Its length tells from which stop the knot goes onto the reel.'
+          : `From a stop of ${depthText(knotAtReelM(rodM), units)} on the knot goes onto the reel before the fish is at the net: a thread knot passes, a rubber one may jam.`
+      }
+    />
   );
 }
 
