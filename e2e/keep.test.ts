@@ -123,6 +123,8 @@ test('a session that the server forgot stops nobody: one fishes on, is told why,
   await page.getByRole('button', { name: /^Start outing: |Another way/ }).first().waitFor(); // prettier-ignore
   await stack.query('DELETE FROM session');
   await startOuting(page, 'from a boat or pier');
+  // The band may stand there already: a page loaded again before the tap is written would take the tap with it.
+  await expect.poll(() => onDisk(page)).toEqual(['outing-started']);
   await expect(page.getByText(/^The server wants you to sign in again\. Nothing is lost/)).toBeVisible();
   await page.reload();
   await page.getByText(/^The server wants you to sign in again/).click();

@@ -96,14 +96,14 @@ export async function startOuting(page: Page, way: string, fish?: string): Promi
   // Where the key stood there already and the list of all ways came over it, it is there twice.
   await direct.last().click();
   const asked = page.getByRole('dialog', { name: 'What do you fish for?' });
-  await asked
-    .or(page.getByRole('button', { name: 'End outing' }))
-    .first()
-    .waitFor();
+  const end = page.getByRole('button', { name: 'End outing' }).first();
+  await asked.or(end).first().waitFor();
   if (!(await asked.isVisible())) return;
   if (fish) await asked.getByRole('textbox').fill(fish);
   const listed = asked.getByRole('listitem').getByRole('button');
   await (fish ? listed.and(page.getByRole('button', { name: fish, exact: true })) : listed.first()).click();
+  // Whoever goes on at once, by another page or without a signal, goes on from an outing that is written.
+  await end.waitFor();
 }
 
 /** Starts an outing with one hole, unless one is under way. */
