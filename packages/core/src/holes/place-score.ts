@@ -3,7 +3,7 @@ import type { SpeciesGroup } from '../fish';
 import { depthAt, findCoves, findWalls, LocalFrame, type Cove, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
 import type { Band, SeasonStage } from '../outlook';
 import { depthText, distanceM, type UnitPreference } from '../units';
-import type { PhaseName } from '../weather';
+import { sunShareLimits, type PhaseName } from '../weather';
 import type { DensityPrior } from './density';
 
 /** What draws fish to a kind of place. Source: fieldcraft §1; weights are logarithms, heuristic. */
@@ -96,7 +96,7 @@ export const placeRules: readonly PlaceRule[] = [
     id: 'place.sunned-coves',
     stages: ['open cold water'],
     groups: ['panfish', 'bass'],
-    when: (s) => s.coves !== 'basin' && isCold(s) && (s.sunned ?? 0) >= sunLimits.sunny,
+    when: (s) => s.coves !== 'basin' && isCold(s) && (s.sunned ?? 0) >= sunShareLimits.sunny,
     draws: { pocket: 1.4, cover: 1.2 },
     reason: 'Days of sun have warmed the coves: the wood in them comes before the open basin.',
   },
@@ -104,7 +104,7 @@ export const placeRules: readonly PlaceRule[] = [
     id: 'place.dull-basin',
     stages: ['open cold water'],
     groups: ['panfish', 'bass'],
-    when: (s) => s.coves !== 'coves' && isCold(s) && s.sunned != null && s.sunned <= sunLimits.dull,
+    when: (s) => s.coves !== 'coves' && isCold(s) && s.sunned != null && s.sunned <= sunShareLimits.dull,
     draws: { basin: 0.6, hollow: 0.4 },
     reason: 'Dull days have warmed no cove: the open basin leads.',
   },
@@ -119,10 +119,10 @@ export const placeRules: readonly PlaceRule[] = [
   { id: 'place.points.ends', stages: 'any', groups: ['bass', 'pike-walleye', 'deep'], draws: { point: 0.5 }, reason: 'The end of a point stops what comes along the wall.' },
 ];
 
-/** Shares of three clear days' sun from which coves are warmed, and to which they are not; water over so much needs no sun, °C. Heuristic; source: fieldcraft §1. */
-const sunLimits = { sunny: 0.75, dull: 0.5, coldC: 10 } as const;
+/** Water over so much needs no sun to have fish in its coves, °C. Heuristic; source: fieldcraft §1. */
+const coveColdC = 10;
 
-const isCold = ({ tempC = null }: PlaceSetting) => tempC !== null && tempC <= sunLimits.coldC;
+const isCold = ({ tempC = null }: PlaceSetting) => tempC !== null && tempC <= coveColdC;
 
 /**
  * Of a pocket so much of its way in is looked at first, m; a level so far up floods new ground, m; walls so near a cove hold fish at these temperatures, m and °C.

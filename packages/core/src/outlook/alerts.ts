@@ -1,12 +1,13 @@
-import { clockText, dayText, depthText, hourMs, iceText, spanText, tempStepText, windText, type UnitPreference } from '../units';
+import { clockText, dayText, depthText, hourMs, iceText, spanText, startOfDay, tempStepText, windText, type UnitPreference } from '../units';
 import { valueAt } from '../water';
+import { sunShareLimits } from '../weather';
 import { stormLimits, type Outlook } from './answer';
 import { fishDepth } from './band';
 import type { ColumnAnswer } from '../column';
 
 /** Something worth a glance. */
 export interface Alert {
-  id: 'storm' | 'skin' | 'front' | 'water-up' | 'ice-lost' | 'oxygen';
+  id: 'storm' | 'skin' | 'front' | 'sun-ends' | 'water-up' | 'ice-lost' | 'oxygen';
   /** Cautions stand out; the others are good to know. */
   isCaution: boolean;
   text: string;
@@ -16,7 +17,7 @@ export interface Alert {
 export const alertLimits = { frontH: 12, warmerC: 1, iceLostM: 0.01, oxygenDaysAhead: 5 } as const;
 
 interface Asked {
-  outlook: Pick<Outlook, 'depth' | 'nextFront' | 'storm' | 'skin'>;
+  outlook: Pick<Outlook, 'depth' | 'nextFront' | 'storm' | 'skin'> & Partial<Pick<Outlook, 'surface' | 'sunned' | 'cloudAhead'>>;
   speciesId: string;
   nowMs: number;
   timeZone: string;
@@ -37,7 +38,7 @@ export function alertsFor(
 ): Alert[] {
   const asked = { outlook, speciesId, nowMs, timeZone, units, flowing };
   const ofWater = answer ? [warmedWater(answer, asked), lostIce(answer, asked), failingOxygen(answer, asked)] : [];
-  return [comingStorm(asked), comingSkin(asked), comingFront(asked), ...ofWater].filter((a) => a !== null);
+  return [comingStorm(asked), comingSkin(asked), comingFront(asked), endingSun(asked), ...ofWater].filter((a) => a !== null);
 }
 
 function comingStorm({ outlook: { storm }, timeZone, units }: Asked): Alert | null {
@@ -61,6 +62,14 @@ function comingFront({ outlook: { nextFront }, nowMs }: Asked): Alert | null {
   if (!nextFront || nextFront.atMs - nowMs > alertLimits.frontH * hourMs) return null;
   const kind = nextFront.kind === 'occluded' ? 'A' : `A ${nextFront.kind}`;
   return { id: 'front', isCaution: false, text: `${kind} front in ${spanText(nextFront.atMs - nowMs)}: feeding often rises ahead of it and dies behind it.` };
+}
+
+/** Open water that days of sun have warmed near the surface loses it under lasting cloud; ahead of snow or rain the fish feed. */
+function endingSun({ outlook: { surface, sunned, cloudAhead }, nowMs, timeZone }: Asked): Alert | null {
+  if (surface !== 'open' || !cloudAhead || (sunned ?? 0) < sunShareLimits.sunny) return null;
+  const day = startOfDay(nowMs, timeZone) === startOfDay(cloudAhead.atMs, timeZone) ? '' : ` ${dayText(cloudAhead.atMs, timeZone).slice(0, 3)}`;
+  const feeds = cloudAhead.falls ? ` Ahead of the ${cloudAhead.falls} they feed: go before it.` : '';
+  return { id: 'sun-ends', isCaution: false, text: `Cloud from ${clockText(cloudAhead.atMs, timeZone)}${day}, to stay: the layer that the sun has warmed ends with it.${feeds}` };
 }
 
 function warmedWater({ now, dayAgo }: ColumnAnswer, { outlook: { depth }, units }: Asked): Alert | null {

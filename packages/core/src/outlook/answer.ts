@@ -4,6 +4,7 @@ import {
   cloudTurn,
   findFronts,
   findPhases,
+  lastingCloud,
   phaseAtInstant,
   sunDay,
   sunShare,
@@ -12,6 +13,7 @@ import {
   type Phase,
   type PhaseName,
   type CloudTurn,
+  type LastingCloud,
   type Place,
   type SunDay,
   type WeatherHour,
@@ -77,6 +79,8 @@ export interface Outlook {
   cloudTurn: CloudTurn | null;
   /** Share of the sun of three clear days that the last three had, 0–1; null where it is not known. */
   sunned: number | null;
+  /** Cloud to come that stays for a day; null where none is foretold. */
+  cloudAhead: LastingCloud | null;
   /** Latest row of the series: when the station last spoke. */
   feelsLikeC: number | undefined;
   coldest: { atMs: number; feelsLikeC: number; frostbite: FrostbiteTime } | undefined;
@@ -144,6 +148,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     weatherNow,
     cloudTurn: setting.viewpoints['pressure-or-light'] === 'glass' ? null : cloudTurn(series, nowMs),
     sunned: sunShare(series, place, nowMs),
+    cloudAhead: lastingCloud(series, nowMs),
     feelsLikeC: (weatherNow && feltAir(weatherNow)) ?? undefined,
     coldest: coldestOf(series, nowMs, today.duskMs),
     surface,

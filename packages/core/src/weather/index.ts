@@ -4,7 +4,7 @@ export * from './fronts';
 export * from './phases';
 export * from './sun';
 export * from './radiation';
-export { sunShare } from './sunned';
+export { lastingCloud, sunShare, sunShareLimits, type LastingCloud } from './sunned';
 export { cloudTurn, cloudTurnText, type CloudTurn } from './cloud-turn';
 export * from './seen';
 export * from './coverage';

@@ -1,8 +1,9 @@
 import { castPlaceRows, castPlaceText, castTarget, oneSidedText } from '../../src/casting';
 import { buildDepthMap, findFeatures, LocalFrame, type LonLat } from '../../src/ground';
 import { nextCover, nextCoverText, PlaceScore, type PlaceSetting } from '../../src/holes';
+import { alertsFor } from '../../src/outlook';
 import { hourMs, metric } from '../../src/units';
-import { sunShare } from '../../src/weather';
+import { lastingCloud, sunShare } from '../../src/weather';
 
 /* Points and their sides, crowds, and coves by sun. */
 
@@ -56,6 +57,28 @@ describe('job 17, place: coves that the sun warmed, or the basin', () => {
     expect(sunShare(series(1), place, nowMs)).toBeCloseTo(0.25, 6);
     expect(sunShare(series(null), place, nowMs)).toBeNull();
     expect(sunShare(series(0).slice(0, 20), place, nowMs)).toBeNull();
+  });
+  test('weather: the layer that the sun warmed ends with the cloud, and they feed ahead of the snow: both with their hour', () => {
+    const days = (cloudFromH: number, precipMm: number, airC = -1) =>
+      Array.from({ length: 72 }, (_, k) => ({ atMs: nowMs + k * hourMs, airC, pressureHpa: 1005, windMs: 5, windFromDeg: 340, cloud: k >= cloudFromH ? 1 : 0.1, precipMm: k >= cloudFromH + 4 ? precipMm : 0, snowCm: 0 })); // prettier-ignore
+    const told = (series: ReturnType<typeof days>, sunned: number | null = 0.95, surface: 'open' | 'ice' = 'open') =>
+      alertsFor(
+        null,
+        { depth: null, nextFront: undefined, storm: null, skin: null, surface, sunned, cloudAhead: lastingCloud(series, nowMs) },
+        'black-crappie',
+        nowMs,
+        place.timeZone,
+        metric,
+      ).map((a) => a.text);
+    expect(told(days(18, 1.5))).toEqual(['Cloud from 07:00 Thu, to stay: the layer that the sun has warmed ends with it. Ahead of the snow they feed: go before it.']);
+    expect(told(days(18, 1.5, 4))[0]).toMatch(/Ahead of the rain/);
+    expect(told(days(18, 0))[0]).not.toMatch(/Ahead of/);
+    expect(told(days(60, 1.5))).toEqual([]);
+    expect(told(days(18, 1.5), 0.4)).toEqual([]);
+    expect(told(days(18, 1.5), null)).toEqual([]);
+    expect(told(days(18, 1.5), 0.95, 'ice')).toEqual([]);
+    // An hour of cloud that goes again ends nothing.
+    expect(told(days(18, 0).map((r, k) => (k > 20 ? { ...r, cloud: 0.1 } : r)))).toEqual([]);
   });
   // A basin to the east, wood in a thin cove to the west.
   const box = [[0, 0], [400, 0], [400, 300], [0, 300]].map(([x, y]) => frame.toLonLat(x, y)); // prettier-ignore

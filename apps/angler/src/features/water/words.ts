@@ -2,6 +2,7 @@ import type { WaterFile } from '@burrow/contract/formats/water-geojson';
 import { bearingDeg, compassPoint, distanceM, type LonLat } from '@burrow/core/ground';
 import type { LedgerState } from '@burrow/core/ledger';
 import { counted, distanceText, type UnitPreference } from '@burrow/core/units';
+import { sunShareLimits } from '@burrow/core/weather';
 import type { MapHole } from '@/features/water/map/places';
 
 export const waterKinds: readonly { id: WaterFile['water']['kind']; label: string }[] = [
@@ -44,13 +45,10 @@ export function unsoundedWords(depths: number, isMoving: boolean, isOut: boolean
   return { headline, detail: `${map} ${isOut ? 'Sound each hole as you open it.' : 'Start anywhere that the ice and the law allow, and sound each hole.'}` };
 }
 
-/** So much of the sun of three clear days warms an edge, 0–1. Heuristic. */
-const sunnyShare = 0.75;
-
 /** Where to begin on a pond of which no depth is known but whose dam or outflow is drawn: there it is deepest. Never for who walks on ice: it is thin there. */
 export const damWords = (sunned: number | null): { headline: string; detail: string } => ({
   headline: 'Begin by the dam: deepest there',
-  detail: `A pond is deepest by its dam or outflow, and bait fish winter there. Sound it as you begin.${sunned !== null && sunned >= sunnyShare ? ' Days of sun have warmed the edges: a cast along the lit one as well.' : ''}`,
+  detail: `A pond is deepest by its dam or outflow, and bait fish winter there. Sound it as you begin.${sunned !== null && sunned >= sunShareLimits.sunny ? ' Days of sun have warmed the edges: a cast along the lit one as well.' : ''}`,
 });
 
 /** What a water being drawn has, and what it wants next. */
