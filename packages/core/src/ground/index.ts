@@ -16,3 +16,4 @@ export * from './depth-unit';
 export * from './level';
 export { dropFeet, footLimits, type DropFoot } from './foot';
 export { coveLimits, findCoves, findWalls, wallLimits, type Cove } from './coves';
+export { troughLimits, troughsBetween } from './troughs';

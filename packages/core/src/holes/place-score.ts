@@ -1,6 +1,6 @@
 import { holePriors } from '../patch';
 import type { SpeciesGroup } from '../fish';
-import { depthAt, findCoves, findWalls, LocalFrame, type Cove, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
+import { depthAt, findCoves, findWalls, LocalFrame, troughsBetween, type Cove, type DepthMap, type FeatureKind, type GroundFeature, type LonLat } from '../ground';
 import type { Band, SeasonStage } from '../outlook';
 import { depthText, distanceM, type UnitPreference } from '../units';
 import { sunShareLimits, type PhaseName } from '../weather';
@@ -19,7 +19,7 @@ export interface PlaceRule {
 }
 
 /** Places that are marked, or that the shore makes. */
-type MadePlace = 'inflow' | 'cover' | 'pocket' | 'wall';
+type MadePlace = 'inflow' | 'cover' | 'pocket' | 'wall' | 'trough';
 
 const ice: readonly SeasonStage[] = ['first ice', 'midwinter', 'late ice'];
 
@@ -117,6 +117,13 @@ export const placeRules: readonly PlaceRule[] = [
     reason: 'They wait on the steep walls next to the coves where they will spawn.',
   },
   { id: 'place.points.ends', stages: 'any', groups: ['bass', 'pike-walleye', 'deep'], draws: { point: 0.5 }, reason: 'The end of a point stops what comes along the wall.' },
+  {
+    id: 'place.trough-between-points',
+    stages: ['autumn cooling', 'open cold water', 'just after ice-out'],
+    groups: ['bass'],
+    draws: { trough: 0.35 },
+    reason: 'The smooth trough between two points comes after them: a bait that sinks, and watch its fall.',
+  },
 ];
 
 /** Water over so much needs no sun to have fish in its coves, °C. Heuristic; source: fieldcraft §1. */
@@ -229,6 +236,7 @@ export class PlaceScore {
     for (const at of setting.inflows) add('inflow', at, 1);
     for (const at of setting.cover) add('cover', at, 1);
     for (const { kind, at } of this.shorePlaces(rules)) add(kind, at, 1);
+    for (const { at, sure } of troughsBetween(this.map, features)) add('trough', at, sure);
     return draws;
   }
 

@@ -1,4 +1,4 @@
-import { buildDepthMap, depthAt, dropFeet, findFeatures, LocalFrame, mapAtLevel, type DepthMap, type LonLat } from '../../src/ground';
+import { buildDepthMap, depthAt, dropFeet, findFeatures, LocalFrame, mapAtLevel, troughsBetween, type DepthMap, type LonLat } from '../../src/ground';
 import { FishDensity, firstPlaces, firstPlaceWords, nextHole, PlaceScore, type PlaceSetting } from '../../src/holes';
 import { speciesOf } from '../../src/fish';
 import { fishDepth } from '../../src/outlook';
@@ -90,5 +90,39 @@ describe('job 10, nearer: finer holes round the best', () => {
     expect(awayM(true, 12)).toBeLessThanOrEqual(5);
     expect(awayM(false, 12)).toBeGreaterThanOrEqual(7.9);
     expect(awayM(false, 0)).toBeGreaterThanOrEqual(7.9);
+  });
+});
+
+describe('job 11, hollow: the smooth trough between two points', () => {
+  // Two tongues run out from the bank to 130 m, 5 m under water at their ends; between them and beside them the bed lies at 10 m.
+  const tongue = (x: number, y: number, cx: number) => (5 * Math.exp(-(((x - cx) / 28) ** 2))) / (1 + Math.exp((y - 130) / 8));
+  const bed = (x: number, y: number) => Math.min(10, y / 4) + Math.max(0, (y - 160) / 12) - Math.min(Math.min(10, y / 4) - 1, tongue(x, y, 150) + tongue(x, y, 300));
+  const map = mapOf(450, 300, bed);
+  const features = findFeatures(map);
+  const setting: PlaceSetting = { group: 'bass', stage: 'open cold water', look: { fromM: 4.5, toM: 10 }, phase: 'steady', inflows: [], cover: [], isPressed: false };
+  const score = new PlaceScore(map, features, setting);
+  const rules = (at: LonLat) => score.reasonsAt(at, metric).filter((r) => r.weight > 0).map((r) => r.ruleId); // prettier-ignore
+  const worth = (at: LonLat) => score.reasonsAt(at, metric).filter((r) => r.ruleId !== 'place.depth-band').reduce((sum, r) => sum + r.weight, 0); // prettier-ignore
+  const points = features.filter((f) => f.kind === 'point');
+  const troughs = troughsBetween(map, features);
+  test('it is found between the two, where both fall away into it, and not along the shore beyond them', () => {
+    expect(points).toHaveLength(2);
+    expect(troughs).toHaveLength(1);
+    const [x] = frame.toMetres(troughs[0].at);
+    expect(x).toBeGreaterThan(190);
+    expect(x).toBeLessThan(260);
+    expect(depthAt(map, troughs[0].at)!.depthM).toBeGreaterThan(points[0].depthM + 0.6);
+    expect(troughsBetween(map, [points[0]])).toEqual([]);
+    // Too far from each other they have a bay between them.
+    const far = mapOf(900, 300, (x, y) => bed(x < 450 ? x : x - 450 + 150, y));
+    expect(troughsBetween(far, [points[0], { ...points[1], at: frame.toLonLat(750, 120) }])).toEqual([]);
+  });
+  test('it comes after the points and before the like bed elsewhere, by its reason; under ice and for others it is none', () => {
+    const [trough] = troughs;
+    expect(rules(trough.at)).toContain('place.trough-between-points');
+    for (const p of points) expect(worth(p.at)).toBeGreaterThan(worth(trough.at));
+    expect(worth(trough.at)).toBeGreaterThan(worth(frame.toLonLat(60, 95)));
+    const others = new PlaceScore(map, features, { ...setting, group: 'panfish' });
+    expect(others.reasonsAt(trough.at, metric).map((r) => r.ruleId)).not.toContain('place.trough-between-points');
   });
 });
