@@ -2,6 +2,7 @@ import { demoWater, phoneAt, visit, type Logged } from './at-water';
 import { screen, waitFor } from '@testing-library/react-native';
 import { StationScreen } from '@/features/station/StationScreen';
 import { WaterScreen } from '@/features/water/WaterScreen';
+import { takesOf } from '@burrow/core/visits';
 import { testId } from '../../../packages/core/test/events';
 
 /*
@@ -99,4 +100,35 @@ test('job 7, place: a water marked as pressed names the next cover beside the fi
   );
   await waitFor(() => expect(screen.getByText(/^Crowded: next the /)).toBeTruthy());
   at.unmount();
+});
+
+test('job 2, crossed: of two lines bitten together by one fish one bite stays, and who lifts is said', async () => {
+  const [left, right] = [testId(), testId()];
+  const down = (line: string, rod: string): Logged => [2, 'line-down', { line, station: one, rod, presentation: 'Light jig', depthM: 5.3 }];
+  const bite = (minute: number, line: string): Logged => [minute, 'reaction', { station: one, line, reaction: 'bite' }];
+  const log: Logged[] = [opened(one, '1', [-139.998, 46.9995]), down(left, 'rod 1'), down(right, 'rod 2'), bite(5, left), bite(6, right)];
+  const at = await visit({ file: water, log, species: 'white-perch', minutes: 7 }, () => <StationScreen />);
+  const bites = () => takesOf(at.outing()).filter((t) => t.isBite).length;
+  expect(bites()).toBe(2);
+  await at.press('More');
+  expect(screen.getByText(/who has the fish lifts, the other opens the reel/)).toBeTruthy();
+  await at.press('Crossed: one fish, one bite');
+  expect(bites()).toBe(1);
+  at.unmount();
+  const single = await visit({ file: water, log: log.slice(0, -1), species: 'white-perch', minutes: 7 }, () => <StationScreen />);
+  await single.press('More');
+  expect(screen.queryByText('Crossed: one fish, one bite')).toBeNull();
+});
+
+test('job 15, hook-up: of a first fish neither kind is preset, both are offered, and one lost at the hole is one tap', async () => {
+  const log: Logged[] = [opened(one, '1', [-139.998, 46.9995]), [2, 'line-down', { line: two, station: one, rod: 'rod 1', presentation: 'Spoon', depthM: 14 }]];
+  const at = await visit({ file: demoWater('verrin-reservoir'), log, species: 'lake-whitefish', minutes: 4 }, () => <StationScreen />);
+  await at.press('Fish');
+  for (const name of ['Whitefish', 'Lake trout']) expect(screen.getByRole('radio', { name }).props.accessibilityState?.checked ?? false).toBe(false);
+  expect(screen.getByText(/^Choose which fish it is/)).toBeTruthy();
+  at.unmount();
+  const lost = await visit({ file: demoWater('verrin-reservoir'), log, species: 'lake-whitefish', minutes: 4 }, () => <StationScreen />);
+  await lost.press('More');
+  await lost.press('Lost at the hole');
+  expect(lost.wrote('reaction')).toMatchObject([{ station: one, reaction: 'lost', lostAt: 'end' }]);
 });

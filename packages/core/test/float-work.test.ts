@@ -28,7 +28,7 @@ interface Day {
 }
 
 /** A stand with a float: what was seen and done at which minute, asked at minute `now`. */
-function asked({ topM, stopM, casts = [], floats = [], missed = [], setAt = 0, schoolAt = 0 }: Day, now: number, bedM: number | null = 4.4) {
+function asked({ topM, stopM, casts = [], floats = [], missed = [], setAt = 0, schoolAt = 0 }: Day, now: number, bedM: number | null = 4.4, massG: number | null = null) {
   const events = [
     event(0, 'outing-started', { water: 'w', waterName: 'W', method: 'cast', species: ['black-crappie'] }),
     event(0, 'station-opened', { station: 's', kind: 'stand', label: '1', at: [-140, 47] }),
@@ -44,10 +44,36 @@ function asked({ topM, stopM, casts = [], floats = [], missed = [], setAt = 0, s
   const { cadence, pauseS } = retrieveOf({ family: 'float-rig', tempC: 7, depthM: bedM ?? 5 });
   const signs = signsAt(outing, stand);
   const rule = whatAfter({ signs, nowMs, underM: 6, passes: 0 });
-  return floatWork({ outing, stand, signs, rule, band: { fromM: 3, toM: 6 }, bedM, way: { cadence, restS: (pauseS[0] + pauseS[1]) / 2 }, windMs: 9, nowMs, units: metric });
+  return floatWork({
+    outing,
+    stand,
+    signs,
+    rule,
+    band: { fromM: 3, toM: 6 },
+    bedM,
+    way: { cadence, restS: (pauseS[0] + pauseS[1]) / 2 },
+    massG,
+    lineMm: 0.16,
+    windMs: 9,
+    nowMs,
+    units: metric,
+  });
 }
 
 describe('a float at a stand', () => {
+  test('job 7, throw: past them, a pull of about a metre, and no wait is counted before it stands, which is later the deeper the stop and the lighter the bait', () => {
+    const work = asked({ topM: 4.9 }, 1, 8, 0.6);
+    expect(work.standsS!).toBeGreaterThan(4);
+    expect(work.reason).toMatch(/Past them, pull 1 m, wait till it stands, about \d+ s, then \d+ s/);
+    expect(asked({ topM: 2 }, 1, 8, 0.6).standsS!).toBeLessThan(work.standsS!);
+    expect(asked({ topM: 4.9 }, 1, 8, 2).standsS!).toBeLessThan(work.standsS!);
+    expect(asked({ topM: 4.9 }, 1, 8)).toMatchObject({ standsS: null });
+    // Two minutes over them begin when it stands: at two minutes and two seconds after the cast the stop stays, half a minute on it goes.
+    const day = { topM: 4.9, stopM: 4.6, casts: [1, 2] };
+    expect(asked(day, 3.04, 8, 0.6).toM).toBeNull();
+    expect(asked(day, 3.54, 8, 0.6).toM).not.toBeNull();
+    expect(asked(day, 3.04, 8).toM).not.toBeNull();
+  });
   test('the stop goes 15 to 45 cm over the highest fish, never nearer the bed than 30 cm', () => {
     for (const topM of [1.2, 2.6, 4.9, 7.2]) {
       const { stopM, by } = asked({ topM }, 1, null);

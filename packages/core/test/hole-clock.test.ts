@@ -203,7 +203,7 @@ test('signs come from the log: marks close together are one fish, refusals of an
     seen(55, first, 'bite'),
   ]);
   const ms = (minute: number) => baseMs + minute * minuteMs;
-  expect(holeSigns(outings[0], outings[0].stations[0])).toEqual({ arrivedMs: ms(50), visitsMs: [], refusalsMs: [ms(6), ms(10)], bitesMs: [ms(55)] });
+  expect(holeSigns(outings[0], outings[0].stations[0])).toEqual({ arrivedMs: ms(50), visitsMs: [], refusalsMs: [ms(6), ms(10)], bitesMs: [ms(55)], mostQuietMin: 45 });
   const [spent, fresh] = restedHoles(outings[0], ms(50));
   expect(fresh.worth).toBe(1);
   expect(spent.worth).toBeGreaterThan(0.8);

@@ -11,7 +11,7 @@ import { whatAfter, type AfterRule, type CastSign, type NextAim } from './after'
 import { aimAfter, castAlong } from './aim';
 import { chooseCadence, type BedKind } from './cadences';
 import { castClock, castMinutes, paceMin, type CastClock } from './clock';
-import { floatFamily, floatWork, type FloatWork } from './float-work';
+import { assumedLineMm, floatFamily, floatWork, type FloatWork } from './float-work';
 import { fishedPlaces, signsAt, type castsOf } from './from-log';
 import { backTo, type BackTo } from './rest';
 import { castSection, diveAlong, type CastSection, type StandAnswer } from './stand';
@@ -24,8 +24,8 @@ import { outAlong, type CastWater, type Spot } from './water';
 import { ofFish, ruleWithBait, workedOn, type WorkedWay } from './working';
 import { backToText, bowText, castWords, diveText, fallCountText, floatWords } from './wording';
 
-/** Line where no rod is written down, mm, and seconds down where the bait's mass is not: assumed. */
-const [assumedLineMm, assumedFallS] = [0.2, 10];
+/** Seconds down where the bait's mass is not known: assumed. */
+const assumedFallS = 10;
 /** Depth under the bed of the landing from which fish are met in open water, m. */
 const suspendedM = 1.5;
 /** A point counts for a stand within so many casts of it. Heuristic. */
@@ -130,14 +130,27 @@ function bowOf({ situation, bait }: CastAdviceSetting, lengthM: number, bearingD
 
 /** A float from this stand, by what is known of it. */
 function floatOf(
-  { situation, outing, stand, seeks, nowMs, units }: CastAdviceSetting,
+  { situation, outing, stand, seeks, bait, nowMs, units }: CastAdviceSetting,
   rule: AfterRule,
   signs: readonly CastSign[],
   way: WorkedWay,
   bedM: number | null,
 ): FloatWork {
   const windMs = situation.wind?.value.speedMs ?? null;
-  return floatWork({ outing, stand, signs, rule, band: seeks.isMoving ? null : seeks.band, bedM, way, windMs, nowMs, units });
+  return floatWork({
+    outing,
+    stand,
+    signs,
+    rule,
+    band: seeks.isMoving ? null : seeks.band,
+    bedM,
+    way,
+    massG: bait.tackle?.massG ?? null,
+    lineMm: bait.lineMm ?? null,
+    windMs,
+    nowMs,
+    units,
+  });
 }
 
 /** The next cast and how it is brought back. */
@@ -180,7 +193,8 @@ function castOf(setting: CastAdviceSetting, bearingDeg: number, rule: AfterRule,
   const dived = dive ? diveAlong(section) : null;
   const slackM = bowOf(setting, section.lengthM, bearingDeg);
   const massG = bait.tackle?.massG;
-  const fallS = massG && section.landsM > 0.1 ? sinkTime(lureOf(familyOf(bait.tackle!.family), massG), section.landsM, bait.lineMm ?? assumedLineMm) : null;
+  const sinksS = massG && section.landsM > 0.1 ? sinkTime(lureOf(familyOf(bait.tackle!.family), massG), section.landsM, bait.lineMm ?? assumedLineMm) : null;
+  const fallS = float ? float.standsS : sinksS;
   return {
     cast: { section, passed, dived, divedText: dived && diveText(dived, heldM, units), bowText: slackM === null ? null : bowText(slackM, units) },
     retrieve: {
@@ -237,7 +251,7 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
     expectedMin,
   );
   const gains = (fan?.casts ?? []).map((c) => c.gain);
-  const clock = castClock(holeSigns(outing, stand), prior, nowMs, pace, gains);
+  const clock = castClock({ ...holeSigns(outing, stand), awaitsWarmth: setting.situation.awaitsWarmth }, prior, nowMs, pace, gains);
   const back = backTo(fishedPlaces(outing), nowMs, seeks.temp.by === 'measured' ? seeks.temp.value : null, duskMs);
   const isOwn = ownDeg !== null;
   const shown = fan && (fan.isReached || isOwn) ? castAlong(section, bearingDeg, fan, made, seeks.strikeM) : null;

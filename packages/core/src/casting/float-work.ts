@@ -1,6 +1,7 @@
 import { speciesOf } from '../fish';
 import type { LineState, OutingState, StationState } from '../ledger';
-import { floatLimits } from '../rig';
+import { floatLimits, sinkTime } from '../rig';
+import { familyOf, lureOf } from '../tackle';
 import { clamp, depthText, liftText, minuteMs, type UnitPreference } from '../units';
 import type { AfterRule, CastSign } from './after';
 import { floatDriftMs } from './school';
@@ -8,6 +9,9 @@ import type { WorkedWay } from './working';
 
 /** The family of what is fished under a float. */
 export const floatFamily = 'float-rig';
+
+/** Line where no rod is written down, mm: assumed. */
+export const assumedLineMm = 0.2;
 
 /** How high over the highest mark a stop stands, m; what it is moved by, m; how long a school stays known, and a wait that is unusual, ms. Source: fieldcraft, float. */
 export const floatStop = { overM: [0.15, 0.45], changeM: 0.3, schoolMs: 90 * minuteMs, waitMs: 2 * minuteMs, assumedM: 1.5 } as const;
@@ -25,6 +29,9 @@ export interface FloatSetting {
   bedM: number | null;
   /** How what hangs under it is worked: the pull and the wait are told once. */
   way: Pick<WorkedWay, 'cadence' | 'restS'>;
+  /** What hangs under the float, g, and its line, mm; null where nobody has said. */
+  massG: number | null;
+  lineMm: number | null;
   /** m/s; null where nobody knows it. */
   windMs: number | null;
   nowMs: number;
@@ -39,6 +46,8 @@ export interface FloatWork {
   /** Whether the stop is too deep to cast with a fixed float. */
   isSliding: boolean;
   pullM: number;
+  /** From the pull until the bait hangs at the stop and the float stands, s; null where the weight is not known. No wait is counted before. */
+  standsS: number | null;
   settleS: number;
   /** With the wind, m/s. */
   driftMs: number;
@@ -88,10 +97,12 @@ export function floatWork(setting: FloatSetting): FloatWork {
   const isRising = outing.reactions.some((r) => r.station === stand.id && r.float === 'rose' && r.ms >= (set?.ms ?? 0));
   const casts = outing.casts.filter((c) => c.station === stand.id && c.ms >= sinceMs);
   const isOff = set !== undefined && wanted.by === 'school' && wanted.sinceMs > set.ms && Math.abs(set.depthM - wanted.stopM) > floatStop.overM[0];
-  const waits = casts.length >= 2 && !isAnswered && nowMs - casts[0].ms >= floatStop.waitMs;
+  const standsS = setting.massG === null ? null : sinkTime(lureOf(familyOf(floatFamily), setting.massG), Math.max(0.1, stopM), setting.lineMm ?? assumedLineMm);
+  const standsMs = 1000 * (standsS ?? 0);
+  const waits = casts.length >= 2 && !isAnswered && nowMs - casts[0].ms - standsMs >= floatStop.waitMs;
   const changes = (line?.depths.length ?? 1) - 1;
-  const work = { stopM, by: set ? ('set' as const) : wanted.by, isSliding: stopM > floatLimits.fixedToM, pullM, settleS, driftMs, isRising };
-  const how = `Past them, pull ${liftText(pullM, units)}, wait till it stands, then ${Math.round(settleS)} s.${driftText(driftMs, windMs, units)}`;
+  const work = { stopM, by: set ? ('set' as const) : wanted.by, isSliding: stopM > floatLimits.fixedToM, pullM, standsS, settleS, driftMs, isRising };
+  const how = `Past them, pull ${liftText(pullM, units)}, wait till it stands${standsText(standsS)}, then ${Math.round(settleS)} s.${driftText(driftMs, windMs, units)}`;
   const stop = (m: number) => `Stop at ${depthText(m, units)}`;
   if (set === undefined) return { ...work, toM: null, headline: stop(stopM), reason: `${whyStop(wanted, units)} ${how}` };
   if (isRising)
@@ -123,6 +134,8 @@ function whyStop({ by, topM }: { by: FloatWork['by']; topM: number | null }, uni
     ? 'At the top of the depths to fish: log a school with its top, and the stop goes over that.'
     : 'Nobody has said how deep they are: assumed. Log a school with its top.';
 }
+
+const standsText = (standsS: number | null) => (standsS === null || standsS < 1 ? '' : `, about ${Math.round(standsS)} s`);
 
 const driftText = (driftMs: number, windMs: number | null, units: UnitPreference) =>
   windMs === null || driftMs < 0.05 ? '' : ` The wind takes it along, ${depthText(60 * driftMs, units)} a minute.`;

@@ -1,7 +1,7 @@
 import { worthAfter, type HoleSigns } from '../patch';
 import { distanceM, type LonLat } from '../ground';
-import { isKnownSpecies, speciesOf } from '../fish';
-import { refusalKinds, sightingKinds, type FishState, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
+import { isKnownSpecies, keysOf, speciesOf } from '../fish';
+import { isSetLine, refusalKinds, sightingKinds, type FishState, type LedgerState, type OutingState, type ReactionKind, type StationState } from '../ledger';
 import { minuteMs } from '../units';
 import { biteMsOf, takesOf } from '../visits';
 
@@ -44,11 +44,18 @@ function sameFish({ reactions, fish }: OutingState, { id }: StationState, sinceM
   return here.slice(here.findLastIndex((r) => !r.isSame) + 1).map((r) => r.ms);
 }
 
+/** Who works a bait stays no longer than this while nothing bites, min, however few the fish; set lines wait for hours. Source: fieldcraft, an end in sight. */
+const mostQuietMin = 45;
+
 /** Up to so much of the usual length of its kind a fish is none that somebody after big ones is after. Heuristic. */
 const smallShare = 1.1;
 
 const isTooSmall = ({ goal }: OutingState, fish: FishState | null): boolean =>
   goal === 'size' && fish !== null && fish.lengthMm !== null && isKnownSpecies(fish.species) && fish.lengthMm <= smallShare * speciesOf(fish.species).ruler.usualMm;
+
+/** Whether a fish is none of those fished for, nor one that is taken for them: its bite tells nothing of theirs. */
+const isAnother = ({ species }: OutingState, fish: FishState | null): boolean =>
+  fish !== null && species.length > 0 && !species.some((id) => id === fish.species || keysOf(id).some((k) => (k.fish as readonly string[]).includes(fish.species)));
 
 /** What tells on staying at a hole, since the last arrival; refusals of earlier stays too. Marks within a minute and a half are one fish. */
 export function holeSigns(outing: OutingState, station: StationState): HoleSigns {
@@ -56,14 +63,15 @@ export function holeSigns(outing: OutingState, station: StationState): HoleSigns
   const times = (kinds: readonly ReactionKind[], sinceMs: number) =>
     outing.reactions.filter((r) => r.station === station.id && r.ms >= sinceMs && kinds.includes(r.kind) && !r.isSame).map((r) => r.ms);
   const same = sameFish(outing, station, arrivedMs);
-  // Who is after big ones does not stay for small ones.
-  const bites = takesOf(outing).flatMap((take) => (take.station === station.id && !isTooSmall(outing, take.fish) ? (biteMsOf(take) ?? []) : []));
+  // Who is after big ones does not stay for small ones, nor for another fish that shares the ground.
+  const bites = takesOf(outing).flatMap((take) => (take.station === station.id && !isTooSmall(outing, take.fish) && !isAnother(outing, take.fish) ? (biteMsOf(take) ?? []) : []));
   return {
     arrivedMs,
     visitsMs: differentFish(times(sightingKinds, arrivedMs)),
     refusalsMs: differentFish(times(refusalKinds, -Infinity)),
     bitesMs: differentFish(bites.filter((ms) => ms >= arrivedMs)),
     ...(same.length > 0 ? { sameMs: same } : {}),
+    ...(outing.lines.some((l) => isSetLine(l) && l.upMs === null) ? {} : { mostQuietMin }),
   };
 }
 

@@ -4,6 +4,7 @@ export type * from './state';
 export { asItStands, type BodyCheck } from './corrections';
 export { fold } from './fold';
 export { instantOf, offsetOf } from './instant';
+export { isSetLine, setLinePrefix } from './set-line';
 export { upcastEvent } from './upcast';
 export { reactionKinds, reactionMeanings, refusalKinds, sightingKinds, type ReactionMeaning } from './reaction';
 export { importDevice } from './import-mark';

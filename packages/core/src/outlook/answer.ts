@@ -26,7 +26,7 @@ import { isDenied, surfaceOf, type Surface, type SurfaceNews } from './surface';
 import type { RuleEvidence } from './log-evidence';
 import { skinRisk, type SkinRisk } from './skin';
 import { turnNow } from './turn';
-import { feedingActivity, feedingWindows, type Activity, type FeedingSetting, type FeedingWindow } from './windows';
+import { feedingActivity, feedingWindows, isBeforeWarmth, type Activity, type FeedingSetting, type FeedingWindow } from './windows';
 
 export interface OutlookInput {
   speciesId: string;
@@ -73,6 +73,8 @@ export interface Outlook {
   windows: FeedingWindow[];
   /** The window to go for: the best of today's that are left, else of the next days. */
   choice: FeedingWindow | undefined;
+  /** Whether the fish wait for the water to gain its degree: a blank until then is usual. */
+  awaitsWarmth: boolean;
   sun: SunDay[];
   weatherNow: WeatherHour | undefined;
   /** Cloud that came or went of late; null where the glass alone is gone by. */
@@ -144,6 +146,7 @@ export function answerOutlook(input: OutlookInput): Outlook {
     activity,
     windows,
     choice,
+    awaitsWarmth: isBeforeWarmth(nowMs, phaseAtInstant(phases, nowMs)?.name ?? 'steady', place, setting),
     sun,
     weatherNow,
     cloudTurn: setting.viewpoints['pressure-or-light'] === 'glass' ? null : cloudTurn(series, nowMs),

@@ -90,11 +90,20 @@ export function clockRuleFor(phase: PhaseName, { viewpoints, isOpen, deepestM }:
   return clockRules.find((r) => r.side === side) ?? null;
 }
 
+/** From this hour of the clock shallow water has gained its degree. Source: fieldcraft §3. */
+const warmedHour = 11;
+
+/** Whether it is still the slow morning of water that is fished in its warmed hours: a blank then tells nothing of the place. */
+export function isBeforeWarmth(atMs: number, phase: PhaseName, place: Place, setting: FeedingSetting): boolean {
+  if (clockRuleFor(phase, setting)?.side !== 'warmed') return false;
+  return atMs >= sunDay(atMs, place).sunriseMs - hourMs && localTime(atMs, place.timeZone).hour < warmedHour;
+}
+
 function clockShareOf(atMs: number, phase: PhaseName, place: Place, setting: FeedingSetting): number {
   const rule = clockRuleFor(phase, setting);
   if (!rule) return 1;
   const { sunriseMs, duskMs } = sunDay(atMs, place);
-  const isIn = rule.side === 'early' ? atMs >= sunriseMs - hourMs && atMs <= sunriseMs + 3 * hourMs : localTime(atMs, place.timeZone).hour >= 11 && atMs <= duskMs;
+  const isIn = rule.side === 'early' ? atMs >= sunriseMs - hourMs && atMs <= sunriseMs + 3 * hourMs : localTime(atMs, place.timeZone).hour >= warmedHour && atMs <= duskMs;
   return isIn ? rule.inside : rule.outside;
 }
 

@@ -40,6 +40,10 @@ export interface HoleSigns {
   bitesMs: readonly number[];
   /** When one and the same fish came again on end, ms; absent where nobody told fish apart. */
   sameMs?: readonly number[];
+  /** Longest that one stays from the last sign while nothing bites, min; absent where lines are set that fish for themselves. */
+  mostQuietMin?: number;
+  /** Whether the fish wait for the water to warm: then a blank is no verdict on the place. */
+  awaitsWarmth?: boolean;
 }
 
 export interface StayOrGo {
@@ -154,11 +158,13 @@ export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): Sta
   // What many bites say is in how often they came.
   const liked = biteFactor ** (signs.bitesMs.length > mostLiked ? 1 : signs.bitesMs.length);
   const here = { ...plan, visitRate: rateHere(plan.visitRate, signs.bitesMs) };
-  const untilMs = (value: number) => lastMs + Math.round(waitMin(here, alive, value) * minuteMs);
+  const mostMin = signs.bitesMs.length > 0 ? Infinity : (signs.mostQuietMin ?? Infinity);
+  const untilMs = (value: number) => lastMs + Math.round(Math.min(mostMin, waitMin(here, alive, value)) * minuteMs);
   // Who has seen one fish five times fishes for that one: others are elsewhere.
   const isOneFish = (signs.sameMs ?? []).length >= sameLimit;
   const stayUntilMs = isOneFish ? nowMs : untilMs(liked * worthAfter(signs.refusalsMs, signs.arrivedMs));
   const isUp = stayUntilMs <= nowMs;
+  const morning = signs.awaitsWarmth === true && signs.bitesMs.length === 0 ? slowMorning : '';
   return {
     stayUntilMs,
     leftMin: Math.max(0, Math.ceil((stayUntilMs - nowMs) / minuteMs)),
@@ -166,9 +172,7 @@ export function stayOrGo(signs: HoleSigns, prior: HolePrior, nowMs: number): Sta
     elsewherePerHour: 60 * plan.rate,
     reason: isOneFish
       ? `The same fish ${(signs.sameMs ?? []).length + 1} times, and it does not take: move 30 m, the others keep to other places.`
-      : isUp
-        ? goReason(signs, untilMs(liked) > nowMs, nowMs)
-        : stayReason(signs, nowMs),
+      : `${isUp ? goReason(signs, untilMs(liked) > nowMs, nowMs) : stayReason(signs, nowMs)}${morning}`,
   };
 }
 
@@ -184,6 +188,8 @@ function rateHere(expected: number, signsMs: readonly number[]): number {
 
 const fishSeen = (n: number) => (n === 1 ? 'One fish has' : `${n} fish have`);
 const minutesSince = (ms: number, nowMs: number) => Math.round((nowMs - ms) / minuteMs);
+
+const slowMorning = ' A blank morning is usual: the first bite comes when the water has gained a degree, midday to dusk. The place is not written off.';
 
 /** Why to go. It is the refusals where one would stay without them, else the quiet. */
 function goReason({ arrivedMs, visitsMs, bitesMs, refusalsMs }: HoleSigns, isSpent: boolean, nowMs: number): string {

@@ -72,6 +72,8 @@ export interface Situation {
   /** Share of the sky under cloud. */
   cloud: Known<number> | null;
   light: Known<'day' | 'twilight' | 'dark'>;
+  /** Whether the fish wait for the water to gain its degree; false where no weather tells. */
+  awaitsWarmth: boolean;
   airC: Known<number> | null;
   /** What falls in this hour, mm of water. */
   fallMm: Known<number> | null;
@@ -133,6 +135,7 @@ export function situationAt(setting: SituationSetting): Situation {
     sunned: said(outlook?.sunned),
     cloud: said(row?.cloud),
     light: { value: lightAt(nowMs, water.place), by: 'modelled', atMs: nowMs },
+    awaitsWarmth: outlook?.awaitsWarmth ?? false,
     airC: said(row?.airC),
     fallMm: said(row?.precipMm),
     wind,

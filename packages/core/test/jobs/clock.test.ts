@@ -5,6 +5,7 @@ import { holePriors, stayOrGo } from '../../src/patch';
 import { lostTo, summariseSeason } from '../../src/season';
 import { sheltered } from '../../src/methods';
 import { minuteMs } from '../../src/units';
+import { crossedBite } from '../../src/visits';
 import { baseMs, event, testId } from '../events';
 
 const stay = (species: string, atMin: number, signs: { visits?: number[]; refusals?: number[]; bites?: number[] }) =>
@@ -99,4 +100,67 @@ test('job 10, stay or go: who is after big ones leaves a hole of 19 cm fish soon
   };
   expect(stayAt('size', 190)).toBeLessThan(stayAt('numbers', 190));
   expect(stayAt('size', 250)).toBe(stayAt('numbers', 250));
+});
+
+describe('job 20 and 5, a hole for lake trout that gives no bite', () => {
+  const [outing, hole] = [testId(), testId()];
+  const trip = (...more: ReturnType<typeof event>[]) =>
+    fold([
+      event(outing, 0, 'outing-started', { water: 'w', waterName: 'W', species: ['lake-trout'], goal: 'numbers', method: 'ice' }),
+      event(outing, 30, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] }),
+      ...more,
+    ]).outings[0];
+  const clock = (trip: ReturnType<typeof fold>['outings'][number], atMin: number) => stayOrGo(holeSigns(trip, trip.stations[0]), holePriors.deep, baseMs + atMin * minuteMs);
+  const looked = event(outing, 60 * 5, 'reaction', { station: hole, reaction: 'looked' });
+  const down = (rod: string) => event(outing, 45, 'line-down', { line: testId(), station: hole, rod, presentation: 'x' });
+
+  test('who works a bait is never held for more than 45 minutes without a bite, by one look as by none; a set line waits for hours', () => {
+    expect(clock(trip(), 1).leftMin).toBeLessThanOrEqual(45);
+    expect(clock(trip(), 19).leftMin).toBeGreaterThan(0);
+    expect(clock(trip(looked), 5).leftMin).toBeLessThanOrEqual(45);
+    expect(clock(trip(looked, down('rod 1')), 5).leftMin).toBeLessThanOrEqual(45);
+    expect(clock(trip(looked, down('tip-up 1')), 5).leftMin).toBeGreaterThan(60);
+    expect(clock(trip(event(outing, 60 * 5, 'reaction', { station: hole, reaction: 'bite' })), 5).leftMin).toBeGreaterThan(60);
+  });
+
+  test('other fish: a whitefish is no bite of theirs, a lake trout is, and so is one that may be taken for it', () => {
+    const landed = (species: string) => [
+      event(outing, 60 * 5, 'reaction', { station: hole, reaction: 'bite' }),
+      event(outing, 60 * 6, 'fish-landed', { fish: testId(), station: hole, species }),
+    ];
+    const bites = (species: string) => holeSigns(trip(...landed(species)), { id: hole, arrivals: [baseMs], openedMs: baseMs } as never).bitesMs.length;
+    expect(bites('lake-whitefish')).toBe(0);
+    expect(bites('lake-trout')).toBe(1);
+    expect(bites('rainbow-trout')).toBe(1);
+    expect(clock(trip(...landed('lake-whitefish')), 7).leftMin).toBeLessThan(clock(trip(...landed('lake-trout')), 7).leftMin);
+  });
+});
+
+describe('job 2, crossed: two fish, one cone', () => {
+  const [outing, hole, left, right] = [testId(), testId(), testId(), testId()];
+  const bite = (sec: number, line: string) => event(outing, sec, 'reaction', { station: hole, line, reaction: 'bite' });
+  const fish = (sec: number, line: string) => event(outing, sec, 'fish-landed', { fish: testId(), station: hole, line, species: 'white-perch' });
+  const crossed = (atSec: number, ...log: ReturnType<typeof event>[]) =>
+    crossedBite(
+      fold([
+        event(outing, 0, 'outing-started', { water: 'w', waterName: 'W', species: ['white-perch'], goal: 'numbers', method: 'ice' }),
+        event(outing, 10, 'station-opened', { station: hole, kind: 'hole', label: '1', at: [-140, 47] }),
+        ...log,
+      ]).outings[0],
+      hole,
+      baseMs + atSec * 1000,
+    );
+  test('the later of two bites together is the one too many, or the one that no fish came of', () => {
+    const [a, b] = [bite(100, left), bite(130, right)];
+    expect(crossed(140, a, b)).toEqual([b.id]);
+    expect(crossed(200, a, b, fish(150, right))).toEqual([a.id]);
+    expect(crossed(200, a, b, fish(150, left))).toEqual([b.id]);
+  });
+  test('one line, bites apart, two fish, or long ago: nothing is joined', () => {
+    expect(crossed(200, bite(100, left))).toEqual([]);
+    expect(crossed(200, bite(100, left), bite(130, left))).toEqual([]);
+    expect(crossed(400, bite(100, left), bite(300, right))).toEqual([]);
+    expect(crossed(200, bite(100, left), bite(110, right), fish(150, left), fish(160, right))).toEqual([]);
+    expect(crossed(800, bite(100, left), bite(130, right))).toEqual([]);
+  });
 });

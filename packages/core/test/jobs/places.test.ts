@@ -3,9 +3,10 @@ import { standCasts, strikeRadiusM, takeChance } from '../../src/casting';
 import { buildDepthMap, depthAt, findFeatures, LocalFrame, mapAtLevel, type DepthMap, type LonLat } from '../../src/ground';
 import { FishDensity, PlaceScore, scanPlan, type PlaceSetting } from '../../src/holes';
 import { answerOutlook } from '../../src/outlook';
+import { holePriors, stayOrGo } from '../../src/patch';
 import { feedingLies, winteringPools } from '../../src/river';
 import { windBow } from '../../src/rig';
-import { dayMs, distanceM, hourMs, metric } from '../../src/units';
+import { dayMs, distanceM, hourMs, metric, minuteMs } from '../../src/units';
 import { depthOfLight } from '../../src/water';
 import type { WeatherHour } from '../../src/weather';
 
@@ -160,6 +161,23 @@ describe('job 19, a wintering pool and its lies', () => {
     const seam = (x: number): { line: LonLat[] }[] => [{ line: [at(x - 15, 12), at(x + 15, 12)] }];
     const bestOf = (x: number) => feedingLies(map, { seams: seam(x), covers: [], hard: [] }, pools, 3).reduce((most, l) => Math.max(most, l.score), 0);
     expect(bestOf(100)).toBeLessThan(0.5 * bestOf(295));
+  });
+  test('wait: the window comes with the warming, a morning blank is called usual and the pool is not written off; noon, a bite and a deep lake end that', () => {
+    const at = (hour: number, deepestM = 3.8) => {
+      const nowMs = Date.UTC(2026, 10, 25, 9 + hour, 40);
+      const series = hours(nowMs, (h) => ({ airC: 6 + 4 * Math.sin(((localHour(nowMs + h * hourMs) - 9) * Math.PI) / 12), cloud: 0.2 }));
+      return answerOutlook({ speciesId: 'largemouth', nowMs, place, series, isMoving: true, deepestM });
+    };
+    expect(localHour(at(7).choice!.fromMs)).toBeGreaterThanOrEqual(10.5);
+    expect(at(7).awaitsWarmth).toBe(true);
+    expect(at(11).awaitsWarmth).toBe(false);
+    expect(at(7, 20).awaitsWarmth).toBe(false);
+    const reason = (awaitsWarmth: boolean, bitesMs: number[] = [], atMin = 40) =>
+      stayOrGo({ arrivedMs: 0, visitsMs: [], refusalsMs: [], bitesMs, awaitsWarmth }, holePriors.bass, atMin * minuteMs).reason;
+    expect(reason(true)).toMatch(/^Nothing in 40 min\..*A blank morning is usual.*not written off\.$/);
+    expect(reason(true, [], 2)).toMatch(/A blank morning is usual/);
+    expect(reason(false)).not.toMatch(/usual/);
+    expect(reason(true, [minuteMs])).not.toMatch(/usual/);
   });
   test('wind: a line bows less at 12 m than at 22', () => expect(windBow(12, 0.2, 6, 90).slackM).toBeLessThan(0.5 * windBow(22, 0.2, 6, 90).slackM));
 });

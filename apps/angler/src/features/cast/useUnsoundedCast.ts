@@ -19,7 +19,7 @@ export type UnsoundedSheet = 'fish' | 'more' | 'flat' | 'help';
 
 /** How to work the bait at a stand without depths, by what is on the line, the situation and the answers so far. */
 function useWorking(outing: OutingState, stand: StationState, now: number) {
-  const { goal, units } = usePreferences();
+  const { goal, units, kit } = usePreferences();
   const bait = useOnTheLine('cast');
   const { temperature, clarity, wind, band } = useSituation();
   const tempC = temperature.value;
@@ -40,7 +40,20 @@ function useWorking(outing: OutingState, stand: StationState, now: number) {
   });
   const float =
     bait?.tackle?.family === floatFamily
-      ? floatWork({ outing, stand, signs, rule: first, band: band?.value ?? null, bedM: stand.depthM, way, windMs: wind?.value.speedMs ?? null, nowMs: now, units })
+      ? floatWork({
+          outing,
+          stand,
+          signs,
+          rule: first,
+          band: band?.value ?? null,
+          bedM: stand.depthM,
+          way,
+          massG: bait.tackle.massG ?? null,
+          lineMm: kit.rods[0]?.lineMm ?? null,
+          windMs: wind?.value.speedMs ?? null,
+          nowMs: now,
+          units,
+        })
       : null;
   return { bait, way, float, rule: ruleWithBait(first, way.worked, signs, bait?.tackle ?? null, goal) };
 }

@@ -44,6 +44,9 @@ export const lostKeys: readonly { at: LostAt; label: string }[] = [
   { at: 'end', label: 'Lost at the end' },
 ];
 
+/** Those keys at a hole, where the end is the hole. */
+export const lostKeysAt = (isOnIce: boolean) => (isOnIce ? lostKeys.map((k) => (k.at === 'end' ? { ...k, label: 'Lost at the hole' } : k)) : lostKeys);
+
 const floatWords: Readonly<Record<FloatAnswer, string>> = { under: 'float under', slid: 'float slid', rose: 'it rose, float flat' };
 
 /** An entry as the log shows it. */

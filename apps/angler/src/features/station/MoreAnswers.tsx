@@ -1,7 +1,7 @@
 import type { MarkDid } from '@burrow/core/coach';
 import type { LostAt, ReactionKind } from '@burrow/core/ledger';
 import { View } from 'react-native';
-import { lostKeys, reactionWords } from '@/features/entries/kinds';
+import { lostKeysAt, reactionWords } from '@/features/entries/kinds';
 import { Action } from '@/ui/Action';
 import { marksDid } from './reading/useReading';
 
@@ -9,14 +9,14 @@ const keys = { flexDirection: 'row', flexWrap: 'wrap', gap: 8 } as const;
 const others: ReactionKind[] = ['stalled', 'followed', 'chased', 'ignored', 'nipped', 'robbed', 'fled'];
 
 /** What else a fish did at the bait, beside what stands at the thumb, and where one came off. */
-export function MoreAnswers({ onReact }: { onReact: (kind: ReactionKind, lostAt?: LostAt, isSame?: true) => void }) {
+export function MoreAnswers({ isOnIce, onReact }: { isOnIce: boolean; onReact: (kind: ReactionKind, lostAt?: LostAt, isSame?: true) => void }) {
   return (
     <View style={keys}>
       {others.map((kind) => (
         <Action key={kind} height={64} label={reactionWords[kind]} onPress={() => onReact(kind)} />
       ))}
       <Action height={64} label="Same fish again" onPress={() => onReact('looked', undefined, true)} />
-      {lostKeys.map(({ at, label }) => (
+      {lostKeysAt(isOnIce).map(({ at, label }) => (
         <Action key={at} height={64} label={label} onPress={() => onReact('lost', at)} />
       ))}
     </View>

@@ -10,6 +10,7 @@ import { Action } from '@/ui/Action';
 import { Caution } from '@/ui/Caution';
 import { Choice } from '@/ui/Choice';
 import type { MarkDid } from '@burrow/core/coach';
+import { CrossedLines } from './CrossedLines';
 import { LineMeasures } from './LineMeasures';
 import { MoreAnswers, MoreReadings } from './MoreAnswers';
 import { SchoolField } from './SchoolField';
@@ -103,6 +104,7 @@ export function MoreSheet(props: Props) {
       {method.isOnIce ? <PinchOfFeed outing={outing} hole={hole} onFed={() => close(ledger.write(moves.scope, 'fed', { station: hole.id, what: 'pinch of feed' }))} /> : null}
       <SchoolField outing={outing} station={hole.id} zone={zone} onLogged={onClose} />
       <MoreAnswers
+        isOnIce={method.isOnIce}
         onReact={(kind, lostAt, isSame) => {
           onReact(kind, lostAt, isSame);
           onClose();
@@ -110,7 +112,7 @@ export function MoreSheet(props: Props) {
       />
       <TornBait outing={outing} station={hole.id} zone={zone} onLogged={onClose} />
       <Action height={64} label="Snagged" onPress={() => close(ledger.write(moves.scope, 'felt', { station: hole.id, what: 'snag', bearingDeg: 0, outM: 0, by: 'eye' }))} />
-      {linesHere > 1 ? <Text size="small">Lines crossed: who has the fish lifts, the other opens the reel. One fish, one bite: log it once.</Text> : null}
+      {linesHere > 1 ? <CrossedLines outing={outing} station={hole.id} zone={zone} onLogged={onClose} /> : null}
       <View style={{ flexDirection: 'row', gap: 8 }}>
         {lift ? <Action grow height={64} label="Line up" onPress={() => close(lift())} /> : null}
         {backToCasting ? <Action grow height={64} icon="cast" label="Back to casting" onPress={() => close(backToCasting())} /> : null}

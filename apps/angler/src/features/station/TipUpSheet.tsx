@@ -1,4 +1,4 @@
-import type { StationState, LineState, OutingState } from '@burrow/core/ledger';
+import { isSetLine, type StationState, type LineState, type OutingState } from '@burrow/core/ledger';
 import { lineProblem } from '@burrow/core/law';
 import { lineToPull, tipUpHeights } from '@burrow/core/rig';
 import { clamp, clockText, depthText, metresPerDepthUnit, type UnitPreference } from '@burrow/core/units';
@@ -13,7 +13,7 @@ import { Caution } from '@/ui/Caution';
 import { Sheet } from '@/ui/Sheet';
 import { Stepper } from '@/ui/Stepper';
 import { Text } from '@/ui/Text';
-import { flagOf, flagText, isTipUp, tipUpName } from './tip-ups';
+import { flagOf, flagText, tipUpName } from './tip-ups';
 
 interface Props {
   onClose: () => void;
@@ -39,7 +39,7 @@ export function TipUpSheet({ onClose, outing, hole, zone, units, bottomM, nowMs,
   const [plumbedM, setPlumbed] = useState<number | null>(null);
   const floorM = plumbedM ?? bottomM;
   const scope = { id: outing.id, zone };
-  const set = outing.lines.filter((l) => isTipUp(l) && l.upMs === null);
+  const set = outing.lines.filter((l) => isSetLine(l) && l.upMs === null);
   const card = useWater().detail.data?.value.file.water.rules;
   const out = outing.lines.filter((l) => l.upMs === null).length;
   const tooMany = card ? lineProblem(card, out) : null;

@@ -1,11 +1,7 @@
-import type { LineState, OutingState } from '@burrow/core/ledger';
-
-const prefix = 'tip-up';
-
-export const isTipUp = (line: Pick<LineState, 'rod'>) => line.rod.startsWith(prefix);
+import { isSetLine, setLinePrefix, type LineState, type OutingState } from '@burrow/core/ledger';
 
 /** The next free name. */
-export const tipUpName = (outing: Pick<OutingState, 'lines'>) => `${prefix} ${1 + new Set(outing.lines.filter(isTipUp).map((l) => l.rod)).size}`;
+export const tipUpName = (outing: Pick<OutingState, 'lines'>) => `${setLinePrefix} ${1 + new Set(outing.lines.filter(isSetLine).map((l) => l.rod)).size}`;
 
 /** When the flag of a line in the water rose; null while it is down. */
 export const flagOf = (line: LineState): number | null => (line.upMs === null && line.flagsMs.length > 0 ? line.flagsMs[line.flagsMs.length - 1] : null);
@@ -14,4 +10,4 @@ export const flagOf = (line: LineState): number | null => (line.upMs === null &&
 export const flagText = (ms: number) => `${Math.floor(Math.max(0, ms) / 60_000)}:${String(Math.floor(Math.max(0, ms) / 1000) % 60).padStart(2, '0')}`;
 
 /** Lines in the water whose flag is up, the earliest first. */
-export const flagsUp = (outing: Pick<OutingState, 'lines'>): LineState[] => outing.lines.filter((l) => isTipUp(l) && flagOf(l) !== null).sort((a, b) => flagOf(a)! - flagOf(b)!);
+export const flagsUp = (outing: Pick<OutingState, 'lines'>): LineState[] => outing.lines.filter((l) => isSetLine(l) && flagOf(l) !== null).sort((a, b) => flagOf(a)! - flagOf(b)!);

@@ -1,13 +1,14 @@
 import { speciesOf } from '@burrow/core/fish';
 import { holeLooks, holeSigns, passRound, roundAdvice } from '@burrow/core/holes';
-import type { OutingState, StationState } from '@burrow/core/ledger';
+import { isSetLine, type OutingState, type StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { stayOrGo } from '@burrow/core/patch';
 import { useState } from 'react';
 import { useNow } from '@/data/clock';
+import { useSituation } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useWater } from '@/data/water';
-import { isTipUp } from './tip-ups';
+
 import { useCall } from './useCall';
 import { useHoleLog } from './useHoleLog';
 import { useListener } from './useListener';
@@ -19,12 +20,13 @@ export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' |
 export function useHole(outing: OutingState, hole: StationState) {
   const { detail } = useWater();
   const { units, craft, holeRound } = usePreferences();
+  const { awaitsWarmth } = useSituation();
   const now = useNow(5000);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const method = methodOf(hole.method) ?? usualMethod;
   const [sheet, setSheet] = useState<HoleSheet | null>(null);
   const [fishLine, setFishLine] = useState<string | null>(null);
-  const line = outing.lines.findLast((l) => l.station === hole.id && l.upMs === null && !isTipUp(l));
+  const line = outing.lines.findLast((l) => l.station === hole.id && l.upMs === null && !isSetLine(l));
   const fishOn = outing.lines.find((l) => l.id === fishLine);
   const listener = useListener(outing, hole, line, sheet === 'responses');
   const isTaken = useStrikeSignal(listener.flasher);
@@ -41,7 +43,7 @@ export function useHole(outing: OutingState, hole: StationState) {
   const looks = method.isOnIce && !line ? holeLooks(outing) : [];
   // One hole is simply fished.
   const isUnread = looks.length > 1 && looks.some((l) => l.hole.id === hole.id && l.saw === null);
-  return { outing, hole, method, zone, now, listener, round, isUnread, isTaken, clock: stayOrGo(holeSigns(outing, hole), prior, now), prior, line, fishOn, sheet, show, log };
+  return { outing, hole, method, zone, now, listener, round, isUnread, isTaken, clock: stayOrGo({ ...holeSigns(outing, hole), awaitsWarmth }, prior, now), prior, line, fishOn, sheet, show, log };
 }
 
 export type HoleControl = ReturnType<typeof useHole>;
