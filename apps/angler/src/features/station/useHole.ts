@@ -43,7 +43,24 @@ export function useHole(outing: OutingState, hole: StationState) {
   const looks = method.isOnIce && !line ? holeLooks(outing) : [];
   // One hole is simply fished.
   const isUnread = looks.length > 1 && looks.some((l) => l.hole.id === hole.id && l.saw === null);
-  return { outing, hole, method, zone, now, listener, round, isUnread, isTaken, clock: stayOrGo({ ...holeSigns(outing, hole), awaitsWarmth }, prior, now), prior, line, fishOn, sheet, show, log };
+  return {
+    outing,
+    hole,
+    method,
+    zone,
+    now,
+    listener,
+    round,
+    isUnread,
+    isTaken,
+    clock: stayOrGo({ ...holeSigns(outing, hole), awaitsWarmth }, prior, now),
+    prior,
+    line,
+    fishOn,
+    sheet,
+    show,
+    log,
+  };
 }
 
 export type HoleControl = ReturnType<typeof useHole>;
