@@ -31,6 +31,15 @@ test('job 10, search: three holes drilled, the unread ones come first, then the 
   ];
   const read = await visit({ file: water, log: [...holes, back, ...looks], species: 'bluegill', minutes: 8 }, () => <StationScreen />);
   await waitFor(() => expect(read.heading()).toBe('Hole 2 first: marks at 5.2 m'));
+  // Nothing is in the water: no time is counted. With a line down here the clock sends to the same hole, and says nothing of staying.
+  const clocks = () =>
+    screen.getAllByRole('button').flatMap((b) => /^(Stay \d+ minutes|Go now)/.exec((b.props.accessibilityLabel ?? b.props['aria-label']) as string)?.input ?? []);
+  expect(clocks()).toEqual([]);
+  read.unmount();
+  const down: Logged = [7, 'line-down', { line: testId(), station: one, rod: 'rod 1', presentation: 'Tungsten 3 mm', depthM: 5 }];
+  const early = await visit({ file: water, log: [...holes, back, ...looks, down], species: 'bluegill', minutes: 8 }, () => <StationScreen />);
+  await waitFor(() => expect(early.heading()).toBe('Hole 2 first: marks at 5.2 m'));
+  expect(clocks()).toEqual([expect.stringMatching(/^Go now\. Hole 2 first: marks at 5\.2 m\./)]);
 });
 
 test('job 9, find: what is seen in passing is kept, and how far off the bed they hang is said', async () => {

@@ -26,11 +26,11 @@ test('a rate with too little line behind it says so instead of a figure', () => 
 
 test('the clock says until when, and go when time is up', () => {
   const quiet = { arrivedMs: 0, visitsMs: [], refusalsMs: [], bitesMs: [] };
-  const { rerender } = show(<HoleClock clock={stayOrGo(quiet, activePrior, 0)} untilText="06:54" onPress={() => undefined} />);
+  const { rerender } = show(<HoleClock clock={stayOrGo(quiet, activePrior, 0)} round={null} untilText="06:54" onPress={() => undefined} />);
   expect(screen.getByLabelText(/^Stay \d+ minutes, until 06:54/)).toBeTruthy();
   rerender(
     <ThemeProvider name="dusk">
-      <HoleClock clock={stayOrGo(quiet, activePrior, 40 * 60_000)} untilText="06:54" onPress={() => undefined} />
+      <HoleClock clock={stayOrGo(quiet, activePrior, 40 * 60_000)} round={null} untilText="06:54" onPress={() => undefined} />
     </ThemeProvider>,
   );
   expect(screen.getByLabelText(/^Go now\. Nothing in 40 min/)).toBeTruthy();

@@ -75,6 +75,13 @@ export function holeSigns(outing: OutingState, station: StationState): HoleSigns
   };
 }
 
+/** Whether anything was in the water at a station since the last arrival, or came of it: no time is counted before. */
+export function isBegun({ lines, reactions, fish, casts }: OutingState, station: StationState): boolean {
+  const arrivedMs = station.arrivals.at(-1) ?? station.openedMs;
+  const isIn = lines.some((l) => l.station === station.id && (l.upMs === null || l.downMs >= arrivedMs));
+  return isIn || [...reactions, ...fish, ...casts].some((s) => s.station === station.id && s.ms >= arrivedMs);
+}
+
 /** A hole of the outing under way, and what it is still worth against a fresh one, 0–1. */
 export interface RestedHole {
   at: LonLat;

@@ -10,5 +10,5 @@ export { deepestSoughtM, firstPlaces, firstPlaceWords, isNearShore, shallowerTex
 export { freshSchools, fromStation, schoolPlace, schoolPlaceWords, type SchoolPlace } from './school-place';
 export { likePlaceWords, placesLike, type LikeMarks, type LikePlace } from './like';
 export { hangsText, scoutedText } from './scouted';
-export { holeLooks, holesWithMarks, passRound, roundAdvice, type HoleLook, type RoundSide } from './sounder-round';
+export { holeLooks, holesWithMarks, passRound, roundAdvice, type HoleLook, type RoundAdvice, type RoundSide } from './sounder-round';
 export { nextCover, nextCoverText } from './next-cover';

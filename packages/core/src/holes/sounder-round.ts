@@ -4,6 +4,13 @@ import { bearingDeg, compassPoint, depthText, distanceM, distanceText, minuteMs,
 import { freshSchools } from './school-place';
 import { hangsText } from './scouted';
 
+/** What comes before one fishes on here: what to do, why, and in two or three words for the clock, which has nothing to count meanwhile. */
+export interface RoundAdvice {
+  headline: string;
+  detail: string;
+  caption: string;
+}
+
 /** Whether all holes are looked into first, or two are fished and waited at: by the fish, or as the angler chose. */
 export type RoundSide = 'by-fish' | 'round' | 'two-holes';
 
@@ -54,7 +61,7 @@ const list = (labels: readonly string[]) => (labels.length < 2 ? labels.join('')
  * Before a line is fished: the transducer goes into every hole first, then to the best. Null with one hole, once fish answer here, where the best is this
  * one, and for fish that come by rather than stay, which are waited for instead.
  */
-export function roundAdvice(outing: OutingState, here: StationState, units: UnitPreference, side: RoundSide = 'by-fish'): { headline: string; detail: string } | null {
+export function roundAdvice(outing: OutingState, here: StationState, units: UnitPreference, side: RoundSide = 'by-fish'): RoundAdvice | null {
   const isRound = side === 'by-fish' ? speciesOf(outing.species[0]).group !== 'deep' : side === 'round';
   if (here.kind !== 'hole' || !isRound) return null;
   const looks = holeLooks(outing);
@@ -64,6 +71,7 @@ export function roundAdvice(outing: OutingState, here: StationState, units: Unit
   if (others.length > 0)
     return {
       headline: 'Read the rest first',
+      caption: 'and look',
       detail: `${others.length === 1 ? `Hole ${others[0]} is` : `Holes ${list(others)} are`} drilled and not read: the transducer in each before a line goes in, then to the best.`,
     };
   const own = looks.find((l) => l.hole.id === here.id);
@@ -73,7 +81,7 @@ export function roundAdvice(outing: OutingState, here: StationState, units: Unit
   const where = best.topM === null ? 'marks' : `marks at ${depthText(best.topM, units)}`;
   const bait = best.hasBait ? ' Bait was seen there.' : '';
   const hangs = best.topM !== null && best.bottomM !== null ? ` ${hangsText(best.topM, best.bottomM, units)}` : '';
-  return { headline: `Hole ${best.hole.label} first: ${where}`, detail: `All are read, and it is the best of them.${hangs}${bait}` };
+  return { headline: `Hole ${best.hole.label} first: ${where}`, caption: `to hole ${best.hole.label}`, detail: `All are read, and it is the best of them.${hangs}${bait}` };
 }
 
 /** Fish that were under the boat so lately may be found again, and so near, ms and m. Heuristic; source: fieldcraft, a school stays one or two drops. */
@@ -83,13 +91,7 @@ const [lostMs, roundM] = [10 * minuteMs, 15] as const;
  * A school under a boat that has gone: what to do before it is looked for elsewhere. Null where nothing was under it of late.
  * @param seesNothing whether the sounder shows nothing under the boat now
  */
-export function passRound(
-  { reactions, fish, felt, stations }: OutingState,
-  here: StationState,
-  seesNothing: boolean,
-  nowMs: number,
-  units: UnitPreference,
-): { headline: string; detail: string } | null {
+export function passRound({ reactions, fish, felt, stations }: OutingState, here: StationState, seesNothing: boolean, nowMs: number, units: UnitPreference): RoundAdvice | null {
   const signs = [...reactions, ...fish, ...felt.filter((f) => f.what === 'school' && f.outM <= underM)].filter((r) => r.station === here.id && r.ms <= nowMs).map((r) => r.ms);
   const lastMs = Math.max(...signs, -Infinity);
   if (!seesNothing || nowMs - lastMs > lostMs) return null;
@@ -98,5 +100,9 @@ export function passRound(
   const back = school
     ? `Back over the school ${distanceText(distanceM(here.at, school), units)} ${compassPoint(bearingDeg(here.at, school))}, then deeper.`
     : `Round it within ${distanceText(roundM, units)} with the sounder on, then deeper.`;
-  return { headline: school ? 'Back over the school' : 'Pass round: they were here', detail: `They were under the boat ${minutes} min ago. ${back} Others call them back first.` };
+  return {
+    headline: school ? 'Back over the school' : 'Pass round: they were here',
+    caption: school ? 'back' : 'round',
+    detail: `They were under the boat ${minutes} min ago. ${back} Others call them back first.`,
+  };
 }

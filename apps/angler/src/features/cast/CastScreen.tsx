@@ -1,6 +1,7 @@
 import type { WaterDetail } from '@burrow/contract/api';
 import { castText, bearingText } from '@burrow/core/casting';
 import { speciesOf } from '@burrow/core/fish';
+import { isBegun } from '@burrow/core/holes';
 import type { OutingState, StationState } from '@burrow/core/ledger';
 import { clockText, counted, depthFigure, depthText, tempText } from '@burrow/core/units';
 import { View } from 'react-native';
@@ -65,7 +66,7 @@ function AtStand({ outing, stand, water, ground }: { outing: OutingState; stand:
       reason={words ? `${back && isGoing && backText ? `${backText} ` : ''}${words.detail}` : 'Which casts show most of the band from here.'}
       reasonLines={3}
       why={{ label: 'Why, and how to bring it back', onOpen: () => setSheet('why'), isOff: words === null }}
-      clock={<CastsLeft control={control} />}
+      clock={isBegun(outing, stand) ? <CastsLeft control={control} /> : null}
       movement={<CastMovement control={control} />}
       picture={map}
       below={<CastSectionView control={control} />}

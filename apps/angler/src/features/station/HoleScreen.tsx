@@ -1,4 +1,5 @@
 import { speciesOf } from '@burrow/core/fish';
+import { isBegun } from '@burrow/core/holes';
 import type { StationState, OutingState } from '@burrow/core/ledger';
 import { spinText } from '@burrow/core/rig';
 import { agoText, clockText, depthText } from '@burrow/core/units';
@@ -52,7 +53,7 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
       reason={holeReason(control)}
       reasonLines={4}
       why={{ label: 'Why, and what would change it', onOpen: () => show('why'), isOff: words === null || isTaken }}
-      clock={<HoleClock clock={clock} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => show('clock')} />}
+      clock={isBegun(outing, hole) ? <HoleClock clock={clock} round={round} untilText={clockText(clock.stayUntilMs, zone)} onPress={() => show('clock')} /> : null}
       movement={
         <>
           <View style={{ height: suggestionPx }}>

@@ -71,7 +71,14 @@ export function HoleSheets({ control, keys, log }: { control: HoleControl; keys:
 }
 
 /** Why stay, and until when. */
-function ClockSheet({ control: { outing, zone, now, clock, prior, sheet }, onClose }: { control: HoleControl; onClose: () => void }) {
+function ClockSheet({ control: { outing, zone, now, clock, round, prior, sheet }, onClose }: { control: HoleControl; onClose: () => void }) {
+  if (round)
+    return (
+      <Sheet title={round.headline} open={sheet === 'clock'} onClose={onClose}>
+        <Text>{round.detail}</Text>
+        <PlanNote plan={outing.plan} nowMs={now} timeZone={zone} />
+      </Sheet>
+    );
   return (
     <Sheet title={clock.leftMin === 0 ? 'Move on' : `Stay until ${clockText(clock.stayUntilMs, zone)}`} open={sheet === 'clock'} onClose={onClose}>
       <Text>{clock.reason}</Text>
