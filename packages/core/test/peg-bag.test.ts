@@ -1,5 +1,5 @@
 import { buildDepthMap, LocalFrame, type LonLat } from '../src/ground';
-import { bagSoFar, pegPlaces, pegPlaceWords } from '../src/pole';
+import { bagSoFar, pegBy, pegPlaces, pegPlaceWords } from '../src/pole';
 import { metric, minuteMs } from '../src/units';
 
 const start = Date.parse('2026-12-05T08:00:00Z');
@@ -41,6 +41,27 @@ test('the place to sit is where the pole reaches the deepest water', () => {
   expect(y).toBeLessThan(-27);
   for (const p of places) expect(p.outM).toBeLessThanOrEqual(11);
   for (let k = 1; k < places.length; k++) expect(places[k].depthM).toBeLessThanOrEqual(places[0].depthM + 1e-9);
-  expect(pegPlaceWords(places[0], 11, metric).headline).toMatch(/^Sit at the ring: \d/);
-  expect(pegPlaceWords(null, 11, metric).headline).toBe('Sit where the bank is firm');
+  expect(pegPlaceWords(places[0], 11, metric, false, null)).toMatchObject({
+    headline: expect.stringMatching(/^Sit at the ring: \d/),
+    detail: expect.stringMatching(/reaches no deeper/),
+  });
+  expect(pegPlaceWords(null, 11, metric, false, null).headline).toBe('Sit where the bank is firm');
+});
+
+test('a place for the fish is fished from the nearest bank, and is told for them, never as the deepest', () => {
+  const frame = new LocalFrame(0, 50);
+  const box = ([[-60, -30], [60, -30], [60, 30], [-60, 30]] as const).map(([x, y]) => frame.toLonLat(x, y)); // prettier-ignore
+  const island = ([[-5, 12], [5, 12], [0, 16]] as const).map(([x, y]) => frame.toLonLat(x, y)); // prettier-ignore
+  const south = pegBy({ at: frame.toLonLat(20, -24), depthM: 1.2 }, [box]);
+  const [x, y] = frame.toMetres(south.at);
+  expect(x).toBeCloseTo(20, 3);
+  expect(y).toBeCloseTo(-30, 3);
+  expect(south.outM).toBeCloseTo(6, 3);
+  expect(south.depthM).toBe(1.2);
+  expect(pegBy({ at: frame.toLonLat(-58, 0), depthM: 1 }, [box]).outM).toBeCloseTo(2, 3);
+  expect(pegBy({ at: frame.toLonLat(0, 10), depthM: 1 }, [box, island]).outM).toBeCloseTo(2, 3);
+  const { detail } = pegPlaceWords(south, 11, metric, true, 'Roach are looked for at 1 to 2 m.');
+  expect(detail).toMatch(/^It lies 6 m out, by the map, for a pole of 11 m, assumed until you say how long yours is\. Roach are looked for at 1 to 2 m\. Firm ground/);
+  expect(detail).not.toMatch(/deepest|no deeper/);
+  expect(pegPlaceWords('seeking', 11, metric, false, null).headline).toBe('Working out where to sit');
 });

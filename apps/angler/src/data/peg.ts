@@ -3,11 +3,13 @@ import { middleOfWater } from '@burrow/contract/formats/water-geojson';
 import { isFlowing } from '@burrow/contract/formats/water-marks';
 import type { OutingState } from '@burrow/core/ledger';
 import type { Method } from '@burrow/core/methods';
-import { assumedPole, pegPlaces, pegPlaceWords, quietReasons } from '@burrow/core/pole';
+import { assumedPole, pegBy, pegPlaces, pegPlaceWords, quietReasons } from '@burrow/core/pole';
 import { temperatureAt, unknownWater, waterAt } from '@burrow/core/situation';
 import { useMemo } from 'react';
 import type { Ground } from '@/workers/ground.api';
-import { useSituation } from './outlook';
+import { shoresOf } from '@/workers/shores';
+import { useFirstPlace } from './holes';
+import { useOutlook, useSituation } from './outlook';
 import { usePreferences } from './preferences';
 import { useLedger } from './session';
 
@@ -34,14 +36,23 @@ export function usePastPegC(water: WaterDetail | undefined, atMs: number): numbe
   }, [state, water, atMs]);
 }
 
-/** Where to sit with the pole; null where this is not the way one fishes. */
-export function usePegPlace(ground: Ground, method: Method, isUnderWay: boolean) {
+/**
+ * Where to sit with the pole: on standing water by the first place for the fish within its reach, the same scorer that the other ways begin by; on moving water
+ * by the deepest. Null where this is not the way one fishes.
+ */
+export function usePegPlace(water: WaterDetail, ground: Ground, method: Method, isUnderWay: boolean) {
   const { pole, units } = usePreferences();
+  const { column, weather, situation } = useOutlook();
+  // Until the column says where in the water they are, no place is named that would turn with it.
+  const isSettling = column.isPending && !weather.isError;
   const isPole = isUnderWay && method.picture === 'section';
-  return useMemo(() => {
-    if (!isPole) return null;
-    const reachM = pole.reachM ?? assumedPole.reachM;
-    const place = pegPlaces(ground.map, ground.ring, reachM, 1).at(0) ?? null;
-    return { place, words: pegPlaceWords(place, reachM, units, pole.reachM === null) };
-  }, [isPole, ground, pole.reachM, units]);
+  const reachM = pole.reachM ?? assumedPole.reachM;
+  const isByFish = isPole && !isFlowing(water.file.water.kind) && (isSettling || situation?.band != null);
+  const first = useFirstPlace(water, isByFish ? ground : undefined, isByFish && !isSettling ? situation : null, reachM);
+  const deepest = useMemo(() => (isPole && !isByFish ? (pegPlaces(ground.map, ground.ring, reachM, 1).at(0) ?? null) : null), [isPole, isByFish, ground, reachM]);
+  if (!isPole) return null;
+  const isSeeking = isByFish && (isSettling || first.isPending || first.isBehind);
+  const fished = isByFish && !isSeeking ? (first.data ?? null) : null;
+  const place = fished ? pegBy(fished, shoresOf(ground)) : deepest;
+  return { place, words: pegPlaceWords(isSeeking ? 'seeking' : place, reachM, units, pole.reachM === null, fished && fished.words.detail) };
 }

@@ -49,6 +49,7 @@ import { readPlaces } from '@burrow/contract/formats/read-places';
 import { UnknownColumns, type PointTable } from '@burrow/contract/formats/table';
 import { shoreAmong } from '@burrow/contract/formats/shore';
 import { SurveyCache, type Ground } from './survey-cache';
+import { shoresOf } from './shores';
 
 export type { Ground };
 
@@ -116,9 +117,6 @@ export interface RiverAnswer {
   pools: WinteringPool[];
   lies: FeedingLie[];
 }
-
-/** Where the water ends today. */
-const shoresOf = ({ levelM, contours, ring, islands }: Ground): LonLat[][] => (levelM < 0 ? contours[0].rings : [ring, ...islands]);
 
 function density({ stays }: PlaceQuery, score: PlaceScore): FishDensity {
   const results = stays.map(({ at, ...rest }) => {

@@ -56,7 +56,7 @@ export const searchRules: readonly SightingRule[] = [
     byM: 0.8,
     forS: 60,
     then: 'After three to five rounds trust the clock.',
-    reason: 'The bottom was worked; now lift it and watch. Who comes up for it shows, who lies on the bottom does not.',
+    reason: 'Two or three knocks on the bottom are enough: now lift it and watch. Who comes up for it shows, who lies on the bottom does not.',
     changesMind: 'any mark',
   },
   {

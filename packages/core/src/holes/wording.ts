@@ -56,16 +56,17 @@ export function nextWords(
   return [...shown, ...why].join(' ');
 }
 
-/** The next hole: how deep, how far and which way from where one stands, and why there. */
+/** The next hole, or what this way calls it: how deep, how far and which way from where one stands, and why there. */
 export function nextHoleWords(
   next: Pick<NextHole, 'isRevisit' | 'walkM'> & { at: LonLat; depthM: number; reasons: readonly PlaceReason[]; own: { visits: number; minutes: number }; belief: number },
   from: LonLat | null,
   last: { minutes: number; visits: number } | undefined,
   units: UnitPreference,
+  station = 'hole',
 ): { headline: string; detail: string } {
   const side = from ? compassPoint(bearingDeg(from, next.at)) : 'away';
   return {
-    headline: `${next.isRevisit ? 'Back to' : 'Next hole:'} ${depthText(next.depthM, units)}, ${distanceText(next.walkM, units)} ${side}`,
+    headline: `${next.isRevisit ? 'Back to' : `Next ${station}:`} ${depthText(next.depthM, units)}, ${distanceText(next.walkM, units)} ${side}`,
     detail: nextWords(next, last, next.reasons, next.own, next.belief),
   };
 }

@@ -1,5 +1,5 @@
 import { depthAt, LocalFrame, type DepthMap, type LonLat } from '../ground';
-import { depthText, type UnitPreference } from '../units';
+import { clamp, depthText, type UnitPreference } from '../units';
 
 /** A place on the bank to sit at, with the deepest water that the pole reaches from it, m. */
 export interface PegPlace {
@@ -59,12 +59,45 @@ export function pegPlaces(map: DepthMap, ring: readonly LonLat[], reachM: number
   return chosen.map(({ at, depthM, outM }) => ({ at, depthM, outM }));
 }
 
-/** Where to sit, in words; null for a water of which too little is known. */
-export function pegPlaceWords(place: PegPlace | null, reachM: number, units: UnitPreference, isReachAssumed = false): { headline: string; detail: string } {
+/**
+ * The peg that a place in the water is fished from: the nearest of the shore.
+ * @param shores outlines of land, closed or not
+ */
+export function pegBy(fished: { at: LonLat; depthM: number }, shores: readonly (readonly LonLat[])[]): PegPlace {
+  const frame = new LocalFrame(fished.at[0], fished.at[1]);
+  let nearest = { x: 0, y: 0, outM: Infinity };
+  for (const shore of shores) {
+    const corners = shore.map((at) => frame.toMetres(at));
+    corners.forEach(([ax, ay], k) => {
+      const [bx, by] = corners[(k + 1) % corners.length];
+      const [dx, dy] = [bx - ax, by - ay];
+      const along = clamp(-(ax * dx + ay * dy) / Math.max(1e-9, dx * dx + dy * dy), 0, 1);
+      const [x, y] = [ax + along * dx, ay + along * dy];
+      const outM = Math.hypot(x, y);
+      if (outM < nearest.outM) nearest = { x, y, outM };
+    });
+  }
+  return { at: frame.toLonLat(nearest.x, nearest.y), depthM: fished.depthM, outM: nearest.outM };
+}
+
+/**
+ * Where to sit, in words; for null, a water of which too little is known, that the bed is plumbed.
+ * @param why the place is one: for the fish that are looked for; null where the deepest within reach is
+ */
+export function pegPlaceWords(
+  place: PegPlace | 'seeking' | null,
+  reachM: number,
+  units: UnitPreference,
+  isReachAssumed: boolean,
+  why: string | null,
+): { headline: string; detail: string } {
+  const pole = `a pole of ${depthText(reachM, units)}${isReachAssumed ? ', assumed until you say how long yours is' : ''}`;
+  if (place === 'seeking') return { headline: 'Working out where to sit', detail: `Within reach of ${pole}.` };
   if (place === null)
     return { headline: 'Sit where the bank is firm', detail: 'No depths are known within a pole’s reach of the bank: plumb them from the peg, and they are known from then on.' };
+  const out = `It lies ${depthText(place.outM, units)} out, by the map`;
   return {
     headline: `Sit at the ring: ${depthText(place.depthM, units)} within reach`,
-    detail: `It lies ${depthText(place.outM, units)} out, by the map; a pole of ${depthText(reachM, units)}${isReachAssumed ? ', assumed until you say how long yours is,' : ''} reaches no deeper from any bank here. In the cold they lie in the deepest. Firm ground, and an easy way out of the water.`,
+    detail: `${why === null ? `${out}; ${pole} reaches no deeper from any bank here. In the cold they lie in the deepest.` : `${out}, for ${pole}. ${why}`} Firm ground, and an easy way out of the water.`,
   };
 }

@@ -33,7 +33,7 @@ export function useDrilling(water: WaterDetail, ground: Ground, here: OutingHere
   const { plan, left, lastStay } = holes;
   const planned = plan && left.length > 0 ? planWords(plan, left.length, isUnderWay ? left.length : plan.wanted, units) : null;
   const overSchool = school && schoolPlaceWords(school, here.method.station.toLowerCase(), here.zone, units);
-  const onward = next ? nextHoleWords(next, from, lastStay, units) : planned;
+  const onward = next ? nextHoleWords(next, from, lastStay, units, here.method.station.toLowerCase()) : planned;
   const words = overSchool ?? (onward ? withDepthKept(onward, situation, units) : begin);
   return { holes, words, from, at: school?.at ?? next?.at ?? left[0]?.at ?? first.data?.at ?? null };
 }

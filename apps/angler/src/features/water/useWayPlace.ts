@@ -24,7 +24,7 @@ export function useWayPlace(water: WaterDetail, ground: Ground, { outing, method
   const casting = useCastSetting(water, ground);
   const isFan = outing !== undefined && method.picture === 'fan';
   const stand = useFirstStand(water, ground, casting, isFan);
-  const peg = usePegPlace(ground, method, outing !== undefined);
+  const peg = usePegPlace(water, ground, method, outing !== undefined);
   if (!outing) return null;
   if (peg) return { at: peg.place?.at ?? null, words: peg.words, title: peg.place && `Within reach ${depthText(peg.place.depthM, units)}` };
   if (method.picture === 'lane') return { at: position, words: passPlaceWords(position !== null), title: null };
