@@ -1,6 +1,8 @@
 import { outAlong } from '@burrow/core/casting';
 import type { LonLat } from '@burrow/core/ground';
 import { bandPath, bearingOfTouch, castFrame, depthFigures, placeChips, ringsPath, showsCast, type Chip } from '../src/features/cast/frame';
+import { sectionFrame } from '../src/features/cast/section-frame';
+import { metric } from '@burrow/core/units';
 import { starPath } from '../src/features/cast/shapes';
 import { groundApi } from '../src/workers/ground.api';
 
@@ -65,4 +67,23 @@ it('a drawn-down level leaves the edge of the water as the first line, and a lev
   expect(low.map.deepest.depthM).toBeCloseTo(ground.map.deepest.depthM - 3, 5);
   expect(low.hypsography.areasM2[0]).toBeLessThan(ground.hypsography.areasM2[0]);
   expect(() => groundApi.build('pond', ring, soundings, 1, -50)).toThrow('expected a level that leaves water');
+});
+
+it('a name of a place under the cast and the words of the fall never stand on each other', () => {
+  const size = { width: 390, height: 180 };
+  const over = (outM: number, depthM: number, castM = 25) => {
+    const bed = Array.from({ length: castM + 1 }, (_, k) => ({ outM: k, depthM: k === outM ? depthM : 0.4 + k / 15 }));
+    const section = { bed, path: [], lengthM: castM, landsM: 2 };
+    const passed = [{ target: { kind: 'hard', name: 'reed edge' }, outM }];
+    const advice = { cast: { section, dived: null, passed }, retrieve: { fallS: null, restS: 8, hardRestS: 8 } };
+    const frame = sectionFrame({ settings: { band: { fromM: 0.5, toM: 2 }, query: { castM } }, advice, bait: { outM: 1 } } as never, size, metric);
+    const [mark] = frame.marks;
+    const wide = (text: string) => text.length * 8.2;
+    const name = { left: mark.isLeft ? mark.nameX - wide(mark.name) : mark.nameX, right: mark.isLeft ? mark.nameX : mark.nameX + wide(mark.name), y: mark.nameY };
+    const fall = { left: frame.fallAt.x - wide(frame.fall), right: frame.fallAt.x, y: frame.fallAt.y };
+    return { name, meets: name.left < fall.right && fall.left < name.right && Math.abs(name.y - fall.y) < 18 };
+  };
+  for (let outM = 1; outM < 25; outM++) for (const depthM of [0.2, 0.5, 0.9, 1.4, 2]) expect(over(outM, depthM).meets).toBe(false);
+  // Where there is room it stands over its place, in the water.
+  expect(over(3, 1.6).name.y).toBeLessThan(180 / 2 + 40);
 });

@@ -12,9 +12,6 @@ import { airPx, leftPx, sectionFrame, type SectionFrame } from './section-frame'
 import { rockShape, starPath, woodShape } from './shapes';
 import type { CastControl } from './useCast';
 
-/** A letter of a name in the picture is about so wide, px. */
-const letterPx = 8.2;
-
 const haloOf = (palette: Palette) => ({ stroke: palette.card, strokeWidth: 4, paintOrder: 'stroke' }) as object;
 
 /** The cast from the side: the bed, the band, how the bait falls and comes back, and what it passes. Touch it to say where the bait is. */
@@ -78,7 +75,7 @@ interface Layer {
 }
 
 /** The line through the air, the fall, and the way back. */
-function Flight({ control, frame: { x, y, points, fall }, palette }: Layer & { control: CastControl }) {
+function Flight({ control, frame: { x, y, points, fall, fallAt }, palette }: Layer & { control: CastControl }) {
   const { section } = control.advice.cast;
   const endX = x(section.lengthM);
   return (
@@ -92,31 +89,22 @@ function Flight({ control, frame: { x, y, points, fall }, palette }: Layer & { c
       />
       <Line x1={endX} x2={endX} y1={airPx} y2={y(section.landsM)} stroke={palette.ember} strokeWidth={3} strokeDasharray="7 5" />
       <Polyline points={points(section.path)} stroke={palette.ember} strokeWidth={2.5} fill="none" strokeLinejoin="round" />
-      <SvgText x={endX - 8} y={airPx + 20} textAnchor="end" fontFamily={bold} fontSize={15} fill={palette.ember} {...haloOf(palette)}>
+      <SvgText {...fallAt} textAnchor="end" fontFamily={bold} fontSize={15} fill={palette.ember} {...haloOf(palette)}>
         {fall}
       </SvgText>
     </>
   );
 }
 
-/** Hard places and cover under the cast; the first one is named, over water. */
-function Passed({ frame: { x, y, width, marks }, palette }: Layer) {
+/** Hard places and cover under the cast; the first one is named. */
+function Passed({ frame: { x, y, marks }, palette }: Layer) {
   return marks.map((mark, k) => {
     const [px, py] = [x(mark.outM), y(mark.depthM)];
-    const isLeft = px > width * 0.5;
     return (
       <G key={k}>
         <Path d={starPath(px, py, mark.isHard ? rockShape : woodShape)} fill={palette.card} stroke={palette.plum} strokeWidth={2.2} />
         {k === 0 ? (
-          <SvgText
-            x={isLeft ? Math.max(px + 12, mark.name.length * letterPx) : px + 6}
-            y={py - 16}
-            textAnchor={isLeft ? 'end' : 'start'}
-            fontFamily={bold}
-            fontSize={14}
-            fill={palette.plum}
-            {...haloOf(palette)}
-          >
+          <SvgText x={mark.nameX} y={mark.nameY} textAnchor={mark.isLeft ? 'end' : 'start'} fontFamily={bold} fontSize={14} fill={palette.plum} {...haloOf(palette)}>
             {mark.name}
           </SvgText>
         ) : null}

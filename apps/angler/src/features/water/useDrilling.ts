@@ -9,7 +9,7 @@ import { usePreferences } from '@/data/preferences';
 import type { Ground } from '@/workers/ground.api';
 import type { OutingHere } from './useOutingHere';
 import type { Standpoint } from './useStandpoint';
-import { firstWords } from './words';
+import { firstWords, openUnderFoot } from './words';
 
 interface Words {
   headline: string;
@@ -39,11 +39,13 @@ export function useDrilling(water: WaterDetail, ground: Ground, here: OutingHere
 }
 
 /** What is said before anything was drilled or planned. */
-function useBeginning(first: ReturnType<typeof useFirstPlace>, { outing, surface }: OutingHere): Words {
+function useBeginning(first: ReturnType<typeof useFirstPlace>, { outing, surface, method }: OutingHere): Words {
   const { column, without, situation } = useOutlook();
   const hasBand = situation?.band != null;
   const fish = speciesOf(situation?.species.value ?? '').short;
   const begin = firstWords(first.data, column.isPending || (hasBand && first.isPending), fish, surface === 'open' && !outing, hasBand);
+  // Somebody means to walk where nothing says that there is ice.
+  if (outing && method.isOnIce && surface === 'open') return { ...begin, detail: `${openUnderFoot} ${begin.detail}` };
   if (!without || !situation) return begin;
   return { ...begin, detail: `${begin.detail} Without weather, places are scored by the date: ${situation.stage.value}, steady weather.` };
 }

@@ -45,6 +45,9 @@ export function unsoundedWords(depths: number, isMoving: boolean, isOut: boolean
   return { headline, detail: `${map} ${isOut ? 'Sound each hole as you open it.' : 'Start anywhere that the ice and the law allow, and sound each hole.'}` };
 }
 
+/** Said first to one who began on the ice of water that is open by what is known. */
+export const openUnderFoot = 'Open water by all that is known here: stay off, or measure the ice before every few steps and log it.';
+
 /** Where to begin on a pond of which no depth is known but whose dam or outflow is drawn: there it is deepest. Never for who walks on ice: it is thin there. */
 export const damWords = (sunned: number | null): { headline: string; detail: string } => ({
   headline: 'Begin by the dam: deepest there',
