@@ -98,6 +98,6 @@ export function pegPlaceWords(
   const out = `It lies ${depthText(place.outM, units)} out, by the map`;
   return {
     headline: `Sit at the ring: ${depthText(place.depthM, units)} within reach`,
-    detail: `${why === null ? `${out}; ${pole} reaches no deeper from any bank here. In the cold they lie in the deepest.` : `${out}, for ${pole}. ${why}`} Firm ground, and an easy way out of the water.`,
+    detail: `${why === null ? `${out}; ${pole}${isReachAssumed ? ',' : ''} reaches no deeper from any bank here. In the cold they lie in the deepest.` : `${out}, for ${pole}. ${why}`} Firm ground, and an easy way out of the water.`,
   };
 }

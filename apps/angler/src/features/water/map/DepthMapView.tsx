@@ -131,6 +131,23 @@ function usePlanInView({ map }: Layers, planned: readonly { at: LonLat; number: 
   }, [map, planKey, planned, position]);
 }
 
+/** Keys stand over the lower corners of the map: how wide at its right and its left, and how high, with the half of a ring, px. */
+const keysPx = { right: 92, left: 132, high: 204 } as const;
+
+/** Moves the view aside where a key of the map lies on the ring. */
+function useRingInSight({ map }: Layers, candidate: LonLat | null): void {
+  useEffect(() => {
+    const view = map.current?.getView();
+    const [centre, resolution, size] = [view?.getCenter(), view?.getResolution(), map.current?.getSize()];
+    if (!view || !centre || !resolution || !size || !candidate) return;
+    const [x, y] = at(candidate);
+    const [px, py] = [size[0] / 2 + (x - centre[0]) / resolution, size[1] / 2 - (y - centre[1]) / resolution];
+    if (py < size[1] - keysPx.high || py > size[1] || px < 0 || px > size[0]) return;
+    const asidePx = Math.max(0, px - (size[0] - keysPx.right)) || Math.min(0, px - keysPx.left);
+    if (asidePx !== 0) view.setCenter([centre[0] + asidePx * resolution, centre[1]]);
+  }, [map, candidate]);
+}
+
 /** The lake from above: shaded depths, labelled contours, holes. Pan, zoom, tap. */
 export default function DepthMapView(props: DepthMapProps) {
   const { ground, palette, units, holes, candidate, position } = props;
@@ -140,6 +157,7 @@ export default function DepthMapView(props: DepthMapProps) {
   const { host, marks, names, room, own, drawn } = layers;
   useBed(layers, props);
   usePlanInView(layers, planned, position);
+  useRingInSight(layers, candidate);
 
   useEffect(() => {
     const picture = drawOverlay(ground, overlay, palette);
