@@ -83,5 +83,5 @@ export function openApi(): object {
       },
     };
   }
-  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.30.0' }, paths };
+  return { openapi: '3.1.0', info: { title: 'Vivid Burrow', version: '0.31.0' }, paths };
 }
