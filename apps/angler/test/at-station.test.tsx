@@ -65,6 +65,20 @@ describe('at a hole', () => {
     at.unmount();
   });
 
+  test('when the time is up and nothing is in sight the heading says so too, and a fish or a mark takes it back', async () => {
+    const line = testId();
+    const fished: Logged[] = [...log, [3, 'line-down', { line, station: hole, rod: 'rod 1', depthM: 5 }]];
+    const headingAfter = async (minutes: number, more: Logged[] = []) => {
+      const at = await visit({ file: lake, log: [...fished, ...more], minutes }, () => <StationScreen />);
+      const heading = at.heading();
+      at.unmount();
+      return heading;
+    };
+    expect(await headingAfter(6)).not.toBe('Move on');
+    expect(await headingAfter(58)).toBe('Move on');
+    expect(await headingAfter(58, [[57, 'fish-landed', { fish: testId(), station: hole, line, species: 'black-crappie' }]])).not.toBe('Move on');
+  });
+
   test('the clock runs from the arrival, and a fish sets it anew', async () => {
     const line = testId();
     const waited = { file: lake, log: [...log, [3, 'line-down', { line, station: hole, rod: 'rod 1', depthM: 5 }]] as Logged[] };

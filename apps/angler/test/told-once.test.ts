@@ -11,6 +11,7 @@ import { deepestSoughtM, soughtBand } from '@burrow/core/holes';
 import { fold, type EventKind, type Goal } from '@burrow/core/ledger';
 import { methodOf, waysNow } from '@burrow/core/methods';
 import { answerOutlook, columnWords, outlookWords, recentReadings, surfaceSeen, thermometerWords } from '@burrow/core/outlook';
+import { assumedPole, pegBy, pegPlaceWords } from '@burrow/core/pole';
 import { placesOfNow, situationAt, temperatureAt } from '@burrow/core/situation';
 import { tackleFamilies, tackleWays } from '@burrow/core/tackle';
 import { pickByZone, tieOnHere, whatToTieOn } from '@burrow/core/tie-on';
@@ -148,6 +149,18 @@ const checks: Record<string, (known: Known) => string[]> = {
       ...(short === null && !isInBand ? ['out of its depths without a reason'] : []),
       ...(!words.detail.includes(speciesOf(known.day.species).short) ? [words.detail] : []),
       ...(depthM > deepestSoughtM(known.day.species, known.day.goal === 'supper') + 0.05 ? [`${depthM} m, deeper than they live through`] : []),
+    ];
+  },
+  'a peg is fished within those depths, or it is said that none of them can be reached': (known) => {
+    const first = firstOf(known, assumedPole.reachM);
+    if (!first) return [];
+    const { band, ground } = known;
+    const peg = pegBy(first, [ground.ring, ...ground.islands]);
+    const { detail } = pegPlaceWords(peg, assumedPole.reachM, metric, true, first.words.detail);
+    return [
+      ...(peg.outM > assumedPole.reachM + 0.1 ? [`${peg.outM} m out`] : []),
+      ...(detail.includes(bandText(band!)) && !detail.includes('no deeper') ? [] : [`${detail} beside ${bandText(band!)}`]),
+      ...(first.isInBand || first.short !== null ? [] : ['out of its depths without a reason']),
     ];
   },
   'the first look at a hole there is within those depths, or over the bed of it': (known) => {

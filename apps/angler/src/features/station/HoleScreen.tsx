@@ -30,7 +30,7 @@ import { usePalette } from '@/theme/theme';
 export function HoleScreen({ outing, station: hole }: { outing: OutingState; station: StationState }) {
   const control = useHole(outing, hole);
   const { units } = usePreferences();
-  const { zone, now, listener, round, isTaken, clock, method, sheet, show, log: entry } = control;
+  const { zone, now, listener, round, lead, isTaken, clock, method, sheet, show, log: entry } = control;
   const { isByEye, reading, advice, words } = listener;
   const keys = holeKeys(control);
   const spin = useSpin(control);
@@ -49,7 +49,7 @@ export function HoleScreen({ outing, station: hole }: { outing: OutingState; sta
   return (
     <StationFrame
       facts={<FactsLine facts={`${method.station} ${hole.label}, ${speciesOf(outing.species[0]).short.toLowerCase()}${isByEye ? `, ${readByEye}` : ''}`} />}
-      heading={isTaken ? 'Rod tip down: strike' : (round?.headline ?? words?.instruction ?? (isByEye ? 'Read your flasher' : 'Listening to the flasher'))}
+      heading={isTaken ? 'Rod tip down: strike' : (lead?.headline ?? words?.instruction ?? (isByEye ? 'Read your flasher' : 'Listening to the flasher'))}
       reason={holeReason(control)}
       reasonLines={4}
       why={{ label: 'Why, and what would change it', onOpen: () => show('why'), isOff: words === null || isTaken }}
@@ -90,10 +90,10 @@ function useSpin({ line, hole, now }: HoleControl): string | null {
 const [suggestionPx, beatPx] = [20, 64] as const;
 
 /** Why the advice is given, or what is to be done before there is any. */
-function holeReason({ isTaken, round, listener }: HoleControl): string {
+function holeReason({ isTaken, lead, listener }: HoleControl): string {
   const { words, isByEye } = listener;
   if (isTaken) return 'Tap Bite to set the hook. The tip is simulated.';
-  if (round) return round.detail;
+  if (lead) return lead.detail;
   if (words) return `${words.reason} ${words.then}`;
   return isByEye ? 'Touch the picture where bottom, jig and top mark are, then say what the mark did.' : 'The first pings take a second.';
 }

@@ -1,5 +1,5 @@
 import { speciesOf } from '@burrow/core/fish';
-import { holeLooks, holeSigns, passRound, roundAdvice } from '@burrow/core/holes';
+import { holeLooks, holeSigns, isBegun, passRound, roundAdvice } from '@burrow/core/holes';
 import { isSetLine, type OutingState, type StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
 import { stayOrGo } from '@burrow/core/patch';
@@ -43,6 +43,10 @@ export function useHole(outing: OutingState, hole: StationState) {
   const looks = method.isOnIce && !line ? holeLooks(outing) : [];
   // One hole is simply fished.
   const isUnread = looks.length > 1 && looks.some((l) => l.hole.id === hole.id && l.saw === null);
+  const clock = stayOrGo({ ...holeSigns(outing, hole), awaitsWarmth }, prior, now);
+  // The time is up and nothing is in sight: what comes next is the move, and no way to fish on here.
+  const isOver = clock.leftMin === 0 && isBegun(outing, hole) && (listener.isEmpty || listener.advice === null);
+  const lead = round ?? (isOver ? { headline: 'Move on', detail: clock.reason } : null);
   return {
     outing,
     hole,
@@ -51,9 +55,10 @@ export function useHole(outing: OutingState, hole: StationState) {
     now,
     listener,
     round,
+    lead,
     isUnread,
     isTaken,
-    clock: stayOrGo({ ...holeSigns(outing, hole), awaitsWarmth }, prior, now),
+    clock,
     prior,
     line,
     fishOn,
