@@ -208,6 +208,13 @@ const checks: Record<string, (known: Known) => string[]> = {
       ...(own && Math.abs(retrieve.paceSPerM / own.paceSPerM - 1) > 0.1 ? [`${retrieve.paceSPerM} s/m beside ${own.paceSPerM}`] : []),
     ];
   },
+  'a stand whose casts are made says so in its heading as on its clock': (known) => {
+    if (known.day.way !== 'cast') return [];
+    const { cast } = castOn(known, 60);
+    if (!cast?.words || !['best', 'beside', 'far-side'].includes(cast.rule.aim)) return [];
+    const isOver = cast.clock.castsLeft === 0;
+    return isOver === /^(Move on|All shown|Nothing to reach)/.test(cast.words.headline) ? [] : [`${cast.words.headline} beside ${cast.clock.castsLeft} casts left`];
+  },
   'lines of a pass run within those depths': ({ band, day }) => {
     if (band === null || day.way !== 'troll') return [];
     const depths = spreadDepths({ band, rods: 2, baitsPerRod: 1, fished: [] }).flat();
@@ -234,7 +241,7 @@ function firstOf(of: Known, shoreReachM: number | null = null) {
 const tied = ({ day, state, situation }: Known) =>
   tieOnHere({ situation, outing: state.outings[0], outings: state.outings, species: day.species, method: day.way, goal: day.goal, forage: null, lineMm: null, soldG: [] });
 
-function castOn(known: Known) {
+function castOn(known: Known, castsMade = 0) {
   const { day, ground, events, logged, situation, band: looked } = known;
   const band = soughtBand(day.species, day.goal === 'supper', looked ?? { fromM: 0.4, toM: ground.map.deepest.depthM });
   const temp = temperatureAt(situation, (band.fromM + band.toM) / 2);
@@ -246,7 +253,12 @@ function castOn(known: Known) {
   const best = whatToTieOn(box, tied(known).query).at(0);
   const bait = box.find((b) => b.piece === best?.piece) ?? null;
   if (!stand) return { cast: null, seeks, bait, first };
-  const state = fold([...events, logged(0.5, 'station-opened', { station: testId(), kind: 'stand', label: '1', at: stand.at })]);
+  const station = testId();
+  // Blanks all round, a minute apart.
+  const made = Array.from({ length: castsMade }, (_, k) =>
+    logged((castsMade - k) / 60, 'cast', { cast: testId(), station, line: testId(), bearingDeg: Math.round((360 * k) / castsMade), distanceM: 25 }),
+  );
+  const state = fold([...events, logged(2, 'station-opened', { station, kind: 'stand', label: '1', at: stand.at }), ...made]);
   const [outing] = state.outings;
   const cast = castAdvice({
     ...{ situation, outing, stand: outing.stations[0], bed: new CastWater(ground.map), seeks, casts: castsOf(outing) },

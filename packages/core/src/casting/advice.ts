@@ -262,10 +262,12 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const learned = mudText(outing) ?? biteMomentText(outing) ?? (seeking.includes(rule.aim) ? (left ? unshownText(left) : oneSidedText(places, places.length > 0)) : null);
   const words = said && learned && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${learned} ${said.detail}` } : said;
   const counted = words && countWords(words, retrieve, cast, rule);
+  // The casts are made and nothing asks for another one: what comes next is the move. Where somebody aims, one casts there.
+  const isOver = clock.castsLeft === 0 && made.length > 0 && shown !== null && left === null && !isOwn && seeking.includes(rule.aim);
   return {
     rule,
     bearingDeg,
-    words: counted && floatWords(float, rule, counted, `${counted.headline}.`),
+    words: isOver ? { headline: 'Move on', detail: clock.reason } : counted && floatWords(float, rule, counted, `${counted.headline}.`),
     woodText: passed.some((p) => p.target.kind === 'cover') ? woodLineText(setting.bait.strengthKg ?? null, (kg) => weightText(1000 * kg, units)) : null,
     cast,
     retrieve,

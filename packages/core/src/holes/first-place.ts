@@ -119,6 +119,8 @@ export function isNearShore(shores: readonly (readonly LonLat[])[], frame: Local
   });
   return ({ x, y }) =>
     edges.some(([ax, ay, bx, by]) => {
+      // Most edges are far off: told by their box alone.
+      if (x < Math.min(ax, bx) - reachM || x > Math.max(ax, bx) + reachM || y < Math.min(ay, by) - reachM || y > Math.max(ay, by) + reachM) return false;
       const [dx, dy] = [bx - ax, by - ay];
       const along = clamp(((x - ax) * dx + (y - ay) * dy) / Math.max(1e-9, dx * dx + dy * dy), 0, 1);
       return Math.hypot(x - ax - along * dx, y - ay - along * dy) <= reachM;
