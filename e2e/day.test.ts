@@ -95,6 +95,8 @@ test('an angler’s morning: outlook, map, hole, no signal, season, practice, ge
 
   await test.step('the network goes: the hole goes on, everything is kept', async () => {
     await page.evaluate(() => navigator.serviceWorker.ready);
+    // What the server has, but the phone does not know yet, would count as unsent.
+    await expect(page.getByText(/\d+ unsent/)).toHaveCount(0);
     await stack.killServer();
     await context.setOffline(true);
     await expect(page.getByText('no signal: simulated on this phone')).toBeVisible();

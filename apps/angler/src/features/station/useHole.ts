@@ -5,7 +5,7 @@ import { methodOf, usualMethod } from '@burrow/core/methods';
 import { stayOrGo } from '@burrow/core/patch';
 import { useState } from 'react';
 import { useNow } from '@/data/clock';
-import { useSituation } from '@/data/outlook';
+import { useOutlook } from '@/data/outlook';
 import { usePreferences } from '@/data/preferences';
 import { useWater } from '@/data/water';
 
@@ -20,7 +20,8 @@ export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' |
 export function useHole(outing: OutingState, hole: StationState) {
   const { detail } = useWater();
   const { units, craft, holeRound } = usePreferences();
-  const { awaitsWarmth } = useSituation();
+  // A hole is fished before its water has been read, too.
+  const awaitsWarmth = useOutlook().situation?.awaitsWarmth ?? false;
   const now = useNow(5000);
   const zone = detail.data?.value.file.water.timezone ?? 'UTC';
   const method = methodOf(hole.method) ?? usualMethod;
