@@ -285,6 +285,11 @@ describe('a stand', () => {
     });
     const rock = { target: castTarget('hard', { x: 0, y: 0 }, 'rock'), outM: 14 };
     expect(castWords(begin, { ...cast, pass: 2 }, answer, [rock], metric).headline).toMatch(/^Cast by the rock, \d+°, again$/);
+    // A lie and the boulder that makes it are one name at one distance, that of the boulder, as the picture has it.
+    const pocket = { target: castTarget('lie', { x: 0, y: 10 }, 'boulder pocket'), outM: 10 };
+    const boulder = { target: castTarget('hard', { x: 0, y: 12 }, 'boulder pocket'), outM: 12 };
+    expect(castWords(begin, cast, answer, [pocket, boulder], metric).detail).toMatch(/It passes the boulder pocket 12 m out\.$/);
+    expect(castWords(begin, cast, answer, [pocket], metric).detail).toMatch(/It passes the boulder pocket 10 m out\.$/);
     expect(castWords(begin, null, { ...answer, isReached: false }, [], metric).headline).toBe('Nothing to reach from here');
     expect(castWords(afterRules[0], cast, answer, [], metric).headline).toBe('Straight down first');
     expect(castWords(begin, cast, answer, [], metric, false).detail).toBe('25 m of water.');

@@ -53,7 +53,12 @@ export function castWords(
   const acrossM = answer.across.inBandShare * cast.lengthM;
   const across = isAlong ? `; straight across only ${castText(acrossM, units)}` : '';
   const own = rule.aim === 'best' ? '' : `${rule.reason} `;
-  const names = passed.filter((p, k) => passed.findIndex((o) => o.target.name === p.target.name) === k).slice(0, 2);
+  // A lie and the boulder that makes it have one name: the boulder, where one rests, is what the picture names too.
+  const firm = (p: (typeof passed)[number]) => passed.find((o) => o.target.name === p.target.name && (o.target.kind === 'hard' || o.target.kind === 'cover')) ?? p;
+  const names = passed
+    .filter((p, k) => passed.findIndex((o) => o.target.name === p.target.name) === k)
+    .slice(0, 2)
+    .map(firm);
   const passedText = names.length === 0 ? '' : ` It passes the ${names.map((p) => `${p.target.name} ${castText(p.outM, units)} out`).join(' and the ')}.`;
   // On moving water they hold to lies, and every depth is looked at.
   const bandText = hasBand ? `${castText(cast.bandM, units)} of ${castText(cast.lengthM, units)} lie in the band${across}.` : `${castText(cast.lengthM, units)} of water.`;
