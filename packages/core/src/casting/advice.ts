@@ -231,6 +231,35 @@ function placesOf({ outing, bed, seeks, casts }: CastAdviceSetting): CastPlaceRo
   return castPlaceRows(placed, bitten, near, seeks.targets);
 }
 
+/** What was learned on this water, or what from here was not shown yet, in a sentence before the cast; null where there is neither. */
+function learnedText({ outing }: CastAdviceSetting, places: readonly CastPlaceRow[], left: ReturnType<typeof unshown>, isSeeking: boolean): string | null {
+  const learned = mudText(outing) ?? biteMomentText(outing);
+  if (learned !== null || !isSeeking) return learned;
+  return left ? unshownText(left) : oneSidedText(places, places.length > 0);
+}
+
+/** What is said of the next cast: that the casts are made, else the cast with what was learned, its count, and the stop of a float. Null without a fan. */
+function wordsOf(
+  setting: CastAdviceSetting,
+  made: CastAdviceSetting['casts'],
+  { rule, bearingDeg, cast, retrieve, float, clock, places }: Pick<CastAdvice, 'rule' | 'bearingDeg' | 'cast' | 'retrieve' | 'float' | 'clock' | 'places'>,
+): CastAdvice['words'] {
+  const { outing, stand, bed, seeks, fan, ownDeg, units } = setting;
+  if (!fan) return null;
+  const isOwn = ownDeg !== null;
+  const isSeeking = seeking.includes(rule.aim);
+  const shown = fan.isReached || isOwn ? castAlong(cast.section, bearingDeg, fan, made, seeks.strikeM) : null;
+  // After a blank by a log its other sides come first; a bite asks for the same again.
+  const left = ofFish(signsAt(outing, stand)).length === 0 ? unshown(seeks.targets, bed.spot(stand.at), made) : null;
+  // The casts are made and nothing asks for another one: what comes next is the move. Where somebody aims, one casts there.
+  const isOver = clock.castsLeft === 0 && made.length > 0 && shown !== null && left === null;
+  if (isOver && isSeeking && !isOwn) return { headline: 'Move on', detail: clock.reason };
+  const said = castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, cast.passed, units, !seeks.isMoving);
+  const learned = rule.aim === 'move' || rule.aim === 'straight-down' ? null : learnedText(setting, places, left, isSeeking);
+  const counted = countWords(learned === null ? said : { ...said, detail: `${learned} ${said.detail}` }, retrieve, cast, rule);
+  return floatWords(float, rule, counted, `${counted.headline}.`);
+}
+
 /** What to cast, how to bring it back, for how many casts, and where to go then, by all that is known here and was felt from this stand. */
 export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const { outing, stand, bed, seeks, fan, ownDeg, prior, nowMs, duskMs, units } = setting;
@@ -244,8 +273,7 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const bearingDeg = ownDeg ?? (fan && aimAfter(first, fan, last, seeks.strikeM)) ?? last?.bearingDeg ?? 0;
   const { cast, retrieve, float } = castOf(setting, bearingDeg, first, signs);
   const rule = ruleWithBait(first, retrieve.worked, signs, setting.bait.tackle, setting.situation.goal.value);
-  const { section, passed } = cast;
-  const expectedMin = castMinutes(Math.max(5, section.lengthM), retrieve.waitS, retrieve.paceSPerM);
+  const expectedMin = castMinutes(Math.max(5, cast.section.lengthM), retrieve.waitS, retrieve.paceSPerM);
   const pace = paceMin(
     made.map((c) => c.ms),
     expectedMin,
@@ -253,30 +281,14 @@ export function castAdvice(setting: CastAdviceSetting): CastAdvice {
   const gains = (fan?.casts ?? []).map((c) => c.gain);
   const clock = castClock({ ...holeSigns(outing, stand), awaitsWarmth: setting.situation.awaitsWarmth }, prior, nowMs, pace, gains);
   const back = backTo(fishedPlaces(outing), nowMs, seeks.temp.by === 'measured' ? seeks.temp.value : null, duskMs);
-  const isOwn = ownDeg !== null;
-  const shown = fan && (fan.isReached || isOwn) ? castAlong(section, bearingDeg, fan, made, seeks.strikeM) : null;
-  const said = fan && castWords(isOwn ? { ...rule, aim: 'best' } : rule, shown, fan, passed, units, !seeks.isMoving);
-  // After a blank by a log its other sides come first; a bite asks for the same again.
-  const left = ofFish(signs).length === 0 ? unshown(seeks.targets, from, made) : null;
-  const places = placesOf(setting);
-  const learned = mudText(outing) ?? biteMomentText(outing) ?? (seeking.includes(rule.aim) ? (left ? unshownText(left) : oneSidedText(places, places.length > 0)) : null);
-  const words = said && learned && rule.aim !== 'move' && rule.aim !== 'straight-down' ? { ...said, detail: `${learned} ${said.detail}` } : said;
-  const counted = words && countWords(words, retrieve, cast, rule);
-  // The casts are made and nothing asks for another one: what comes next is the move. Where somebody aims, one casts there.
-  const isOver = clock.castsLeft === 0 && made.length > 0 && shown !== null && left === null && !isOwn && seeking.includes(rule.aim);
+  const advised = { rule, bearingDeg, cast, retrieve, float, clock, places: placesOf(setting) };
   return {
-    rule,
-    bearingDeg,
-    words: isOver ? { headline: 'Move on', detail: clock.reason } : counted && floatWords(float, rule, counted, `${counted.headline}.`),
-    woodText: passed.some((p) => p.target.kind === 'cover') ? woodLineText(setting.bait.strengthKg ?? null, (kg) => weightText(1000 * kg, units)) : null,
-    cast,
-    retrieve,
-    float,
-    clock,
+    ...advised,
+    words: wordsOf(setting, made, advised),
+    woodText: cast.passed.some((p) => p.target.kind === 'cover') ? woodLineText(setting.bait.strengthKg ?? null, (kg) => weightText(1000 * kg, units)) : null,
     back,
     backText: back && backToText(back, units),
     isGoing: clock.castsLeft === 0 || rule.aim === 'move',
     underM,
-    places,
   };
 }

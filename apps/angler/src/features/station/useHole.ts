@@ -2,7 +2,7 @@ import { speciesOf } from '@burrow/core/fish';
 import { holeLooks, holeSigns, isBegun, passRound, roundAdvice } from '@burrow/core/holes';
 import { isSetLine, type OutingState, type StationState } from '@burrow/core/ledger';
 import { methodOf, usualMethod } from '@burrow/core/methods';
-import { stayOrGo } from '@burrow/core/patch';
+import { stayOrGo, type StayOrGo } from '@burrow/core/patch';
 import { useState } from 'react';
 import { useNow } from '@/data/clock';
 import { useOutlook } from '@/data/outlook';
@@ -11,10 +11,20 @@ import { useWater } from '@/data/water';
 
 import { useCall } from './useCall';
 import { useHoleLog } from './useHoleLog';
-import { useListener } from './useListener';
+import { useListener, type Listener } from './useListener';
 import { useStrikeSignal } from './useStrikeSignal';
 
 export type HoleSheet = 'fish' | 'more' | 'clock' | 'help' | 'why' | 'tip-ups' | 'responses' | 'rig';
+
+/** Whether a hole among several was not looked into yet; one alone is simply fished. */
+function isToRead(outing: OutingState, hole: StationState): boolean {
+  const looks = holeLooks(outing);
+  return looks.length > 1 && looks.some((l) => l.hole.id === hole.id && l.saw === null);
+}
+
+/** When the time is up and nothing is in sight, what comes next is the move, and no way to fish on here; null before. */
+const moveOn = (clock: StayOrGo, { isEmpty, advice }: Pick<Listener, 'isEmpty' | 'advice'>) =>
+  clock.leftMin === 0 && (isEmpty || advice === null) ? { headline: 'Move on', detail: clock.reason } : null;
 
 /** A hole being fished: what listens there and what the coach says of it, its clock, and what can be logged. */
 export function useHole(outing: OutingState, hole: StationState) {
@@ -38,16 +48,12 @@ export function useHole(outing: OutingState, hole: StationState) {
     setFishLine(from);
   };
   const log = useHoleLog({ outing, hole, zone, line, listener, fishOn, onClose: () => show(null) });
-  /** Before a fish answers here, the holes that nobody has looked into come first; from a boat the school that has gone. */
+  // Before a fish answers here, the holes that nobody has looked into come first; from a boat the school that has gone.
   const isAfloat = !method.isOnIce && (craft === 'kayak' || craft === 'boat');
   const round = roundAdvice(outing, hole, units, holeRound) ?? (isAfloat ? passRound(outing, hole, listener.isEmpty, now, units) : null);
-  const looks = method.isOnIce && !line ? holeLooks(outing) : [];
-  // One hole is simply fished.
-  const isUnread = looks.length > 1 && looks.some((l) => l.hole.id === hole.id && l.saw === null);
+  const isUnread = method.isOnIce && !line && isToRead(outing, hole);
   const clock = stayOrGo({ ...holeSigns(outing, hole), awaitsWarmth }, prior, now);
-  // The time is up and nothing is in sight: what comes next is the move, and no way to fish on here.
-  const isOver = clock.leftMin === 0 && isBegun(outing, hole) && (listener.isEmpty || listener.advice === null);
-  const lead = round ?? (isOver ? { headline: 'Move on', detail: clock.reason } : null);
+  const lead = round ?? (isBegun(outing, hole) ? moveOn(clock, listener) : null);
   return {
     outing,
     hole,
