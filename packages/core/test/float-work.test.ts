@@ -68,6 +68,8 @@ describe('a float at a stand', () => {
     expect(asked({ topM: 2 }, 1, 8, 0.6).standsS!).toBeLessThan(work.standsS!);
     expect(asked({ topM: 4.9 }, 1, 8, 2).standsS!).toBeLessThan(work.standsS!);
     expect(asked({ topM: 4.9 }, 1, 8)).toMatchObject({ standsS: null });
+    // A stop that the log has deeper than any water is told for, all the same.
+    expect(asked({ stopM: 400, casts: [1] }, 2, null, 2).standsS!).toBeGreaterThan(30);
     // Two minutes over them begin when it stands: at two minutes and two seconds after the cast the stop stays, half a minute on it goes.
     const day = { topM: 4.9, stopM: 4.6, casts: [1, 2] };
     expect(asked(day, 3.04, 8, 0.6).toM).toBeNull();

@@ -13,6 +13,9 @@ export const floatFamily = 'float-rig';
 /** Line where no rod is written down, mm: assumed. */
 export const assumedLineMm = 0.2;
 
+/** Depths that a sinking is worked out for, m. Range of `sinkTime`. */
+const sinkDepthsM = [0.1, 100] as const;
+
 /** How high over the highest mark a stop stands, m; what it is moved by, m; how long a school stays known, and a wait that is unusual, ms. Source: fieldcraft, float. */
 export const floatStop = { overM: [0.15, 0.45], changeM: 0.3, schoolMs: 90 * minuteMs, waitMs: 2 * minuteMs, assumedM: 1.5 } as const;
 
@@ -97,7 +100,7 @@ export function floatWork(setting: FloatSetting): FloatWork {
   const isRising = outing.reactions.some((r) => r.station === stand.id && r.float === 'rose' && r.ms >= (set?.ms ?? 0));
   const casts = outing.casts.filter((c) => c.station === stand.id && c.ms >= sinceMs);
   const isOff = set !== undefined && wanted.by === 'school' && wanted.sinceMs > set.ms && Math.abs(set.depthM - wanted.stopM) > floatStop.overM[0];
-  const standsS = setting.massG === null ? null : sinkTime(lureOf(familyOf(floatFamily), setting.massG), Math.max(0.1, stopM), setting.lineMm ?? assumedLineMm);
+  const standsS = setting.massG === null ? null : sinkTime(lureOf(familyOf(floatFamily), setting.massG), clamp(stopM, ...sinkDepthsM), setting.lineMm ?? assumedLineMm);
   const standsMs = 1000 * (standsS ?? 0);
   const waits = casts.length >= 2 && !isAnswered && nowMs - casts[0].ms - standsMs >= floatStop.waitMs;
   const changes = (line?.depths.length ?? 1) - 1;
